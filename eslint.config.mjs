@@ -1,0 +1,100 @@
+import js from '@eslint/js';
+import reactHooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+/** Core folders from the bottom up: each may import only those before it. */
+const CORE_ORDER = [
+  'standards',
+  'devices',
+  'circuit',
+  'network',
+  'behaviour',
+  'systems',
+  'drawing',
+  'formats',
+];
+
+const restrict = (files, patterns) => ({
+  files,
+  rules: { 'no-restricted-imports': ['error', { patterns }] },
+});
+
+const coreLayers = CORE_ORDER.map((folder, i) =>
+  restrict(
+    [`packages/core/src/${folder}/**/*.ts`],
+    [
+      ...CORE_ORDER.slice(i + 1).map((above) => ({
+        group: [`../${above}`, `../${above}/**`],
+        message: `core/${folder} lies below core/${above}; imports go downwards only.`,
+      })),
+      {
+        group: ['react', 'react-*', 'expo*', 'express', 'node:*', '@zygostat/*'],
+        message: 'The core is pure: no interface, no server, no Node API.',
+      },
+    ],
+  ),
+);
+
+export default tseslint.config(
+  {
+    ignores: [
+      '**/dist/**',
+      '**/node_modules/**',
+      '**/.expo/**',
+      '.cache/**',
+      '**/expo-env.d.ts',
+      'test-results/**',
+    ],
+  },
+  js.configs.recommended,
+  ...tseslint.configs.strict,
+  {
+    rules: {
+      // Indexing typed arrays and checked records is the daily work of a solver; the compiler still asks each time.
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+    },
+  },
+  {
+    files: ['**/*.{js,mjs,cjs}'],
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        URL: 'readonly',
+        fetch: 'readonly',
+        setTimeout: 'readonly',
+        clearTimeout: 'readonly',
+        module: 'writable',
+        require: 'readonly',
+        __dirname: 'readonly',
+      },
+    },
+    rules: { '@typescript-eslint/no-require-imports': 'off' },
+  },
+  ...coreLayers,
+  {
+    files: ['packages/core/src/**/*.test.ts', 'packages/core/src/testing/**'],
+    rules: { 'no-restricted-imports': 'off' },
+  },
+  restrict(
+    ['packages/server/src/**/*.ts'],
+    [
+      {
+        group: ['@zygostat/app', 'react', 'react-*', 'expo*'],
+        message: 'The server knows nothing of the app.',
+      },
+    ],
+  ),
+  restrict(
+    ['packages/app/src/**/*.{ts,tsx}'],
+    [
+      {
+        group: ['@zygostat/server', 'express', 'node:*', 'drizzle-orm*'],
+        message: 'The app talks to the server over HTTP only.',
+      },
+    ],
+  ),
+  { files: ['packages/app/src/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
+);

@@ -1,0 +1,57 @@
+import type { Wait } from '../devices';
+import type { Network, Solver } from '../network';
+import { makeSolver } from '../network';
+import type { Inputs, Settled, World } from './settle';
+import { settle } from './settle';
+import { momentOf } from './moment';
+
+/** A wait with the device that is waiting. */
+export interface DeviceWait extends Wait {
+  device: string;
+}
+
+/** Events in one call of `advance` beyond which time is not moved further. */
+const MOST_EVENTS = 10_000;
+
+/** Everything that will happen by itself, soonest first. */
+export function waitsOf(network: Network, inputs: Inputs, world: World): DeviceWait[] {
+  return network.devices
+    .flatMap((installed) => {
+      const { id } = installed.device;
+      const state = world.states[id];
+      return state
+        ? installed.kind
+            .waits(state, momentOf(installed, inputs, world.now))
+            .map((wait) => ({ ...wait, device: id }))
+        : [];
+    })
+    .filter(({ until }) => until > world.now)
+    .sort((one, other) => one.until - other.until);
+}
+
+/**
+ * Lets time pass: settles now, then at every instant a device has been waiting for, up
+ * to `seconds` from now.
+ */
+export function advance(
+  network: Network,
+  inputs: Inputs,
+  world: World,
+  seconds: number,
+  solver: Solver = makeSolver(network),
+): Settled {
+  const end = world.now + seconds;
+  let settled = settle(network, inputs, world, solver);
+  for (let events = 0; events < MOST_EVENTS && settled.world.now < end; events++) {
+    const soonest = waitsOf(network, inputs, settled.world)[0]?.until ?? Infinity;
+    settled = settle(network, inputs, { ...settled.world, now: Math.min(soonest, end) }, solver);
+  }
+  return settled;
+}
+
+/** Skips ahead to the next thing that happens by itself; stays put when nothing is pending. */
+export function skipAhead(network: Network, inputs: Inputs, world: World): Settled {
+  const settled = settle(network, inputs, world);
+  const soonest = waitsOf(network, inputs, settled.world)[0];
+  return soonest ? advance(network, inputs, settled.world, soonest.until - settled.world.now) : settled;
+}

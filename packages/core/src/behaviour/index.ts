@@ -1,0 +1,7 @@
+/** How a circuit behaves: settle to a steady state, let time pass, say what is going on. */
+export * from './advance';
+export * from './loads';
+export * from './settle';
+export type { Status, ShowCelsius } from './status';
+export * from './verdict';
+export * from './view';

@@ -1,0 +1,304 @@
+/** The one line that says what the circuit is doing and what to do next, worked out from the model. */
+import { pointName } from '../circuit';
+import type { Face, Value } from '../devices';
+import { demands } from '../devices';
+import type { Network } from '../network';
+import { loadPath } from '../network';
+import { COLD_COOLING_LIMIT_C } from '../standards';
+import type { DeviceWait } from './advance';
+import { waitsOf } from './advance';
+import type { LoadReading, TransformerReading } from './loads';
+import { readLoads, readTransformers } from './loads';
+import { momentOf } from './moment';
+import type { Inputs, Settled } from './settle';
+import { explainShort } from './short';
+
+export interface Status {
+  tone: 'idle' | 'running' | 'waiting' | 'caution' | 'fault';
+  text: string;
+  /** What to do, or why there is nothing to do. */
+  next: string;
+  /** When the wait ends, absolute seconds on the bench's clock. */
+  until?: number;
+}
+
+/** Formats a temperature for the reader. */
+export type ShowCelsius = (celsius: number) => string;
+
+interface Scene {
+  network: Network;
+  inputs: Inputs;
+  settled: Settled;
+  loads: readonly LoadReading[];
+  transformers: readonly TransformerReading[];
+  faces: ReadonlyMap<string, Face>;
+  showCelsius: ShowCelsius;
+}
+
+type Serves = LoadReading['serves'];
+const CALL_NAMES: Record<Serves, string> = { cool: 'Cooling', heat: 'Heating', fan: 'Fan' };
+const FAN_SCREW = 'G';
+
+const labelOf = ({ network }: Scene, id: string) =>
+  network.circuit.devices.find((device) => device.id === id)!.label;
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+const listed = (items: readonly string[]) =>
+  items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items[items.length - 1]}`;
+
+/** Devices of a kind with their state and controls. */
+function ofKind(scene: Scene, kind: string) {
+  return scene.network.devices
+    .filter((installed) => installed.kind.kind === kind)
+    .map((installed) => ({
+      installed,
+      id: installed.device.id,
+      label: installed.device.label,
+      state: scene.settled.world.states[installed.device.id]!,
+      moment: momentOf(installed, scene.inputs, scene.settled.world.now),
+    }));
+}
+
+/** The first open contact on the way to a load and back, named for a person. */
+function whereItStops(scene: Scene, branch: number): string | null {
+  const { network, settled } = scene;
+  const way = loadPath(network, settled.point.choice, branch);
+  if (!way) return 'no wiring leads there and back';
+  const open = way.steps.find((step) => !step.closed);
+  if (!open) return null;
+  const { origin } = network.branches[open.branch]!;
+  if (origin.type === 'conductor')
+    return `the conductor at ${pointName(network.circuit, network.nodes[open.from]!)} is broken`;
+  if (origin.type !== 'device') return 'the way is open';
+  const face = scene.faces.get(origin.device);
+  const label = labelOf(scene, origin.device);
+  return face && face.tone !== 'ok'
+    ? `stopped at ${label} (${face.text})`
+    : `${label} is open at ${origin.element}`;
+}
+
+function chattering(scene: Scene): Status | null {
+  const { chattering: found } = scene.settled;
+  if (!found) return null;
+  const names = listed(found.devices.map((id) => labelOf(scene, id)));
+  return {
+    tone: 'fault',
+    text: `Chattering: ${names} cannot settle`,
+    next: 'Its own action takes away what holds it. Look at the volts under load and at what feeds it.',
+  };
+}
+
+function openedOnOverload(scene: Scene): Status | null {
+  for (const [kind, element] of [
+    ['blade-fuse', 'link'],
+    ['breaker', 'pole1'],
+  ] as const)
+    for (const { installed, label, state } of ofKind(scene, kind)) {
+      if (!state.open) continue;
+      const branch = installed.branches.get(element)!;
+      const position = kind === 'blade-fuse' ? 0 : 1;
+      const short = explainShort(scene.network, scene.settled.point, { branch, position });
+      const event = kind === 'blade-fuse' ? 'Fuse blown' : `${label} tripped`;
+      return {
+        tone: 'fault',
+        text: short ? `${event}: ${short}` : `${event}`,
+        next: 'Clear the short before fitting another fuse or resetting.',
+      };
+    }
+  return null;
+}
+
+function calls(scene: Scene): Set<Serves> {
+  const active = new Set<Serves>();
+  for (const { state, moment } of ofKind(scene, 'thermostat')) {
+    if (!state.powered) continue;
+    const demand = demands({
+      controls: moment.controls as { mode: 'off' | 'heat' | 'cool'; fan: 'auto' | 'on'; setC: number },
+      conditions: moment.conditions,
+    });
+    if (demand === 'cool' && state.Y) active.add('cool');
+    if (demand === 'heat') active.add('heat');
+    if (state[FAN_SCREW]) active.add('fan');
+  }
+  return active;
+}
+
+function crossed(scene: Scene, active: ReadonlySet<Serves>): Status | null {
+  const running = (serves: Serves) => scene.loads.some((load) => load.serves === serves && load.energised);
+  const pairs = [
+    ['cool', 'heat'],
+    ['heat', 'cool'],
+  ] as const;
+  for (const [asked, other] of pairs) {
+    if (!running(other) || active.has(other)) continue;
+    // Post-purge keeps the inducer on after the call; that is not a crossed wire.
+    const waiting = waitsOf(scene.network, scene.inputs, scene.settled.world).length > 0;
+    if (!active.has(asked) && waiting) continue;
+    const on = listed(
+      scene.loads
+        .filter((load) => load.serves === other && load.energised)
+        .map((load) => load.title.toLowerCase()),
+    );
+    return active.has(asked)
+      ? {
+          tone: 'fault',
+          text: `${CALL_NAMES[asked]} called, but ${CALL_NAMES[other].toLowerCase()} runs: ${on}`,
+          next: `Check where the ${asked === 'cool' ? 'Y' : 'W'} conductor is landed at both ends.`,
+        }
+      : {
+          tone: 'fault',
+          text: `${capital(on)} on without a call`,
+          next: 'Follow its path: something feeds it that should not.',
+        };
+  }
+  return null;
+}
+
+function blank(scene: Scene): Status | null {
+  for (const { id, label, state } of ofKind(scene, 'thermostat')) {
+    if (state.powered) continue;
+    const supply = scene.network.devices.find(({ device }) => device.id === id)!.branches.get('supply');
+    const stop = supply === undefined ? null : whereItStops(scene, supply);
+    const weak = scene.transformers.some(({ volts }) => volts > 5 && volts < 20);
+    const why = stop ?? (weak ? 'the transformer is pulled down' : 'the transformer gives nothing');
+    return {
+      tone: 'fault',
+      text: `${label} is blank: ${why}`,
+      next: 'Read R to C here, then at the board, then at the transformer.',
+    };
+  }
+  return null;
+}
+
+function waiting(scene: Scene): Status | null {
+  const waits = waitsOf(scene.network, scene.inputs, scene.settled.world);
+  const held = waits.find(({ device }) =>
+    scene.network.devices.some((d) => d.device.id === device && d.kind.kind === 'thermostat'),
+  );
+  const wait: DeviceWait | undefined = held ?? waits[0];
+  if (!wait) return null;
+  const called = held ? 'Cooling called; ' : '';
+  const subject = held ? wait.text : `${labelOf(scene, wait.device)}: ${wait.text}`;
+  return {
+    tone: 'waiting',
+    text: called + subject,
+    next: held ? 'Wait, it is not a fault.' : 'The board is timing; nothing to do.',
+    until: wait.until,
+  };
+}
+
+function stopped(scene: Scene, active: ReadonlySet<Serves>): Status | null {
+  for (const serves of ['cool', 'heat', 'fan'] as const) {
+    if (!active.has(serves)) continue;
+    const wanted = scene.loads.filter((load) => load.serves === serves);
+    if (wanted.length === 0 || wanted.some((load) => load.energised)) continue;
+    const stop = whereItStops(scene, wanted[0]!.branch);
+    return {
+      tone: 'fault',
+      text: `${CALL_NAMES[serves]} called, nothing runs: ${stop ?? 'too few volts reach it'}`,
+      next: `Open the path of ${wanted[0]!.title.toLowerCase()} and follow the volts.`,
+    };
+  }
+  return null;
+}
+
+/** A safety the surroundings hold open while nothing asks for it, so that it is not forgotten. */
+function tripped(scene: Scene): Status | null {
+  for (const [id, face] of scene.faces)
+    if (face.tone === 'tripped')
+      return {
+        tone: 'caution',
+        text: `${labelOf(scene, id)}: ${face.text}`,
+        next: face.detail ?? 'See what tripped it.',
+      };
+  return null;
+}
+
+function overloaded(scene: Scene): Status | null {
+  const over = scene.transformers.find(({ share }) => share > 1);
+  return over
+    ? {
+        tone: 'caution',
+        text: `${labelOf(scene, over.device)} carries ${Math.round(over.share * 100)} % of its nameplate`,
+        next: 'Take load off it or fit the next size.',
+      }
+    : null;
+}
+
+function running(scene: Scene, active: ReadonlySet<Serves>): Status | null {
+  const on = scene.loads.filter(({ energised }) => energised).map(({ title }) => title.toLowerCase());
+  if (on.length === 0) return null;
+  const called = [...active]
+    .filter((serves) => serves !== 'fan' || active.size === 1)
+    .map((serves) => CALL_NAMES[serves]);
+  const cold = active.has('cool') && scene.inputs.conditions.outdoorC < COLD_COOLING_LIMIT_C;
+  return cold
+    ? {
+        tone: 'caution',
+        text: `Cooling runs at ${scene.showCelsius(scene.inputs.conditions.outdoorC)} outdoors`,
+        next: `Too cold for a compressor (under ${scene.showCelsius(COLD_COOLING_LIMIT_C)}). Open the outdoor disconnect and prove the 24 V side only.`,
+      }
+    : {
+        tone: 'running',
+        text: `${listed(called) || 'No call'}: ${listed(on)} on`,
+        next: 'Put the probes where you want to know.',
+      };
+}
+
+function idle(scene: Scene): Status {
+  for (const { moment } of ofKind(scene, 'thermostat')) {
+    const { mode, setC } = moment.controls as Record<string, Value>;
+    const indoor = scene.showCelsius(scene.inputs.conditions.indoorC);
+    if (mode === 'cool')
+      return {
+        tone: 'idle',
+        text: `Set to cool, no call: ${indoor} indoors is not above ${scene.showCelsius(Number(setC))}`,
+        next: 'Lower the set point to call.',
+      };
+    if (mode === 'heat')
+      return {
+        tone: 'idle',
+        text: `Set to heat, no call: ${indoor} indoors is not below ${scene.showCelsius(Number(setC))}`,
+        next: 'Raise the set point to call.',
+      };
+  }
+  const live = scene.transformers.some(({ volts }) => volts > 20);
+  return live
+    ? { tone: 'idle', text: '24 V present, no call', next: 'Make a call: fan first, then heat, then cool.' }
+    : {
+        tone: 'idle',
+        text: 'No 24 V: the transformer is dead',
+        next: 'Prove it dead with the meter before you touch it.',
+      };
+}
+
+/** Works out the status line of a settled circuit; the gravest finding wins. */
+export function statusOf(
+  network: Network,
+  inputs: Inputs,
+  settled: Settled,
+  faces: ReadonlyMap<string, Face>,
+  showCelsius: ShowCelsius,
+): Status {
+  const scene: Scene = {
+    network,
+    inputs,
+    settled,
+    faces,
+    showCelsius,
+    loads: readLoads(network, settled.point),
+    transformers: readTransformers(network, settled.point),
+  };
+  const active = calls(scene);
+  return (
+    chattering(scene) ??
+    openedOnOverload(scene) ??
+    blank(scene) ??
+    crossed(scene, active) ??
+    waiting(scene) ??
+    stopped(scene, active) ??
+    overloaded(scene) ??
+    tripped(scene) ??
+    running(scene, active) ??
+    idle(scene)
+  );
+}

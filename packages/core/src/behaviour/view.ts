@@ -1,0 +1,156 @@
+/** Everything a screen shows of a settled circuit, as plain data that can cross to another thread. */
+import { endPoint, pointName } from '../circuit';
+import type { Face } from '../devices';
+import type { Network, Reading, Probes, Standing } from '../network';
+import { AMMETER_OHMS, ampsThrough, compile, loadPath, measure, survey } from '../network';
+import type { DeviceWait } from './advance';
+import { waitsOf } from './advance';
+import type { LoadReading, TransformerReading } from './loads';
+import { readLoads, readTransformers } from './loads';
+import { momentOf } from './moment';
+import type { Inputs, Settled, World } from './settle';
+import { settle } from './settle';
+import type { ShowCelsius, Status } from './status';
+import { statusOf } from './status';
+
+export interface PointView {
+  /** RMS volts against the common or earth the point belongs to. */
+  volts: number;
+  standing: Standing;
+}
+
+export interface PathStop {
+  point: string;
+  name: string;
+  volts: number;
+  standing: Standing;
+  /** What leads on from here to the next stop, and whether it passes current. */
+  onward: { name: string; closed: boolean; load: boolean } | null;
+}
+
+export interface BenchView {
+  now: number;
+  points: Readonly<Record<string, PointView>>;
+  conductors: Readonly<Record<string, { standing: Standing; amps: number }>>;
+  faces: Readonly<Record<string, Face>>;
+  loads: readonly LoadReading[];
+  transformers: readonly TransformerReading[];
+  waits: readonly DeviceWait[];
+  status: Status;
+}
+
+function facesOf(network: Network, inputs: Inputs, world: World): Map<string, Face> {
+  const faces = new Map<string, Face>();
+  for (const installed of network.devices) {
+    const { id } = installed.device;
+    const face = installed.kind.face(world.states[id]!, momentOf(installed, inputs, world.now));
+    if (face) faces.set(id, face);
+  }
+  return faces;
+}
+
+/** Gathers what there is to see of a settled circuit. */
+export function viewOf(
+  network: Network,
+  inputs: Inputs,
+  settled: Settled,
+  showCelsius: ShowCelsius,
+): BenchView {
+  const { point, world } = settled;
+  const { volts, standing } = survey(point);
+  const points: Record<string, PointView> = {};
+  network.nodes.forEach((name, node) => {
+    if (!name.includes('#')) points[name] = { volts: volts[node]!, standing: standing[node]! };
+  });
+  const conductors: Record<string, { standing: Standing; amps: number }> = {};
+  network.branches.forEach(({ origin, nodes }, b) => {
+    if (origin.type === 'conductor')
+      conductors[origin.conductor] = { standing: standing[nodes[0]!]!, amps: ampsThrough(point, b) };
+  });
+  const faces = facesOf(network, inputs, world);
+  return {
+    now: world.now,
+    points,
+    conductors,
+    faces: Object.fromEntries(faces),
+    loads: readLoads(network, point),
+    transformers: readTransformers(network, point),
+    waits: waitsOf(network, inputs, world),
+    status: statusOf(network, inputs, settled, faces, showCelsius),
+  };
+}
+
+/**
+ * What the meter reads on a live bench. An ammeter is a bridge that relays answer to, so
+ * for amperes the circuit settles again with the meter in it.
+ */
+export function readMeter(network: Network, inputs: Inputs, settled: Settled, probes: Probes): Reading {
+  const first = measure(settled.point, probes);
+  if (probes.mode !== 'amps' || !first.ok) return first;
+  const bridge = { red: probes.red, black: probes.black, ohms: AMMETER_OHMS };
+  const bridged = compile(network.circuit, [], [bridge]);
+  const { point } = settle(bridged, inputs, settled.world);
+  return { ok: true, value: ampsThrough(point, bridged.branches.length - 1), unit: 'A' };
+}
+
+/** The way of a load's current, stop by stop, with the volts at each; empty when no wiring leads there. */
+export function pathOf(
+  network: Network,
+  settled: Settled,
+  load: { device: string; element: string },
+): PathStop[] {
+  const installed = network.devices.find(({ device }) => device.id === load.device);
+  const branch = installed?.branches.get(load.element);
+  if (branch === undefined) return [];
+  const way = loadPath(network, settled.point.choice, branch);
+  if (!way) return [];
+  const { volts, standing } = survey(settled.point);
+  const nodes = [way.hot, ...way.steps.map(({ to }) => to)];
+  const stop = (node: number, i: number): PathStop => {
+    const step = way.steps[i];
+    return {
+      point: network.nodes[node]!,
+      name: pointName(network.circuit, network.nodes[node]!),
+      volts: volts[node]!,
+      standing: standing[node]!,
+      onward: step
+        ? { name: branchName(network, step.branch), closed: step.closed, load: step.branch === branch }
+        : null,
+    };
+  };
+  // Points inside a device are passed through: the person cannot reach them with a probe.
+  return mergeInner(nodes.map(stop));
+}
+
+function mergeInner(stops: readonly PathStop[]): PathStop[] {
+  const merged: PathStop[] = [];
+  for (const stop of stops) {
+    const previous = merged[merged.length - 1];
+    if (!stop.point.includes('#') || !previous) merged.push(stop);
+    else if (previous.onward && stop.onward)
+      previous.onward = {
+        name: stop.onward.load ? stop.onward.name : previous.onward.name,
+        closed: previous.onward.closed && stop.onward.closed,
+        load: previous.onward.load || stop.onward.load,
+      };
+  }
+  return merged.filter(({ point }) => !point.includes('#'));
+}
+
+function branchName(network: Network, index: number): string {
+  const { origin } = network.branches[index]!;
+  const { circuit } = network;
+  if (origin.type === 'conductor') {
+    const conductor = circuit.cables
+      .flatMap(({ conductors }) => conductors)
+      .find(({ id }) => id === origin.conductor)!;
+    return `${conductor.colour} ${endPoint(conductor, 'from') === conductor.from ? 'conductor' : 'loose conductor'}`;
+  }
+  if (origin.type === 'link') return 'jumper';
+  if (origin.type !== 'device') return 'jumper lead';
+  const { device, kind, context } = network.devices.find(
+    (installed) => installed.device.id === origin.device,
+  )!;
+  const load = kind.loads(context).find(({ element }) => element === origin.element);
+  return load ? load.title : device.label;
+}

@@ -1,0 +1,58 @@
+import { marksOf } from './parse';
+import type { Cable, Circuit, Conductor, Device, End, TerminalId } from './types';
+import { ENDS } from './types';
+
+export function findDevice(circuit: Circuit, id: string): Device | undefined {
+  return circuit.devices.find((device) => device.id === id);
+}
+
+export function findCable(circuit: Circuit, id: string): Cable | undefined {
+  return circuit.cables.find((cable) => cable.id === id);
+}
+
+export function findConductor(circuit: Circuit, id: string): Conductor | undefined {
+  for (const cable of circuit.cables) {
+    const found = cable.conductors.find((conductor) => conductor.id === id);
+    if (found) return found;
+  }
+  return undefined;
+}
+
+/** Splits `board.R` into the device's id and the mark. */
+export function splitTerminal(terminal: TerminalId): { deviceId: string; mark: string } {
+  const [deviceId = '', mark = ''] = terminal.split('.');
+  return { deviceId, mark };
+}
+
+export function hasTerminal(circuit: Circuit, terminal: TerminalId): boolean {
+  const { deviceId, mark } = splitTerminal(terminal);
+  const device = findDevice(circuit, deviceId);
+  return device !== undefined && marksOf(device).includes(mark);
+}
+
+/** Every conductor end landed on a terminal. */
+export function landedOn(
+  circuit: Circuit,
+  terminal: TerminalId,
+): { conductor: Conductor; end: End; cable: Cable }[] {
+  return circuit.cables.flatMap((cable) =>
+    cable.conductors.flatMap((conductor) =>
+      ENDS.filter((end) => conductor[end] === terminal).map((end) => ({ conductor, end, cable })),
+    ),
+  );
+}
+
+/** The name of the point where a conductor's free end is; landed ends are their terminal. */
+export function endPoint(conductor: Conductor, end: End): string {
+  return conductor[end] ?? `${conductor.id}~${end}`;
+}
+
+/** "Furnace board R", or "free end of the yellow conductor" for a point that is no terminal. */
+export function pointName(circuit: Circuit, point: string): string {
+  const { deviceId, mark } = splitTerminal(point);
+  const device = findDevice(circuit, deviceId);
+  if (device) return device.kind === 'wire-nut' ? device.label : `${device.label} ${mark}`;
+  const [conductorId = ''] = point.split('~');
+  const conductor = findConductor(circuit, conductorId);
+  return conductor ? `free end of ${conductor.tag ?? conductor.colour}` : point;
+}

@@ -1,0 +1,6 @@
+/** The circuit document: types, schema, reading and editing. */
+export * from './edit';
+export * from './find';
+export * from './parse';
+export { circuitSchema, LIMITS } from './schema';
+export * from './types';

@@ -1,0 +1,133 @@
+import { ValidationError } from 'yup';
+import type { FieldSet } from '../devices';
+import { complaint, fill, findKind } from '../devices';
+import { circuitSchema } from './schema';
+import type { Circuit, Device } from './types';
+
+/** One thing wrong with a document: where, and what would be valid. */
+export interface Problem {
+  /** Path in the document, such as `cables[0].conductors[2].from`. */
+  path: string;
+  message: string;
+}
+
+/** Thrown by `parseCircuit` with every problem found. */
+export class CircuitError extends Error {
+  constructor(readonly problems: readonly Problem[]) {
+    super(problems.map(({ path, message }) => `${path} ${message}`).join('; '));
+    this.name = 'CircuitError';
+  }
+}
+
+function shapeProblems(input: unknown): Problem[] {
+  try {
+    circuitSchema.validateSync(input, { abortEarly: false, strict: true });
+    return [];
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    const found = error.inner.length > 0 ? error.inner : [error];
+    return found.slice(0, 50).map(({ path, message }) => ({
+      path: path || 'document',
+      // Yup begins its own sentences with the path, which the problem already carries.
+      message: message.replace(path || /^this/, '').trim(),
+    }));
+  }
+}
+
+function duplicateProblems(entries: readonly (readonly [path: string, id: string])[]): Problem[] {
+  const seen = new Set<string>();
+  const problems: Problem[] = [];
+  for (const [path, id] of entries) {
+    if (seen.has(id)) problems.push({ path, message: `repeats the id "${id}"; every id must be its own` });
+    seen.add(id);
+  }
+  return problems;
+}
+
+function valueProblems(path: string, fields: FieldSet, given: Record<string, unknown>): Problem[] {
+  return Object.entries(given).flatMap(([name, value]) => {
+    const field = Object.hasOwn(fields, name) ? fields[name] : undefined;
+    if (!field)
+      return [
+        {
+          path: `${path}.${name}`,
+          message: `is not one of ${Object.keys(fields).join(', ') || 'no fields'}`,
+        },
+      ];
+    const message = complaint(field, value);
+    return message ? [{ path: `${path}.${name}`, message }] : [];
+  });
+}
+
+/** Marks of a device's terminals, whether or not its params are complete. */
+export function marksOf(device: Device): string[] {
+  const kind = findKind(device.kind);
+  return kind ? kind.designations(fill(kind.params, device.params)).map(({ mark }) => mark) : [];
+}
+
+function deviceProblems(device: Device, path: string, stations: ReadonlySet<string>): Problem[] {
+  const kind = findKind(device.kind);
+  const problems: Problem[] = [];
+  if (!stations.has(device.station))
+    problems.push({ path: `${path}.station`, message: `names no station "${device.station}"` });
+  if (!kind)
+    return [...problems, { path: `${path}.kind`, message: `"${device.kind}" is not in the catalogue` }];
+  return [
+    ...problems,
+    ...valueProblems(`${path}.params`, kind.params, device.params),
+    ...valueProblems(`${path}.settings`, kind.settings, device.settings),
+  ];
+}
+
+function referenceProblems(circuit: Circuit): Problem[] {
+  const stations = new Set(circuit.stations.map(({ id }) => id));
+  const problems = circuit.devices.flatMap((device, i) => deviceProblems(device, `devices[${i}]`, stations));
+  const terminals = new Map(circuit.devices.map((device) => [device.id, marksOf(device)]));
+  const checkTerminal = (path: string, terminal: string): Problem[] => {
+    const [deviceId = '', mark = ''] = terminal.split('.');
+    const marks = terminals.get(deviceId);
+    if (!marks) return [{ path, message: `names no device "${deviceId}"` }];
+    return marks.includes(mark) ? [] : [{ path, message: `"${mark}" is not one of ${marks.join(', ')}` }];
+  };
+  circuit.cables.forEach((cable, c) =>
+    cable.conductors.forEach(({ from, to }, k) => {
+      const path = `cables[${c}].conductors[${k}]`;
+      if (from !== null) problems.push(...checkTerminal(`${path}.from`, from));
+      if (to !== null) problems.push(...checkTerminal(`${path}.to`, to));
+      if (from !== null && from === to)
+        problems.push({ path: `${path}.to`, message: 'lands on the terminal its other end is on' });
+    }),
+  );
+  circuit.links.forEach(({ joins }, l) => {
+    joins.forEach((terminal, k) => problems.push(...checkTerminal(`links[${l}].joins[${k}]`, terminal)));
+    if (new Set(joins).size < joins.length)
+      problems.push({ path: `links[${l}].joins`, message: 'names a terminal twice' });
+  });
+  return problems;
+}
+
+/**
+ * Reads a circuit document from anything.
+ * @throws CircuitError naming the path of every problem: shape, unknown fields and
+ *   versions, duplicate ids, references to nothing, unknown designations, values out of range.
+ */
+export function parseCircuit(input: unknown): Circuit {
+  const shape = shapeProblems(input);
+  if (shape.length > 0) throw new CircuitError(shape);
+  const circuit = input as Circuit;
+  const conductors = circuit.cables.flatMap(({ conductors }, c) =>
+    conductors.map(({ id }, k) => [`cables[${c}].conductors[${k}].id`, id] as const),
+  );
+  const ids = (list: readonly { id: string }[], name: string) =>
+    list.map(({ id }, i) => [`${name}[${i}].id`, id] as const);
+  const problems = [
+    ...duplicateProblems(ids(circuit.stations, 'stations')),
+    ...duplicateProblems(ids(circuit.devices, 'devices')),
+    ...duplicateProblems(ids(circuit.cables, 'cables')),
+    ...duplicateProblems(conductors),
+    ...duplicateProblems(ids(circuit.links, 'links')),
+    ...referenceProblems(circuit),
+  ];
+  if (problems.length > 0) throw new CircuitError(problems);
+  return circuit;
+}

@@ -1,0 +1,73 @@
+import type { Mains, Values } from '../devices';
+import type { ColourCode } from '../standards';
+
+export const FORMAT = 'zygostat-circuit';
+export const VERSION = 1;
+
+/** `deviceId.DESIGNATION` */
+export type TerminalId = string;
+
+/** The circuit document: all that is known of the wiring of one job. SI units throughout. */
+export interface Circuit {
+  format: typeof FORMAT;
+  version: typeof VERSION;
+  name: string;
+  mains: Mains;
+  stations: Station[];
+  devices: Device[];
+  cables: Cable[];
+  links: Link[];
+}
+
+export const STATION_KINDS = ['room', 'plant', 'outdoor', 'attic', 'panel'] as const;
+
+/** Where a person stands. `access` is the minutes it takes to get there and open it. */
+export interface Station {
+  id: string;
+  kind: (typeof STATION_KINDS)[number];
+  name: string;
+  access: number;
+}
+
+export interface Device {
+  id: string;
+  kind: string;
+  station: string;
+  label: string;
+  /** What the part's label says; fields left out take the kind's defaults. */
+  params: Record<string, Values[string]>;
+  /** How the part is set up. */
+  settings: Record<string, Values[string]>;
+}
+
+export interface Cable {
+  id: string;
+  label: string;
+  /** AWG. */
+  gauge: number;
+  lengthM: number;
+  conductors: Conductor[];
+}
+
+export interface Conductor {
+  id: string;
+  colour: ColourCode;
+  tag?: string;
+  /** Terminal each end is landed on; `null` for an end that is free. */
+  from: TerminalId | null;
+  to: TerminalId | null;
+}
+
+export const LINK_KINDS = ['jumper', 'splice'] as const;
+
+/** Terminals joined without a conductor of their own. */
+export interface Link {
+  id: string;
+  kind: (typeof LINK_KINDS)[number];
+  joins: TerminalId[];
+}
+
+export type End = 'from' | 'to';
+export const ENDS: readonly End[] = ['from', 'to'];
+
+export const otherEnd = (end: End): End => (end === 'from' ? 'to' : 'from');

@@ -1,0 +1,74 @@
+import type { BranchElement } from './element';
+import { impedanceOf } from './element';
+import { COIL_OPERATING_RANGE } from '../standards';
+import { num } from './fields';
+
+/** Parameters of any 24 V electromagnet: what its label or a helper of its size says. */
+export const coilParams = (sealed: number, inrush: number) => ({
+  coilVolts: num({
+    label: 'Coil rating',
+    unit: 'V',
+    default: 24,
+    min: 5,
+    max: 277,
+    source: 'read the label',
+  }),
+  sealedVa: num({
+    label: 'Coil, sealed',
+    unit: 'VA',
+    default: sealed,
+    min: 0.1,
+    max: 100,
+    source: 'from memory',
+  }),
+  inrushVa: num({
+    label: 'Coil, inrush',
+    unit: 'VA',
+    default: inrush,
+    min: 0.1,
+    max: 500,
+    source: 'from memory',
+  }),
+  dropOutShare: num({
+    label: 'Drops out below',
+    unit: '× rating',
+    default: 0.5,
+    min: 0.1,
+    max: 0.8,
+    source: 'from memory',
+  }),
+});
+
+export interface CoilValues {
+  coilVolts: number;
+  sealedVa: number;
+  inrushVa: number;
+  dropOutShare: number;
+}
+
+/** A coil with positions `inrush` (armature open) and `sealed`. */
+export function coilElement(
+  id: string,
+  a: string,
+  b: string,
+  values: CoilValues,
+  hertz: number,
+): BranchElement {
+  return {
+    kind: 'branch',
+    id,
+    a,
+    b,
+    nature: 'load',
+    positions: {
+      inrush: impedanceOf(values.coilVolts, values.inrushVa, 0.6, hertz),
+      sealed: impedanceOf(values.coilVolts, values.sealedVa, 0.4, hertz),
+    },
+  };
+}
+
+/** Whether the armature is in, given where it was and the volts across the coil. */
+export function pulledIn(was: boolean, volts: number, values: CoilValues): boolean {
+  const share = was ? values.dropOutShare : COIL_OPERATING_RANGE.low;
+  return volts >= share * values.coilVolts;
+}

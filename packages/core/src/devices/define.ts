@@ -1,0 +1,159 @@
+import type { Element, Position } from './element';
+import type { FieldSet, Values, ValuesOf } from './fields';
+
+/** What a terminal is for; the drawings and the wording follow it. */
+export type Role =
+  'hot' | 'common' | 'call' | 'contact' | 'coil' | 'line' | 'neutral' | 'earth' | 'winding' | 'splice';
+
+export interface Designation {
+  mark: string;
+  role: Role;
+  /** One plain sentence for the terminal's sheet. */
+  purpose: string;
+  /** Other marks the same terminal carries on some equipment. */
+  aliases?: readonly string[];
+}
+
+/** Mains as the document gives it. Volts from line to neutral, hertz. */
+export interface Mains {
+  volts: number;
+  hertz: number;
+}
+
+/** Air around the job that devices respond to, °C. */
+export interface Conditions {
+  indoorC: number;
+  outdoorC: number;
+}
+
+/** A device's memory between instants: flat, plain, comparable. Times are absolute seconds. */
+export type State = Readonly<Record<string, number | string | boolean | null>>;
+
+/** Chosen position by element id. */
+export type Positions = Readonly<Record<string, string | undefined>>;
+
+export interface Context<P = Values, S = Values> {
+  params: P;
+  settings: S;
+  mains: Mains;
+}
+
+export interface Moment<P = Values, S = Values, C = Values> extends Context<P, S> {
+  /** How the people and the surroundings hold the device now. */
+  controls: C;
+  conditions: Conditions;
+  /** Seconds since the bench was opened. */
+  now: number;
+}
+
+/** What a device feels of the network: magnitudes, volts and amperes. */
+export interface Senses {
+  volts(a: string, b: string): number;
+  amps(element: string): number;
+}
+
+/** A load a person would name. */
+export interface Load {
+  id: string;
+  title: string;
+  /** Element that carries its current. */
+  element: string;
+  /** What it is there for. */
+  serves: 'cool' | 'heat' | 'fan';
+}
+
+/** Something a device is waiting for, with the time it ends. */
+export interface Wait {
+  until: number;
+  text: string;
+}
+
+/** What a person sees on the device itself. */
+export interface Face {
+  /** One or two words: `dry`, `blown`, `on`. */
+  text: string;
+  tone: 'ok' | 'off' | 'tripped' | 'busy';
+  /** A sentence of what it means, when it needs explaining. */
+  detail?: string;
+}
+
+export interface FaultMode {
+  mode: string;
+  title: string;
+  /** Relative likelihood among this device's faults. */
+  likelihood: number;
+  /** Elements held at an impedance of the fault's own. */
+  elements: Readonly<Record<string, Position>>;
+}
+
+export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends FieldSet, M extends State> {
+  /** Name in the circuit document, kebab-case. */
+  kind: string;
+  title: string;
+  /** A device with two terminals that sits in a conductor is drawn as a chip on the run. */
+  inline?: boolean;
+  designations(params: ValuesOf<P>): readonly Designation[];
+  params: P;
+  settings: S;
+  /** What a person or the surroundings can set without tools. */
+  controls: C;
+  elements(context: Context<ValuesOf<P>, ValuesOf<S>>): readonly Element[];
+  loads?(context: Context<ValuesOf<P>, ValuesOf<S>>): readonly Load[];
+  initial: M;
+  /** Position of every element that has more than one. */
+  positions(state: M, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): Positions;
+  /** The state this moment leads to at once; must return an equal state when nothing changes. */
+  next(state: M, senses: Senses, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): M;
+  /** Times at which the state will change by itself. */
+  waits?(state: M, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): readonly Wait[];
+  face?(state: M, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): Face;
+  faults: readonly FaultMode[];
+}
+
+/** A device kind with its own types erased, as the rest of the core uses it. */
+export interface DeviceKind {
+  kind: string;
+  title: string;
+  inline: boolean;
+  designations(params: Values): readonly Designation[];
+  params: FieldSet;
+  settings: FieldSet;
+  controls: FieldSet;
+  elements(context: Context): readonly Element[];
+  loads(context: Context): readonly Load[];
+  initial: State;
+  positions(state: State, moment: Moment): Positions;
+  next(state: State, senses: Senses, moment: Moment): State;
+  waits(state: State, moment: Moment): readonly Wait[];
+  face(state: State, moment: Moment): Face | undefined;
+  faults: readonly FaultMode[];
+}
+
+/**
+ * Describes a kind of device once, for every part of the product.
+ *
+ * @example
+ * export const doorSwitch = defineDevice({
+ *   kind: 'door-switch',
+ *   title: 'Door switch',
+ *   inline: true,
+ *   designations: () => [lineIn, lineOut],
+ *   params: {}, settings: {},
+ *   controls: { door: choice('Door', { closed: 'Closed', open: 'Open' }, 'closed') },
+ *   elements: () => [contact('switch', 'LINE', 'LOAD')],
+ *   initial: {},
+ *   positions: (_, { controls }) => ({ switch: controls.door === 'closed' ? 'closed' : 'open' }),
+ *   next: (state) => state,
+ *   faults: [],
+ * });
+ */
+export function defineDevice<
+  const P extends FieldSet,
+  const S extends FieldSet,
+  const C extends FieldSet,
+  M extends State,
+>(spec: DeviceSpec<P, S, C, M>): DeviceKind {
+  const whole = { inline: false, loads: () => [], waits: () => [], face: () => undefined, ...spec };
+  // The compiled network fills every field before it calls back, so the erased types hold.
+  return whole as unknown as DeviceKind;
+}

@@ -1,0 +1,4 @@
+/** Open formats in and out. */
+export * from './circuit-json';
+export * from './json-schema';
+export * from './spice';

@@ -1,0 +1,100 @@
+/** What a meter reads between two points of a solved circuit. */
+import type { MeterKind } from '../standards';
+import { METER_OHMS } from '../standards';
+import type { Point, Solver } from './solve';
+import { factoriseAt, makeSolver, phasor, solve } from './solve';
+import { solveFactored } from './ldl';
+
+export type MeterMode = 'ac-volts' | 'dc-volts' | 'ohms' | 'amps';
+export const METER_MODES: readonly MeterMode[] = ['ac-volts', 'dc-volts', 'ohms', 'amps'];
+
+export interface Probes {
+  mode: MeterMode;
+  red: string;
+  black: string;
+  meter: MeterKind;
+}
+
+/** A reading, or why the meter must not be used like that. `Infinity` ohms is an open loop. */
+export type Reading = { ok: true; value: number; unit: 'V' | 'Ω' | 'A' } | { ok: false; reason: string };
+
+/** An ammeter's shunt, ohms, and the fuse behind it, amperes. From memory. */
+export const AMMETER_OHMS = 0.05;
+export const AMMETER_FUSE_AMPS = 10;
+/** Above this an ohmmeter shows an open loop, from memory. */
+const OPEN_LOOP_OHMS = 40e6;
+/** Volts that make an ohms reading wrong and the meter unsafe. */
+const DEAD_VOLTS = 0.5;
+
+/** Thévenin impedance between two nodes of the matrix last factorised, ohms. */
+function impedanceBetween(solver: Solver, red: number, black: number): { re: number; im: number } {
+  const size = solver.network.nodes.length;
+  const re = new Float64Array(size);
+  const im = new Float64Array(size);
+  if (red >= 0) re[red] = 1;
+  if (black >= 0) re[black] = -1;
+  solveFactored(solver.network.pattern, solver.factor, re, im);
+  const at = (values: Float64Array, node: number) => (node < 0 ? 0 : values[node]!);
+  return { re: at(re, red) - at(re, black), im: at(im, red) - at(im, black) };
+}
+
+/** Highest voltage on the parts of the circuit the two points conduct to. */
+function strayVolts(point: Point, solver: Solver, red: number, black: number): number {
+  factoriseAt(solver, point.choice, 'dc');
+  let highest = Math.hypot(phasor(point, red, black).re, phasor(point, red, black).im);
+  const size = point.network.nodes.length;
+  for (const start of [red, black]) {
+    if (start < 0) continue;
+    const re = new Float64Array(size);
+    re[start] = 1;
+    solveFactored(point.network.pattern, solver.factor, re, new Float64Array(size));
+    // A node that answers at least a thousandth of the drive is tied to the probe.
+    const own = re[start]!;
+    for (let node = 0; node < size; node++) {
+      if (re[node]! < own * 1e-3) continue;
+      const { re: vRe, im: vIm } = phasor(point, node, start);
+      highest = Math.max(highest, Math.hypot(vRe, vIm));
+    }
+  }
+  return highest;
+}
+
+/**
+ * Puts a meter across two points of a solved circuit. The meter loads the circuit as a
+ * real one does, so a floating conductor shows ghost volts on a high-impedance meter and
+ * next to nothing on a low-impedance one.
+ *
+ * Amperes are those of an ammeter bridging the two points with contacts held as they
+ * are; for a reading after relays have answered, settle with the meter as a bridge.
+ *
+ * @throws RangeError when a point is not in the circuit.
+ */
+export function measure(point: Point, { mode, red, black, meter }: Probes): Reading {
+  const { network, choice } = point;
+  const [r, b] = [network.indexOf(red), network.indexOf(black)];
+  const solver = makeSolver(network);
+  if (mode === 'ohms') {
+    const stray = strayVolts(point, solver, r, b);
+    if (stray > DEAD_VOLTS)
+      return {
+        ok: false,
+        reason: `Ohms need a dead circuit: there are ${stray.toFixed(1)} V here. Open the breaker or the switch, prove dead, then measure.`,
+      };
+    const ohms = r === b ? 0 : impedanceBetween(solver, r, b).re;
+    return { ok: true, value: ohms > OPEN_LOOP_OHMS ? Infinity : Math.max(ohms, 0), unit: 'Ω' };
+  }
+  const frequency = mode === 'dc-volts' ? 'dc' : 'mains';
+  const solved = frequency === 'dc' ? solve(solver, choice, 'dc') : point;
+  if (frequency === 'mains') factoriseAt(solver, choice, 'mains');
+  const open = phasor(solved, r, b);
+  const source = r === b ? { re: 0, im: 0 } : impedanceBetween(solver, r, b);
+  const load = mode === 'amps' ? AMMETER_OHMS : METER_OHMS[meter];
+  const amps = Math.hypot(open.re, open.im) / Math.hypot(load + source.re, source.im);
+  if (mode !== 'amps') return { ok: true, value: amps * load, unit: 'V' };
+  if (amps > AMMETER_FUSE_AMPS)
+    return {
+      ok: false,
+      reason: `About ${Math.round(amps)} A would pass: this puts the ammeter across a supply. Never do it; the meter’s fuse would open.`,
+    };
+  return { ok: true, value: amps, unit: 'A' };
+}

@@ -1,0 +1,124 @@
+/** What is joined to what, and so what a person would call each point. */
+import { EARTH } from '../devices';
+import type { Network } from './compile';
+import type { Choice, Point } from './solve';
+import { admittanceOf, phasor } from './solve';
+
+/** How a point stands: `hot` reads against its common, `return` is its common, `floating` is tied to nothing. */
+export type Standing = 'hot' | 'return' | 'floating' | 'dead';
+
+/** Volts against the common below which a point is not called hot. */
+const HOT_VOLTS = 5;
+
+/** Disjoint sets over the nodes; index `size` stands for earth. */
+class Nets {
+  private readonly parent: Int32Array;
+  constructor(private readonly size: number) {
+    this.parent = Int32Array.from({ length: size + 1 }, (_, i) => i);
+  }
+  private slotOf(node: number): number {
+    return node < 0 ? this.size : node;
+  }
+  root(node: number): number {
+    let at = this.slotOf(node);
+    while (this.parent[at] !== at) at = this.parent[at] = this.parent[this.parent[at]!]!;
+    return at;
+  }
+  join(one: number, other: number): void {
+    this.parent[this.root(one)] = this.root(other);
+  }
+}
+
+/** Nets joined by every conducting branch that `takes` accepts. */
+function netsOf(
+  network: Network,
+  choice: Choice,
+  takes: (nature: string, touchesEarth: boolean) => boolean,
+): Nets {
+  const nets = new Nets(network.nodes.length);
+  network.branches.forEach((branch, b) => {
+    const y = admittanceOf(branch, choice[b]!, 'dc');
+    const conducts = y.re !== 0 || y.im !== 0;
+    const [a, z] = branch.nodes as [number, number];
+    if (conducts && branch.nature !== 'capacitor' && takes(branch.nature, a < 0 || z < 0)) nets.join(a, z);
+  });
+  return nets;
+}
+
+/** A transformer's secondary, as node indices. */
+export interface Secondary {
+  device: string;
+  hot: number;
+  common: number;
+}
+
+/** The secondaries of every control transformer in the network. */
+export function secondariesOf(network: Network): Secondary[] {
+  return network.branches.flatMap(({ origin, nature, nodes }) =>
+    nature === 'transformer' && origin.type === 'device' && origin.element === 'secondary'
+      ? [{ device: origin.device, hot: nodes[0]!, common: nodes[1]! }]
+      : [],
+  );
+}
+
+export interface Survey {
+  /** Node whose potential each node is read against; −1 is earth. */
+  reference: Int32Array;
+  standing: Standing[];
+  /** Volts of each node against its reference. */
+  volts: Float64Array;
+}
+
+/** Reads every node of a solved network the way a person with a meter would name it. */
+export function survey(point: Point): Survey {
+  const { network, choice } = point;
+  const secondaries = secondariesOf(network);
+  const circuits = netsOf(
+    network,
+    choice,
+    (nature, earthed) => (nature === 'path' || nature === 'load') && !earthed,
+  );
+  const wired = netsOf(network, choice, (nature, earthed) => nature === 'path' && !earthed);
+  const tied = netsOf(network, choice, () => true);
+  const magnitude = (from: number, to: number) => {
+    const { re, im } = phasor(point, from, to);
+    return Math.hypot(re, im);
+  };
+  const domain = new Map<number, number>();
+  for (const { hot, common } of [...secondaries].reverse())
+    for (const node of [hot, common]) domain.set(circuits.root(node), common);
+  const returns = new Set<number>();
+  for (const { hot, common } of secondaries)
+    if (magnitude(hot, common) > HOT_VOLTS) returns.add(wired.root(common));
+  const energised = new Set(secondaries.flatMap(({ hot, common }) => [tied.root(hot), tied.root(common)]));
+  energised.add(tied.root(-1));
+  network.branches.forEach(({ nature, nodes }) => {
+    // A neutral bar: tied straight to earth by a path of its own device.
+    const [a, z] = nodes as [number, number];
+    if (
+      nature === 'path' &&
+      (a < 0 || z < 0) &&
+      !secondaries.some(({ common }) => wired.root(common) === wired.root(a < 0 ? z : a))
+    )
+      returns.add(wired.root(a < 0 ? z : a));
+  });
+  const fallback = secondaries[0]?.common ?? -1;
+  const reference = Int32Array.from(network.nodes, (_, node) => {
+    const own = domain.get(circuits.root(node));
+    return own ?? (tied.root(node) === tied.root(-1) ? -1 : fallback);
+  });
+  const volts = Float64Array.from(network.nodes, (_, node) => magnitude(node, reference[node]!));
+  const standing = network.nodes.map((_, node): Standing => {
+    if (returns.has(wired.root(node))) return 'return';
+    if (!energised.has(tied.root(node))) return 'floating';
+    return volts[node]! >= HOT_VOLTS ? 'hot' : 'dead';
+  });
+  return { reference, standing, volts };
+}
+
+/** Whether two points meet through closed contacts and wires alone. */
+export function joined(network: Network, choice: Choice, one: string, other: string): boolean {
+  const nets = netsOf(network, choice, (nature) => nature === 'path');
+  const index = (name: string) => (name === EARTH ? -1 : network.indexOf(name));
+  return nets.root(index(one)) === nets.root(index(other));
+}

@@ -1,0 +1,26 @@
+/**
+ * Insulation colours by the letter codes of IEC 60757, with a screen colour for
+ * each. The code is the meaning; the hex value only has to be recognisable.
+ */
+export const COLOURS = {
+  BK: { name: 'black', hex: '#1F1F1F' },
+  BN: { name: 'brown', hex: '#7A4A21' },
+  RD: { name: 'red', hex: '#CF2F26' },
+  OG: { name: 'orange', hex: '#EA7A1A' },
+  YE: { name: 'yellow', hex: '#EFC11B' },
+  GN: { name: 'green', hex: '#2F8A3E' },
+  BU: { name: 'blue', hex: '#2B62C9' },
+  VT: { name: 'violet', hex: '#7B47A8' },
+  GY: { name: 'grey', hex: '#8A8F90' },
+  WH: { name: 'white', hex: '#FFFFFF' },
+  PK: { name: 'pink', hex: '#EE8FA8' },
+  TQ: { name: 'turquoise', hex: '#2FB3A9' },
+} as const;
+
+export type ColourCode = keyof typeof COLOURS;
+export const COLOUR_CODES = Object.keys(COLOURS) as ColourCode[];
+
+/** The colour's English name in lower case. */
+export function colourName(code: ColourCode): string {
+  return COLOURS[code].name;
+}
