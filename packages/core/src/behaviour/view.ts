@@ -1,6 +1,7 @@
 /** Everything a screen shows of a settled circuit, as plain data that can cross to another thread. */
 import { endPoint, pointName } from '../circuit';
 import type { Face } from '../devices';
+import { EARTH } from '../devices';
 import type { Network, Reading, Probes, Standing } from '../network';
 import { AMMETER_OHMS, ampsThrough, compile, loadPath, measure, survey } from '../network';
 import type { DeviceWait } from './advance';
@@ -17,6 +18,8 @@ export interface PointView {
   /** RMS volts against the common or earth the point belongs to. */
   volts: number;
   standing: Standing;
+  /** The common, or earth, it is read against. */
+  reference: string;
 }
 
 export interface PathStop {
@@ -57,10 +60,11 @@ export function viewOf(
   showCelsius: ShowCelsius,
 ): BenchView {
   const { point, world } = settled;
-  const { volts, standing } = survey(point);
+  const { volts, standing, reference } = survey(point);
+  const nameOf = (node: number) => (node < 0 ? EARTH : network.nodes[node]!);
   const points: Record<string, PointView> = {};
   network.nodes.forEach((name, node) => {
-    if (!name.includes('#')) points[name] = { volts: volts[node]!, standing: standing[node]! };
+    if (!name.includes('#')) points[name] = { volts: volts[node]!, standing: standing[node]!, reference: nameOf(reference[node]!) };
   });
   const conductors: Record<string, { standing: Standing; amps: number }> = {};
   network.branches.forEach(({ origin, nodes }, b) => {

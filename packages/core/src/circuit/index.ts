@@ -2,5 +2,6 @@
 export * from './edit';
 export * from './find';
 export * from './parse';
+export * from './problem';
 export { circuitSchema, LIMITS } from './schema';
 export * from './types';

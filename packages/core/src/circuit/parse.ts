@@ -1,15 +1,10 @@
 import { ValidationError } from 'yup';
 import type { FieldSet } from '../devices';
 import { complaint, fill, findKind } from '../devices';
+import type { Problem } from './problem';
+import { problemsOf } from './problem';
 import { circuitSchema } from './schema';
 import type { Circuit, Device } from './types';
-
-/** One thing wrong with a document: where, and what would be valid. */
-export interface Problem {
-  /** Path in the document, such as `cables[0].conductors[2].from`. */
-  path: string;
-  message: string;
-}
 
 /** Thrown by `parseCircuit` with every problem found. */
 export class CircuitError extends Error {
@@ -25,12 +20,7 @@ function shapeProblems(input: unknown): Problem[] {
     return [];
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
-    const found = error.inner.length > 0 ? error.inner : [error];
-    return found.slice(0, 50).map(({ path, message }) => ({
-      path: path || 'document',
-      // Yup begins its own sentences with the path, which the problem already carries.
-      message: message.replace(path || /^this/, '').trim(),
-    }));
+    return problemsOf(error, 'document');
   }
 }
 

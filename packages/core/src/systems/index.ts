@@ -2,6 +2,8 @@
 import type { Circuit } from '../circuit';
 import { furnaceAirConditioner } from './furnace-air-conditioner';
 
+export { furnaceAirConditioner };
+
 export interface Template {
   id: string;
   title: string;

@@ -1,0 +1,79 @@
+import compression from 'compression';
+import express from 'express';
+import { rateLimit } from 'express-rate-limit';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { Db } from './db/open';
+import { problemHandler, sendProblem, unknownRoute } from './problem';
+import { jobRoutes } from './routes/jobs';
+import { readingRoutes } from './routes/readings';
+import { revisionRoutes } from './routes/revisions';
+import { webRoutes } from './web';
+
+export interface AppOptions {
+  db: Db;
+  log: Logger;
+  /** Folder of the exported app; the API stands alone without it. */
+  web?: string;
+  /** Requests a client may make in a minute. */
+  requestsPerMinute?: number;
+}
+
+const BODY_LIMIT = '2mb';
+
+/** The whole server as an Express application. */
+export function createApp({ db, log, web, requestsPerMinute = 600 }: AppOptions) {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger: log, autoLogging: { ignore: ({ url }) => !url?.startsWith('/api') } }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          // React Native for the web writes its styles into the page.
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          workerSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'self'"],
+          frameAncestors: ["'none'"],
+          formAction: ["'self'"],
+        },
+      },
+      // Served on a local network without a certificate.
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(compression());
+
+  const api = express.Router();
+  api.use(
+    rateLimit({
+      windowMs: 60_000,
+      limit: requestsPerMinute,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+      handler: (_request, response) =>
+        sendProblem(response, {
+          status: 429,
+          title: 'Too many requests',
+          detail: 'Wait a minute and try again.',
+        }),
+    }),
+  );
+  api.use(express.json({ limit: BODY_LIMIT }));
+  api.get('/health', (_request, response) => {
+    response.json({ status: 'ok' });
+  });
+  api.use(jobRoutes(db), revisionRoutes(db), readingRoutes(db));
+  api.use(unknownRoute);
+  app.use('/api', api);
+
+  if (web !== undefined) app.use(webRoutes(web));
+  app.use(unknownRoute);
+  app.use(problemHandler);
+  return app;
+}

@@ -1,0 +1,71 @@
+import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { MeterMode } from '@zygostat/core/network';
+import type { MeterKind } from '@zygostat/core/standards';
+import type { Unit, Verdict } from '@zygostat/core/behaviour';
+
+const createdAt = () => integer('created_at', { mode: 'timestamp_ms' }).notNull();
+
+/** A place with equipment in it. */
+export const sites = sqliteTable('sites', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  createdAt: createdAt(),
+});
+
+export const JOB_STATES = ['open', 'done'] as const;
+
+export const jobs = sqliteTable(
+  'jobs',
+  {
+    id: text('id').primaryKey(),
+    siteId: text('site_id')
+      .notNull()
+      .references(() => sites.id),
+    name: text('name').notNull(),
+    system: text('system').notNull(),
+    notes: text('notes').notNull().default(''),
+    state: text('state', { enum: JOB_STATES }).notNull().default('open'),
+    createdAt: createdAt(),
+    updatedAt: integer('updated_at', { mode: 'timestamp_ms' }).notNull(),
+  },
+  (table) => [index('jobs_updated').on(table.updatedAt)],
+);
+
+/** Whole circuits, one row per saved edit. Rows are never changed or removed: triggers refuse it. */
+export const revisions = sqliteTable(
+  'revisions',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    number: integer('number').notNull(),
+    circuit: text('circuit', { mode: 'json' }).$type<Circuit>().notNull(),
+    note: text('note').notNull().default(''),
+    createdAt: createdAt(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.number] })],
+);
+
+/** What a person read, beside what the model expected. `null` ohms is an open loop. */
+export const readings = sqliteTable(
+  'readings',
+  {
+    id: text('id').primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    revision: integer('revision').notNull(),
+    mode: text('mode').$type<MeterMode>().notNull(),
+    meter: text('meter').$type<MeterKind>().notNull(),
+    red: text('red').notNull(),
+    black: text('black').notNull(),
+    expected: real('expected'),
+    actual: real('actual'),
+    unit: text('unit').$type<Unit>().notNull(),
+    verdict: text('verdict').$type<Verdict>().notNull(),
+    situation: text('situation').notNull().default(''),
+    createdAt: createdAt(),
+  },
+  (table) => [index('readings_job').on(table.jobId)],
+);

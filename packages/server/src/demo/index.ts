@@ -1,0 +1,98 @@
+/** Invented jobs for an empty database: one right, one being changed, one wired wrong on purpose. */
+import { judge } from '@zygostat/core/behaviour';
+import type { Circuit } from '@zygostat/core/circuit';
+import { exchange, setCable, setValue } from '@zygostat/core/circuit';
+import { furnaceAirConditioner } from '@zygostat/core/systems';
+import { count } from 'drizzle-orm';
+import { nanoid } from 'nanoid';
+import type { Db } from '../db/open';
+import { jobs, readings } from '../db/schema';
+import type { NewJob } from '../routes/jobs';
+import { createJob } from '../routes/jobs';
+
+const renameStations = (circuit: Circuit, names: Record<string, string>): Circuit => ({
+  ...circuit,
+  stations: circuit.stations.map((station) => ({ ...station, name: names[station.id] ?? station.name })),
+});
+
+const SYSTEM = 'Furnace with air conditioner';
+
+const DEMO: readonly (NewJob & {
+  readings: readonly (readonly [string, string, number, number, string])[];
+})[] = [
+  {
+    name: 'Recovery ward',
+    site: 'Foxglove Vet Clinic',
+    system: SYSTEM,
+    notes: 'Seasonal check. Everything landed as the diagram in the blower door shows.',
+    circuit: renameStations(furnaceAirConditioner('Recovery ward'), {
+      hall: 'Ward corridor',
+      plant: 'Plant room',
+    }),
+    readings: [
+      ['board.R', 'board.C', 26.2, 25.9, 'No call'],
+      ['contactor.A1', 'contactor.A2', 25.4, 25.1, 'Cooling called'],
+    ],
+  },
+  {
+    name: 'Kiln shed office',
+    site: 'Marlpit Pottery',
+    system: SYSTEM,
+    notes:
+      'WIRED WRONG ON PURPOSE: yellow and white are exchanged at the thermostat, so a cooling call runs the burner. Find it from the readings, then put it right.',
+    circuit: renameStations(
+      exchange(furnaceAirConditioner('Kiln shed office'), ['statY', 'from'], ['statW', 'from']),
+      {
+        hall: 'Office wall',
+        plant: 'Clay store',
+        yard: 'Behind the shed',
+      },
+    ),
+    readings: [['contactor.A1', 'contactor.A2', 25.4, 0.4, 'Cooling called']],
+  },
+  {
+    name: 'Clubroom',
+    site: 'Ferryman’s Boathouse',
+    system: `${SYSTEM}, no C`,
+    notes:
+      'Battery thermostat on a long run across the slipway. A powered thermostat is wanted; the blue conductor is spare.',
+    circuit: renameStations(
+      setValue(
+        setCable(furnaceAirConditioner('Clubroom', false), 'statCable', { lengthM: 46 }),
+        'fuse',
+        'params',
+        'rating',
+        5,
+      ),
+      { hall: 'Clubroom', plant: 'Sail loft', yard: 'Slipway side' },
+    ),
+    readings: [],
+  },
+];
+
+/** Loads the demo into a database that has no jobs; leaves any other alone. */
+export function loadDemo(db: Db): void {
+  const found = db.select({ jobs: count() }).from(jobs).get();
+  if (found && found.jobs > 0) return;
+  for (const { readings: taken, ...job } of [...DEMO].reverse()) {
+    const jobId = createJob(db, job);
+    for (const [red, black, expected, actual, situation] of taken)
+      db.insert(readings)
+        .values({
+          id: nanoid(12),
+          jobId,
+          revision: 1,
+          mode: 'ac-volts',
+          meter: 'high-z',
+          red,
+          black,
+          expected,
+          actual,
+          unit: 'V',
+          verdict: judge(actual, expected, 'V'),
+          situation,
+          createdAt: new Date(),
+        })
+        .run();
+  }
+}

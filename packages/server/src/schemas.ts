@@ -1,0 +1,102 @@
+/** What the API takes in. Circuits are checked by the core's own schema. */
+import { METER_MODES } from '@zygostat/core/network';
+import { METER_OHMS } from '@zygostat/core/standards';
+import { TEMPLATES } from '@zygostat/core/systems';
+import * as yup from 'yup';
+import { JOB_STATES } from './db/schema';
+
+const text = (max: number) =>
+  yup
+    .string()
+    .strict()
+    .trim('must not begin or end with spaces')
+    .max(max, `must be at most ${max} characters`);
+const required = (max: number) => text(max).min(1, 'must not be empty').required('is required');
+const body = <Fields extends yup.ObjectShape>(fields: Fields) =>
+  yup
+    .object(fields)
+    .strict()
+    .noUnknown(({ unknown }: { unknown: string }) => `has unknown field ${unknown}`)
+    .required('must be a JSON object');
+
+const templateIds = TEMPLATES.map(({ id }) => id);
+
+export const newJobSchema = body({
+  name: required(80),
+  site: required(80),
+  notes: text(2000),
+  template: yup
+    .string()
+    .strict()
+    .oneOf(templateIds, `must be one of ${templateIds.join(', ')}`),
+  circuit: yup.mixed(),
+}).test(
+  'source',
+  'template or circuit is required, and only one of them',
+  (value) => (value.template === undefined) !== (value.circuit === undefined),
+);
+
+export const jobChangeSchema = body({
+  name: text(80).min(1, 'must not be empty'),
+  notes: text(2000),
+  state: yup
+    .string()
+    .strict()
+    .oneOf([...JOB_STATES], `must be one of ${JOB_STATES.join(', ')}`),
+});
+
+export const newRevisionSchema = body({
+  base: yup
+    .number()
+    .strict()
+    .integer('must be a whole number')
+    .min(1, 'must be at least 1')
+    .required('is required'),
+  circuit: yup.mixed().required('is required'),
+  note: text(200),
+});
+
+const quantity = () =>
+  yup
+    .number()
+    .strict()
+    .nullable()
+    .defined('is required, or null for an open loop')
+    .test('finite', 'must be a finite number', (value) => value === null || Number.isFinite(value))
+    .min(0, 'must not be negative')
+    .max(1e9, 'must be at most 1000000000');
+const point = () =>
+  yup
+    .string()
+    .strict()
+    .matches(/^(earth|[A-Za-z0-9_-]{1,40}[.~][A-Za-z0-9/+-]{1,12})$/, 'must be a terminal or a free end')
+    .required('is required');
+const meters = Object.keys(METER_OHMS) as (keyof typeof METER_OHMS)[];
+
+export const newReadingSchema = body({
+  revision: yup
+    .number()
+    .strict()
+    .integer('must be a whole number')
+    .min(1, 'must be at least 1')
+    .required('is required'),
+  mode: yup
+    .string()
+    .strict()
+    .oneOf([...METER_MODES], `must be one of ${METER_MODES.join(', ')}`)
+    .required('is required'),
+  meter: yup
+    .string()
+    .strict()
+    .oneOf(meters, `must be one of ${meters.join(', ')}`)
+    .required('is required'),
+  red: point(),
+  black: point(),
+  expected: quantity(),
+  actual: quantity(),
+  situation: text(200),
+});
+
+export const listQuerySchema = yup.object({
+  search: yup.string().trim().max(100, 'must be at most 100 characters').default(''),
+});
