@@ -131,3 +131,26 @@ export function settle(
     states = states.map((state, i) => (movers.includes(i) ? next[i]! : state));
   }
 }
+
+/**
+ * A world kept from another time, reduced to what this network's devices understand: states
+ * of devices that are gone, and fields of another type or name, are dropped.
+ */
+export function restoreWorld(network: Network, kept: World): World {
+  const states: Record<string, State> = {};
+  for (const { device, kind } of network.devices) {
+    const old = kept.states[device.id] ?? {};
+    states[device.id] = Object.fromEntries(
+      Object.entries(kind.initial).map(([name, fresh]) => [
+        name,
+        fits(old[name], fresh) ? old[name]! : fresh,
+      ]),
+    );
+  }
+  return { now: kept.now, states };
+}
+
+const fits = (value: State[string] | undefined, fresh: State[string]) =>
+  fresh === null
+    ? value === null || typeof value === 'number'
+    : value === null || typeof value === typeof fresh;

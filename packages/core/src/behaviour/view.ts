@@ -64,7 +64,8 @@ export function viewOf(
   const nameOf = (node: number) => (node < 0 ? EARTH : network.nodes[node]!);
   const points: Record<string, PointView> = {};
   network.nodes.forEach((name, node) => {
-    if (!name.includes('#')) points[name] = { volts: volts[node]!, standing: standing[node]!, reference: nameOf(reference[node]!) };
+    if (!name.includes('#'))
+      points[name] = { volts: volts[node]!, standing: standing[node]!, reference: nameOf(reference[node]!) };
   });
   const conductors: Record<string, { standing: Standing; amps: number }> = {};
   network.branches.forEach(({ origin, nodes }, b) => {

@@ -16,6 +16,9 @@ export function problemsOf(error: ValidationError, whole: string): Problem[] {
   return found.slice(0, MOST_PROBLEMS).map(({ path, message }) => {
     // Yup begins some of its own sentences with the path, which the problem already carries.
     const lead = path || 'this';
-    return { path: path || whole, message: message.startsWith(`${lead} `) ? message.slice(lead.length + 1) : message };
+    return {
+      path: path || whole,
+      message: message.startsWith(`${lead} `) ? message.slice(lead.length + 1) : message,
+    };
   });
 }

@@ -79,6 +79,14 @@ function fromTop({ run, start }: Route): { conductors: Conductor[]; chips: strin
   return forward ? run : { conductors: [...run.conductors].reverse(), chips: [...run.chips].reverse() };
 }
 
+/** Where a chip stands beside its run: to the side on which it hides fewer other runs. */
+function chipLeft(middle: number, chip: number, others: readonly number[], width: number): number {
+  const fit = (left: number) => Math.min(Math.max(left, LOOM.margin + 8), width - 2 * LOOM.margin - chip);
+  const hidden = (left: number) => others.filter((x) => x > left - 6 && x < left + chip + 6).length;
+  const sides = [fit(middle - chip + CHIP_OVERHANG), fit(middle - CHIP_OVERHANG)] as const;
+  return hidden(sides[1]) < hidden(sides[0]) ? sides[1] : sides[0];
+}
+
 /** Gives every chip a level of its gap that no other chip crosses. */
 function stackChips(
   circuit: Circuit,
@@ -88,19 +96,18 @@ function stackChips(
 ): Placed {
   const taken: { from: number; to: number }[][][] = [];
   const chips: Chip[] = [];
-  const stacks = routes.map((route) => {
+  const middles = routes.map((route) => {
+    const x = centre(blocks.get(route.start.terminal)!);
+    return route.end && route.lane === null ? (x + centre(blocks.get(route.end.terminal)!)) / 2 : x;
+  });
+  const stacks = routes.map((route, r) => {
     const gap = (taken[route.start.row] ??= []);
-    const startX = centre(blocks.get(route.start.terminal)!);
-    const middle =
-      route.end && route.lane === null ? (startX + centre(blocks.get(route.end.terminal)!)) / 2 : startX;
+    const middle = middles[r]!;
+    const others = middles.filter((_, i) => i !== r && routes[i]!.start.row === route.start.row);
     let level = 0;
     return fromTop(route).chips.map((id) => {
       const chip = chipWidth(findDevice(circuit, id)!.label);
-      // Chips hang to the left of their run, over the plates, so as not to hide the next run.
-      const left = Math.min(
-        Math.max(middle - chip + CHIP_OVERHANG, LOOM.margin + 8),
-        width - 2 * LOOM.margin - chip,
-      );
+      const left = chipLeft(middle, chip, others, width);
       const x = Math.max(middle, left + LOOM.block.gap);
       const span = { from: left - 8, to: left + chip + 8 };
       while ((gap[level] ?? []).some(({ from, to }) => from < span.to && to > span.from)) level++;
@@ -253,7 +260,7 @@ function laneWire(sheet: Sheet, { id }: Conductor, from: Spot, to: Spot, route: 
   return {
     conductor: id,
     path: rounded(corners, 10),
-    tag: { x: Math.min((from.x + side) / 2, side - 40), y: out },
+    tag: { x: side - 26, y: out },
     loose: null,
   };
 }

@@ -1,0 +1,18 @@
+import { router } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { Act, Words } from '../components/basics';
+
+export default function NotFoundRoute() {
+  return (
+    <View style={styles.page} role="main">
+      <Words kind="title" heading={1}>
+        There is nothing at this address
+      </Words>
+      <Act label="All jobs" look="filled" onPress={() => router.replace('/')} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  page: { flex: 1, alignItems: 'center', justifyContent: 'center', gap: 16 },
+});

@@ -1,0 +1,5 @@
+import { JobList } from '../components/jobs/JobList';
+
+export default function JobsRoute() {
+  return <JobList />;
+}

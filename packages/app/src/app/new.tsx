@@ -1,0 +1,5 @@
+import { NewJob } from '../components/jobs/NewJob';
+
+export default function NewJobRoute() {
+  return <NewJob />;
+}

@@ -1,0 +1,4 @@
+declare module '*.woff2' {
+  const source: number;
+  export default source;
+}

@@ -1,0 +1,53 @@
+/** The calls of the control strip: what each sets on the thermostats and in the room. */
+import type { Inputs } from '@zygostat/core/behaviour';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { Value } from '@zygostat/core/devices';
+import { kindOf } from '@zygostat/core/devices';
+
+export type Call = 'off' | 'fan' | 'cool' | 'heat';
+
+/** How far a call sets the room from the set point when it would not be one, K. */
+const DEMAND_K = 3.5;
+
+const thermostatsOf = (circuit: Circuit) =>
+  circuit.devices.filter(({ kind }) => kind === 'thermostat').map(({ id }) => id);
+
+const controlOf = (inputs: Inputs, device: string, name: string): Value =>
+  inputs.controls[device]?.[name] ?? kindOf('thermostat').controls[name]!.default;
+
+/** Which calls the first thermostat is set to; the others follow it. */
+export function activeCalls(circuit: Circuit, inputs: Inputs): ReadonlySet<Call> {
+  const [first] = thermostatsOf(circuit);
+  if (first === undefined) return new Set();
+  const mode = controlOf(inputs, first, 'mode');
+  const calls = new Set<Call>();
+  if (controlOf(inputs, first, 'fan') === 'on') calls.add('fan');
+  if (mode === 'cool' || mode === 'heat') calls.add(mode);
+  if (calls.size === 0) calls.add('off');
+  return calls;
+}
+
+export function setPointOf(circuit: Circuit, inputs: Inputs): number | null {
+  const [first] = thermostatsOf(circuit);
+  return first === undefined ? null : Number(controlOf(inputs, first, 'setC'));
+}
+
+interface Change {
+  controls: { device: string; name: string; value: Value }[];
+  indoorC?: number;
+}
+
+/** What pressing a call changes. Fan comes and goes by itself; heat and cool exclude each other. */
+export function pressCall(circuit: Circuit, inputs: Inputs, call: Call): Change {
+  const active = activeCalls(circuit, inputs);
+  const set = (name: string, value: Value) =>
+    thermostatsOf(circuit).map((device) => ({ device, name, value }));
+  if (call === 'off') return { controls: [...set('mode', 'off'), ...set('fan', 'auto')] };
+  if (call === 'fan') return { controls: set('fan', active.has('fan') ? 'auto' : 'on') };
+  if (active.has(call)) return { controls: set('mode', 'off') };
+  const setC = setPointOf(circuit, inputs) ?? 22;
+  const { indoorC } = inputs.conditions;
+  const calling = call === 'cool' ? indoorC > setC : indoorC < setC;
+  const controls = set('mode', call);
+  return calling ? { controls } : { controls, indoorC: call === 'cool' ? setC + DEMAND_K : setC - DEMAND_K };
+}

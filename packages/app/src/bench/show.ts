@@ -1,0 +1,37 @@
+/** How quantities are written on screen. */
+import type { Reading } from '@zygostat/core/network';
+import { celsiusToFahrenheit } from '@zygostat/core/standards';
+
+/** Volts as a meter's display gives them: one decimal under 100. */
+export function showVolts(volts: number): string {
+  if (volts < 0.05) return '0';
+  return volts >= 99.95 ? volts.toFixed(0) : volts.toFixed(1);
+}
+
+/** A value and its unit with a scale a person reads at once. */
+export function showQuantity(value: number, unit: 'V' | 'Ω' | 'A'): { figure: string; unit: string } {
+  if (value === Infinity) return { figure: 'OL', unit };
+  if (unit === 'V') return { figure: showVolts(value), unit };
+  if (unit === 'A')
+    return value < 1 ? { figure: (value * 1000).toFixed(0), unit: 'mA' } : { figure: value.toFixed(2), unit };
+  if (value >= 1e6) return { figure: (value / 1e6).toFixed(2), unit: 'MΩ' };
+  if (value >= 1000) return { figure: (value / 1000).toFixed(2), unit: 'kΩ' };
+  return { figure: value.toFixed(value < 100 ? 1 : 0), unit };
+}
+
+export function showReading(reading: Reading): string {
+  if (!reading.ok) return reading.reason;
+  const { figure, unit } = showQuantity(reading.value, reading.unit);
+  return `${figure} ${unit}`;
+}
+
+export function showFahrenheit(celsius: number): string {
+  return `${Math.round(celsiusToFahrenheit(celsius))} °F`;
+}
+
+/** "3 min 20 s" */
+export function showDuration(seconds: number): string {
+  const whole = Math.max(0, Math.ceil(seconds));
+  const minutes = Math.floor(whole / 60);
+  return minutes > 0 ? `${minutes} min ${whole % 60} s` : `${whole} s`;
+}

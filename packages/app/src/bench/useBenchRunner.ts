@@ -1,0 +1,91 @@
+import { useEffect, useState } from 'react';
+import { useStore } from 'react-redux';
+import type { Probes } from '@zygostat/core/network';
+import type { RootState, Store } from '../store';
+import { useAppSelector } from '../store';
+import type { Bench } from '../store/bench';
+import { answered, failed } from '../store/bench';
+import { theModel } from './model';
+
+/** How often time passes on the bench while something is pending, ms. */
+const TICK_MS = 1000;
+/** A tab that slept wakes up to at most this much time gone by, s. */
+const LONGEST_NAP_S = 3600;
+
+const probesOf = ({ meter }: Bench): Probes | null =>
+  meter.red !== null && meter.black !== null
+    ? { mode: meter.mode, meter: meter.kind, red: meter.red, black: meter.black }
+    : null;
+
+/** Asks the model whenever circuit, inputs or probes change, one question at a time, newest wins. */
+function makeRunner(store: Store) {
+  let busy = false;
+  let again = false;
+  let elapse: number | 'skip' = 0;
+  let loaded: unknown = null;
+
+  async function round(): Promise<void> {
+    const { bench, edits } = store.getState() as RootState;
+    const { circuit } = edits.present;
+    if (!circuit) return;
+    const pass = elapse;
+    elapse = 0;
+    const model = theModel();
+    if (loaded !== circuit) {
+      await model.load(circuit);
+      loaded = circuit;
+    }
+    const { inputs, world, followed } = bench;
+    const answer = await model.ask({ inputs, world, elapse: pass, probes: probesOf(bench), followed });
+    // An answer about a circuit that has been replaced meanwhile is of no use.
+    if (answer && (store.getState() as RootState).edits.present.circuit === circuit)
+      store.dispatch(answered(answer));
+    else again = true;
+  }
+
+  return async function run(pass: number | 'skip' = 0): Promise<void> {
+    if (pass === 'skip' || elapse === 'skip') elapse = 'skip';
+    else elapse += pass;
+    again = true;
+    if (busy) return;
+    busy = true;
+    try {
+      while (again) {
+        again = false;
+        await round();
+      }
+    } catch (error) {
+      store.dispatch(failed(error instanceof Error ? error.message : 'The model stopped.'));
+    } finally {
+      busy = false;
+    }
+  };
+}
+
+/** Keeps the bench of the open job answered, and its clock going while something is pending. */
+export function useBenchRunner(): (pass: number | 'skip') => void {
+  const store = useStore() as unknown as Store;
+  const [run] = useState(() => makeRunner(store));
+  const circuit = useAppSelector(({ edits }) => edits.present.circuit);
+  const inputs = useAppSelector(({ bench }) => bench.inputs);
+  const meter = useAppSelector(({ bench }) => bench.meter);
+  const followed = useAppSelector(({ bench }) => bench.followed);
+  const pending = useAppSelector(({ bench }) => (bench.view?.waits.length ?? 0) > 0);
+
+  useEffect(() => {
+    void run(0);
+  }, [run, circuit, inputs, meter, followed]);
+
+  useEffect(() => {
+    if (!pending) return;
+    let last = Date.now();
+    const timer = setInterval(() => {
+      const now = Date.now();
+      void run(Math.min((now - last) / 1000, LONGEST_NAP_S));
+      last = now;
+    }, TICK_MS);
+    return () => clearInterval(timer);
+  }, [run, pending]);
+
+  return run;
+}

@@ -1,0 +1,38 @@
+import { StyleSheet, View } from 'react-native';
+import { Act } from './Act';
+import { Words } from './Words';
+
+interface OptionsProps<Option extends string> {
+  label: string;
+  options: Readonly<Record<Option, string>>;
+  value: Option;
+  onChange: (value: Option) => void;
+}
+
+/** A few choices side by side, the chosen one pressed. */
+export function Options<Option extends string>({ label, options, value, onChange }: OptionsProps<Option>) {
+  const names = Object.keys(options) as Option[];
+  return (
+    <View role="group" aria-label={label} style={styles.group}>
+      <Words kind="small">{label}</Words>
+      <View style={styles.row}>
+        {names.map((name) => (
+          <Act
+            key={name}
+            label={options[name]}
+            hint={`${label}: ${options[name]}`}
+            pressed={name === value}
+            onPress={() => onChange(name)}
+            style={styles.option}
+          />
+        ))}
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  group: { gap: 4 },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  option: { flexGrow: 1 },
+});

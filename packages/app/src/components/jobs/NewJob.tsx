@@ -1,0 +1,207 @@
+import { yupResolver } from '@hookform/resolvers/yup';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import type { Control } from 'react-hook-form';
+import { Controller, useForm } from 'react-hook-form';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { HelperText, TextInput } from 'react-native-paper';
+import type { Circuit } from '@zygostat/core/circuit';
+import { CircuitError } from '@zygostat/core/circuit';
+import { circuitFromJson } from '@zygostat/core/formats';
+import { TEMPLATES } from '@zygostat/core/systems';
+import * as yup from 'yup';
+import { problemOf, useCreateJobMutation, useListSitesQuery } from '../../store/api';
+import { useTokens } from '../../theme';
+import { Act, Words } from '../basics';
+
+const text = (what: string) =>
+  yup.string().trim().required(`Give the ${what} a name.`).max(80, 'At most 80 characters.');
+const schema = yup.object({ name: text('job'), site: text('site') });
+type Answers = yup.InferType<typeof schema>;
+
+interface NameFieldProps {
+  control: Control<Answers>;
+  name: keyof Answers;
+  label: string;
+}
+
+function NameField({ control, name, label }: NameFieldProps) {
+  return (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field, fieldState }) => (
+        <View>
+          <TextInput
+            mode="outlined"
+            label={label}
+            value={field.value}
+            onChangeText={field.onChange}
+            onBlur={field.onBlur}
+            error={fieldState.error !== undefined}
+            testID={`new-${name}`}
+          />
+          {fieldState.error ? <HelperText type="error">{fieldState.error.message ?? ''}</HelperText> : null}
+        </View>
+      )}
+    />
+  );
+}
+
+/** Lets the person pick a text file; `null` when they do not. */
+function pickFile(): Promise<string | null> {
+  return new Promise((resolve) => {
+    const input = document.createElement('input');
+    input.type = 'file';
+    input.accept = '.json,application/json';
+    input.onchange = () => resolve(input.files?.[0]?.text() ?? null);
+    input.oncancel = () => resolve(null);
+    input.click();
+  });
+}
+
+type Source = { template: string } | { circuit: Circuit };
+
+/** A new job: what it is called, where it is, and which system stands there. */
+export function NewJob() {
+  const t = useTokens();
+  const [source, setSource] = useState<Source>({ template: TEMPLATES[0]!.id });
+  const [problems, setProblems] = useState<readonly string[]>([]);
+  const { data: sites } = useListSitesQuery(undefined);
+  const [createJob, { isLoading, error }] = useCreateJobMutation();
+  const { control, handleSubmit, setValue } = useForm<Answers>({
+    resolver: yupResolver(schema),
+    defaultValues: { name: '', site: '' },
+  });
+
+  const readCircuit = async () => {
+    const picked = await pickFile();
+    if (picked === null) return;
+    try {
+      setSource({ circuit: circuitFromJson(picked) });
+      setProblems([]);
+    } catch (failure) {
+      if (!(failure instanceof CircuitError)) throw failure;
+      setProblems(failure.problems.slice(0, 6).map(({ path, message }) => `${path} ${message}`));
+    }
+  };
+  const create = handleSubmit(async (answers) => {
+    const result = await createJob({ ...answers, ...source });
+    if (result.data) router.replace({ pathname: '/job/[id]', params: { id: result.data.id } });
+  });
+  const chosen = 'template' in source ? source.template : null;
+  return (
+    <View style={[styles.page, { backgroundColor: t.paper }]} role="main">
+      <View style={styles.column}>
+        <View style={styles.head}>
+          <Act label="Back" icon="back" look="plain" iconOnly onPress={() => router.replace('/')} />
+          <Words kind="title" heading={1}>
+            New job
+          </Words>
+        </View>
+        <ScrollView style={styles.grow} contentContainerStyle={styles.form}>
+          <NameField control={control} name="site" label="Site" />
+          {sites && sites.length > 0 ? (
+            <View style={styles.sites} role="group" aria-label="Known sites">
+              {sites.slice(0, 6).map(({ id, name }) => (
+                <Act key={id} label={name} onPress={() => setValue('site', name, { shouldValidate: true })} />
+              ))}
+            </View>
+          ) : null}
+          <NameField control={control} name="name" label="Job, room or unit" />
+          <Words kind="strong" heading={2}>
+            What stands there
+          </Words>
+          <View role="radiogroup" aria-label="System" style={styles.templates}>
+            {TEMPLATES.map(({ id, title, summary }) => (
+              <Pressable
+                key={id}
+                role="radio"
+                aria-checked={chosen === id}
+                aria-label={title}
+                onPress={() => setSource({ template: id })}
+                style={[
+                  styles.template,
+                  { backgroundColor: t.card, borderColor: chosen === id ? t.copper : t.line },
+                ]}
+              >
+                <View style={[styles.dot, { borderColor: chosen === id ? t.copper : t.mute }]}>
+                  {chosen === id ? <View style={[styles.dotFill, { backgroundColor: t.copper }]} /> : null}
+                </View>
+                <View style={styles.grow}>
+                  <Words kind="strong">{title}</Words>
+                  <Words kind="small">{summary}</Words>
+                </View>
+              </Pressable>
+            ))}
+          </View>
+          <Act
+            label="From a circuit file"
+            icon="import"
+            pressed={'circuit' in source}
+            onPress={() => void readCircuit()}
+          />
+          {'circuit' in source ? (
+            <Words kind="small">
+              Read: {source.circuit.name}, {source.circuit.devices.length} devices.
+            </Words>
+          ) : null}
+          {problems.length > 0 ? (
+            <View role="alert">
+              <Words color={t.red}>This file cannot be used:</Words>
+              {problems.map((problem) => (
+                <Words key={problem} color={t.red}>
+                  · {problem}
+                </Words>
+              ))}
+            </View>
+          ) : null}
+          {error ? (
+            <View role="alert">
+              <Words color={t.red}>{problemOf(error).detail}</Words>
+            </View>
+          ) : null}
+        </ScrollView>
+        <View style={styles.foot}>
+          <Act
+            label={isLoading ? 'Creating…' : 'Create job'}
+            look="filled"
+            disabled={isLoading}
+            onPress={() => void create()}
+            style={styles.create}
+          />
+        </View>
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  page: { flex: 1, alignItems: 'center' },
+  column: { flex: 1, width: '100%', maxWidth: 720 },
+  head: { flexDirection: 'row', alignItems: 'center', padding: 8, gap: 4 },
+  form: { padding: 16, gap: 14 },
+  sites: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  templates: { gap: 10 },
+  template: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: 12,
+    borderWidth: 1.5,
+    borderRadius: 12,
+    padding: 14,
+    minHeight: 64,
+  },
+  dot: {
+    width: 22,
+    height: 22,
+    borderRadius: 11,
+    borderWidth: 2,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  dotFill: { width: 12, height: 12, borderRadius: 6 },
+  grow: { flex: 1 },
+  foot: { padding: 12 },
+  create: { minHeight: 52 },
+});

@@ -1,0 +1,44 @@
+import { memo } from 'react';
+import type { Spot } from '@zygostat/core/drawing';
+import type { Standing } from '@zygostat/core/network';
+import { Circle, G, Path } from 'react-native-svg';
+import { useTokens } from '../../theme';
+
+/** A screw that holds something: filled when hot, a minus on the return, empty when dead, dotted when floating. */
+export const ScrewShape = memo(function ScrewShape({ x, y, standing }: Spot & { standing: Standing }) {
+  const t = useTokens();
+  const ring = { hot: t.copper, return: t.teal, dead: t.mute, floating: t.slate }[standing];
+  return (
+    <G>
+      <Circle
+        cx={x}
+        cy={y}
+        r={7.5}
+        fill={t.card}
+        stroke={ring}
+        strokeWidth={2}
+        {...(standing === 'floating' && { strokeDasharray: '2 2.5' })}
+      />
+      {standing === 'hot' ? <Circle cx={x} cy={y} r={3.6} fill={ring} /> : null}
+      {standing === 'return' ? <Path d={`M${x - 3.6} ${y}h7.2`} stroke={ring} strokeWidth={2.2} /> : null}
+    </G>
+  );
+});
+
+/** A probe lying on a block: red at its lower left, black at its lower right. */
+export function ProbeShape({ x, y, probe }: Spot & { probe: 'red' | 'black' }) {
+  const t = useTokens();
+  const lean = probe === 'red' ? -1 : 1;
+  const fill = probe === 'red' ? '#B3261E' : '#1B2422';
+  return (
+    <G>
+      <Path
+        d={`M${x} ${y}l${lean * 9} 18l${lean * 9} -4l${lean * -9} -18z`}
+        fill={fill}
+        stroke={t.card}
+        strokeWidth={1.5}
+      />
+      <Circle cx={x} cy={y} r={2.6} fill={fill} stroke={t.card} strokeWidth={1} />
+    </G>
+  );
+}

@@ -1,0 +1,75 @@
+import { memo } from 'react';
+import type { Wire } from '@zygostat/core/drawing';
+import type { Standing } from '@zygostat/core/network';
+import type { ColourCode } from '@zygostat/core/standards';
+import { COLOURS } from '@zygostat/core/standards';
+import { G, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { FONTS, useTokens } from '../../theme';
+
+interface WireShapeProps {
+  wire: Wire;
+  colour: ColourCode;
+  standing: Standing;
+}
+
+/** Insulation on which a dark core shows better than a light one. */
+const PALE: ReadonlySet<ColourCode> = new Set(['WH', 'YE', 'PK', 'TQ', 'GY', 'OG']);
+
+/**
+ * One conductor: hot is thick with a dotted core, return thick with a dashed core, dead
+ * thin, floating dots only.
+ */
+export const WireShape = memo(function WireShape({ wire, colour, standing }: WireShapeProps) {
+  const t = useTokens();
+  const { hex } = COLOURS[colour];
+  const stroke = { d: wire.path, fill: 'none' as const };
+  const core = PALE.has(colour) ? '#1B2422' : '#FFFFFF';
+  const { x, y } = wire.tag;
+  return (
+    <G>
+      {standing === 'floating' ? (
+        <>
+          <Path {...stroke} stroke={t.mute} strokeWidth={6} strokeDasharray="0.1 9" strokeLinecap="round" />
+          <Path {...stroke} stroke={hex} strokeWidth={4} strokeDasharray="0.1 9" strokeLinecap="round" />
+        </>
+      ) : standing === 'dead' ? (
+        <>
+          <Path {...stroke} stroke={t.mute} strokeWidth={4.4} />
+          <Path {...stroke} stroke={hex} strokeWidth={2.6} />
+        </>
+      ) : (
+        <>
+          <Path {...stroke} stroke={t.ink} strokeWidth={8} />
+          <Path {...stroke} stroke={hex} strokeWidth={6} />
+          <Path
+            {...stroke}
+            stroke={core}
+            strokeWidth={standing === 'hot' ? 2.8 : 1.8}
+            strokeDasharray={standing === 'hot' ? '0.1 8' : '8 6'}
+            strokeLinecap={standing === 'hot' ? 'round' : 'butt'}
+          />
+        </>
+      )}
+      <Rect
+        x={x - 12}
+        y={y - 8}
+        width={24}
+        height={16}
+        rx={4}
+        fill={t.card}
+        stroke={t.mute}
+        strokeWidth={1}
+      />
+      <SvgText
+        x={x}
+        y={y + 4.5}
+        fontSize={12.5}
+        fontFamily={FONTS.condensed}
+        fill={t.ink}
+        textAnchor="middle"
+      >
+        {colour}
+      </SvgText>
+    </G>
+  );
+});

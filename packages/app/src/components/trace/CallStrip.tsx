@@ -1,0 +1,63 @@
+import { Pressable, StyleSheet, View } from 'react-native';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { Call } from '../../bench/calls';
+import { activeCalls, setPointOf } from '../../bench/calls';
+import { showFahrenheit } from '../../bench/show';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { sheetOpened } from '../../store/trace';
+import { useTokens } from '../../theme';
+import { Icon } from '../../theme/icons';
+import { Act, Words } from '../basics';
+import type { TraceActions } from './useTraceActions';
+
+const CALLS: readonly (readonly [Call, string])[] = [
+  ['off', 'Off'],
+  ['fan', 'Fan'],
+  ['heat', 'Heat'],
+  ['cool', 'Cool'],
+];
+
+/** The calls in the thumb's reach, and the air that decides whether they are calls at all. */
+export function CallStrip({ circuit, actions }: { circuit: Circuit; actions: TraceActions }) {
+  const t = useTokens();
+  const dispatch = useAppDispatch();
+  const inputs = useAppSelector(({ bench }) => bench.inputs);
+  const active = activeCalls(circuit, inputs);
+  const setC = setPointOf(circuit, inputs);
+  const { indoorC, outdoorC } = inputs.conditions;
+  return (
+    <View style={[styles.strip, { backgroundColor: t.card, borderColor: t.line }]}>
+      <View style={styles.calls} role="group" aria-label="Calls">
+        {CALLS.map(([call, label]) => (
+          <Act
+            key={call}
+            label={label}
+            hint={`Call: ${label}`}
+            pressed={active.has(call)}
+            onPress={() => actions.call(call)}
+            style={styles.call}
+          />
+        ))}
+      </View>
+      <Pressable
+        role="button"
+        aria-label="Change temperatures and set point"
+        onPress={() => dispatch(sheetOpened({ type: 'conditions' }))}
+        style={styles.conditions}
+      >
+        <Words kind="small" lines={1}>
+          Indoor {showFahrenheit(indoorC)}
+          {setC === null ? '' : ` · set ${showFahrenheit(setC)}`} · outdoor {showFahrenheit(outdoorC)}
+        </Words>
+        <Icon name="chevron-right" size={18} color={t.mute} />
+      </Pressable>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  strip: { paddingHorizontal: 12, paddingTop: 8, borderTopWidth: 1 },
+  calls: { flexDirection: 'row', gap: 8 },
+  call: { flex: 1, minHeight: 48 },
+  conditions: { minHeight: 44, flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' },
+});

@@ -1,0 +1,87 @@
+import { StyleSheet, View } from 'react-native';
+import type { Circuit } from '@zygostat/core/circuit';
+import { COLD_COOLING_LIMIT_C, celsiusToFahrenheit, fahrenheitToCelsius } from '@zygostat/core/standards';
+import { activeCalls, setPointOf } from '../../bench/calls';
+import { showFahrenheit } from '../../bench/show';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { conditionsSet } from '../../store/bench';
+import { sheetOpened } from '../../store/trace';
+import { useTokens } from '../../theme';
+import { Act, BottomSheet, Words } from '../basics';
+import type { TraceActions } from './useTraceActions';
+
+interface StepperProps {
+  label: string;
+  celsius: number;
+  low: number;
+  high: number;
+  onChange: (celsius: number) => void;
+}
+
+/** A temperature in whole °F, two degrees at a tap. */
+function Stepper({ label, celsius, low, high, onChange }: StepperProps) {
+  const step = (degrees: number) => {
+    const next = fahrenheitToCelsius(Math.round(celsiusToFahrenheit(celsius)) + degrees);
+    onChange(Math.min(high, Math.max(low, next)));
+  };
+  return (
+    <View style={styles.stepper} role="group" aria-label={label}>
+      <Words style={styles.label}>{label}</Words>
+      <Act label="−2" hint={`${label} two degrees down`} onPress={() => step(-2)} />
+      <Words kind="mark" style={styles.value}>
+        {showFahrenheit(celsius)}
+      </Words>
+      <Act label="+2" hint={`${label} two degrees up`} onPress={() => step(2)} />
+    </View>
+  );
+}
+
+/** The air indoors and out, and the set point: what decides whether a mode is a call. */
+export function ConditionsSheet({ circuit, actions }: { circuit: Circuit; actions: TraceActions }) {
+  const t = useTokens();
+  const dispatch = useAppDispatch();
+  const inputs = useAppSelector(({ bench }) => bench.inputs);
+  const { indoorC, outdoorC } = inputs.conditions;
+  const setC = setPointOf(circuit, inputs);
+  const stats = circuit.devices.filter(({ kind }) => kind === 'thermostat');
+  const cold = activeCalls(circuit, inputs).has('cool') && outdoorC < COLD_COOLING_LIMIT_C;
+  return (
+    <BottomSheet title="Temperatures" onClose={() => dispatch(sheetOpened(null))}>
+      <Stepper
+        label="Indoor"
+        celsius={indoorC}
+        low={-10}
+        high={50}
+        onChange={(value) => dispatch(conditionsSet({ indoorC: value }))}
+      />
+      {setC === null ? null : (
+        <Stepper
+          label="Set point"
+          celsius={setC}
+          low={4}
+          high={35}
+          onChange={(value) => stats.forEach(({ id }) => actions.setControl(id, 'setC', value))}
+        />
+      )}
+      <Stepper
+        label="Outdoor"
+        celsius={outdoorC}
+        low={-40}
+        high={55}
+        onChange={(value) => dispatch(conditionsSet({ outdoorC: value }))}
+      />
+      {cold ? (
+        <Words color={t.amber}>
+          Below {showFahrenheit(COLD_COOLING_LIMIT_C)} outdoors a compressor must not run in cooling. Prove
+          the 24 V side with the outdoor disconnect open.
+        </Words>
+      ) : null}
+    </BottomSheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  stepper: { flexDirection: 'row', alignItems: 'center', gap: 8 },
+  label: { flex: 1 },
+  value: { width: 76, textAlign: 'center' },
+});

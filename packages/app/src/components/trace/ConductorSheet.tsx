@@ -1,0 +1,75 @@
+import { StyleSheet, View } from 'react-native';
+import type { Circuit } from '@zygostat/core/circuit';
+import { ENDS, endPoint, findConductor, pointName } from '@zygostat/core/circuit';
+import { colourName, ohmsPerMetre } from '@zygostat/core/standards';
+import { showVolts } from '../../bench/show';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { pickedUp, sheetOpened } from '../../store/trace';
+import { Act, BottomSheet, Words } from '../basics';
+import type { TraceActions } from './useTraceActions';
+
+/** A conductor and its two ends: volts on each, probes, lift, and land elsewhere. */
+export function ConductorSheet({
+  circuit,
+  conductor: id,
+  actions,
+}: {
+  circuit: Circuit;
+  conductor: string;
+  actions: TraceActions;
+}) {
+  const dispatch = useAppDispatch();
+  const view = useAppSelector(({ bench }) => bench.view);
+  const conductor = findConductor(circuit, id);
+  const cable = circuit.cables.find(({ conductors }) => conductors.some((entry) => entry.id === id));
+  if (!conductor || !cable) return null;
+  const ohms = ohmsPerMetre(cable.gauge) * cable.lengthM;
+  return (
+    <BottomSheet
+      title={`${colourName(conductor.colour)} conductor`}
+      subtitle={`${cable.label} · ${cable.gauge} AWG · ${ohms.toFixed(2)} Ω end to end`}
+      onClose={() => dispatch(sheetOpened(null))}
+    >
+      {ENDS.map((end) => {
+        const point = endPoint(conductor, end);
+        const reading = view?.points[point];
+        return (
+          <View key={end} style={styles.end}>
+            <Words kind="strong">
+              {conductor[end] === null
+                ? `${end === 'from' ? 'First' : 'Second'} end, free`
+                : pointName(circuit, point)}
+            </Words>
+            {reading ? (
+              <Words kind="small">
+                {showVolts(reading.volts)} V to {pointName(circuit, reading.reference)}, {reading.standing}
+              </Words>
+            ) : null}
+            <View style={styles.row}>
+              <Act label="Red probe" onPress={() => actions.placeProbe('red', point)} style={styles.grow} />
+              <Act
+                label="Black probe"
+                onPress={() => actions.placeProbe('black', point)}
+                style={styles.grow}
+              />
+              <Act
+                label={conductor[end] === null ? 'Land' : 'Move'}
+                onPress={() => dispatch(pickedUp({ type: 'end', conductor: id, end }))}
+                style={styles.grow}
+              />
+            </View>
+          </View>
+        );
+      })}
+      <Words kind="small">
+        Insulate a free end on its own; bare copper next to a live stud is a short waiting to happen.
+      </Words>
+    </BottomSheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  end: { gap: 6, marginBottom: 8 },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
+  grow: { flex: 1 },
+});

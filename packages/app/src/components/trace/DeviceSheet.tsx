@@ -1,0 +1,95 @@
+import { StyleSheet, View } from 'react-native';
+import type { Circuit } from '@zygostat/core/circuit';
+import { findDevice, marksOf, setValue } from '@zygostat/core/circuit';
+import { fill, kindOf } from '@zygostat/core/devices';
+import { showVolts } from '../../bench/show';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { sheetOpened } from '../../store/trace';
+import { useTokens } from '../../theme';
+import { Act, BottomSheet, Words } from '../basics';
+import { FieldEditor } from './FieldEditor';
+import type { TraceActions } from './useTraceActions';
+
+/** All about one device: what it shows, how it is held, its terminals, its label and its settings. */
+export function DeviceSheet({
+  circuit,
+  device: id,
+  actions,
+}: {
+  circuit: Circuit;
+  device: string;
+  actions: TraceActions;
+}) {
+  const t = useTokens();
+  const dispatch = useAppDispatch();
+  const face = useAppSelector(({ bench }) => bench.view?.faces[id]);
+  const points = useAppSelector(({ bench }) => bench.view?.points);
+  const held = useAppSelector(({ bench }) => bench.inputs.controls[id]);
+  const device = findDevice(circuit, id);
+  if (!device) return null;
+  const kind = kindOf(device.kind);
+  const station = circuit.stations.find((entry) => entry.id === device.station);
+  const controls = fill(kind.controls, held ?? {});
+  return (
+    <BottomSheet
+      title={device.label}
+      subtitle={`${kind.title} · ${station?.name ?? ''}${face ? ` · ${face.text}` : ''}`}
+      onClose={() => dispatch(sheetOpened(null))}
+    >
+      {face?.detail ? <Words color={t.red}>{face.detail}</Words> : null}
+      {Object.entries(kind.controls).map(([name, field]) => (
+        <FieldEditor
+          key={name}
+          field={field}
+          value={controls[name]!}
+          given={held?.[name] !== undefined}
+          onChange={(value) => actions.setControl(id, name, value)}
+        />
+      ))}
+      <Words kind="strong" heading={3}>
+        Terminals
+      </Words>
+      <View style={styles.terminals}>
+        {marksOf(device).map((mark) => {
+          const point = `${id}.${mark}`;
+          const volts = points?.[point]?.volts;
+          return (
+            <Act
+              key={mark}
+              label={`${mark} · ${volts === undefined ? '–' : showVolts(volts)} V`}
+              onPress={() => dispatch(sheetOpened({ type: 'stud', point }))}
+            />
+          );
+        })}
+      </View>
+      {(['params', 'settings'] as const).map((group) =>
+        Object.keys(kind[group]).length === 0 ? null : (
+          <View key={group} style={styles.group}>
+            <Words kind="strong" heading={3}>
+              {group === 'params' ? 'Read from the label' : 'Set-up'}
+            </Words>
+            {Object.entries(kind[group]).map(([name, field]) => (
+              <FieldEditor
+                key={name}
+                field={field}
+                value={device[group][name] ?? field.default}
+                given={device[group][name] !== undefined}
+                onChange={(value) =>
+                  actions.edit(
+                    `${device.label}: ${field.label} ${String(value)} ${field.type === 'number' ? field.unit : ''}`.trim(),
+                    (c) => setValue(c, id, group, name, value),
+                  )
+                }
+              />
+            ))}
+          </View>
+        ),
+      )}
+    </BottomSheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  terminals: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  group: { gap: 10 },
+});

@@ -1,0 +1,90 @@
+import { Pressable, StyleSheet, View } from 'react-native';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { loadFollowed } from '../../store/bench';
+import { showVolts } from '../../bench/show';
+import { useTokens } from '../../theme';
+import { Act, Words } from '../basics';
+
+/** One load's way from hot to common: every terminal in order with its volts, and where it stops. */
+export function PathPane({ onStud }: { onStud: (point: string) => void }) {
+  const t = useTokens();
+  const dispatch = useAppDispatch();
+  const view = useAppSelector(({ bench }) => bench.view);
+  const followed = useAppSelector(({ bench }) => bench.followed);
+  const path = useAppSelector(({ bench }) => bench.path);
+  const inks = { hot: t.copper, return: t.teal, dead: t.mute, floating: t.slate };
+  return (
+    <View style={styles.pane}>
+      <Words kind="small">Follow the way to a load</Words>
+      <View style={styles.loads} role="group" aria-label="Loads">
+        {view?.loads.map(({ device, element, title, energised }) => (
+          <Act
+            key={`${device}:${element}`}
+            label={`${title}${energised ? ' · on' : ''}`}
+            pressed={followed?.device === device && followed.element === element}
+            onPress={() => dispatch(loadFollowed({ device, element }))}
+          />
+        ))}
+      </View>
+      {!followed ? <Words>Choose a load to see every terminal from hot to common.</Words> : null}
+      {followed && path.length === 0 ? (
+        <Words color={t.red}>
+          No wiring leads from a supply through this load and back. Look for a lifted conductor.
+        </Words>
+      ) : null}
+      <View role="list">
+        {path.map(({ point, name, volts, standing, onward }, i) => (
+          <View key={`${point}${i}`} role="listitem">
+            <Pressable
+              role="button"
+              aria-label={`${name}, ${showVolts(volts)} volts, ${standing}`}
+              onPress={() => onStud(point)}
+              style={[styles.stop, { backgroundColor: t.card, borderColor: t.line }]}
+            >
+              <Words style={styles.name}>{name}</Words>
+              <Words kind="mark" color={inks[standing]}>
+                {showVolts(volts)} V
+              </Words>
+            </Pressable>
+            {onward ? (
+              <View style={styles.onward}>
+                <View
+                  style={[
+                    styles.thread,
+                    {
+                      borderColor: onward.closed ? t.ink : t.red,
+                      borderStyle: onward.closed ? 'solid' : 'dashed',
+                    },
+                  ]}
+                />
+                <Words
+                  kind={onward.load ? 'strong' : 'small'}
+                  color={onward.closed ? (onward.load ? t.copper : t.mute) : t.red}
+                >
+                  {onward.closed ? onward.name : `${onward.name}: open here`}
+                </Words>
+              </View>
+            ) : null}
+          </View>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  pane: { padding: 12, gap: 10 },
+  loads: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  stop: {
+    minHeight: 44,
+    paddingHorizontal: 12,
+    borderRadius: 8,
+    borderWidth: 1,
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'space-between',
+  },
+  name: { flex: 1 },
+  onward: { flexDirection: 'row', alignItems: 'center', gap: 10, paddingLeft: 22, minHeight: 28 },
+  thread: { height: 28, borderLeftWidth: 2.5 },
+});

@@ -1,0 +1,70 @@
+import { format } from 'date-fns';
+import { StyleSheet, View } from 'react-native';
+import { ActivityIndicator } from 'react-native-paper';
+import type { Circuit } from '@zygostat/core/circuit';
+import { pointName } from '@zygostat/core/circuit';
+import { showQuantity } from '../../bench/show';
+import type { LoggedReading } from '../../store/api';
+import { problemOf, useListReadingsQuery } from '../../store/api';
+import { useTokens } from '../../theme';
+import { Act, Words } from '../basics';
+import { VERDICT_WORDS } from './LogSheet';
+
+const show = (value: number | null, unit: LoggedReading['unit']) => {
+  const { figure, unit: scaled } = showQuantity(value ?? Infinity, unit);
+  return `${figure} ${scaled}`;
+};
+
+/** Every reading taken on this job beside what the model expected of it. */
+export function ReadingsPane({ circuit, jobId }: { circuit: Circuit; jobId: string }) {
+  const t = useTokens();
+  const { data, isLoading, error, refetch } = useListReadingsQuery(jobId);
+  if (isLoading) return <ActivityIndicator style={styles.pane} accessibilityLabel="Loading readings" />;
+  if (error && !data)
+    return (
+      <View style={styles.pane}>
+        <Words>{problemOf(error).detail}</Words>
+        <Act label="Try again" onPress={() => void refetch()} />
+      </View>
+    );
+  return (
+    <View style={styles.pane}>
+      {data?.length === 0 ? (
+        <Words>
+          No readings yet. Put the probes on two studs, then press Log with what your own meter shows.
+        </Words>
+      ) : null}
+      <View role="list" style={styles.list}>
+        {data?.map((reading) => (
+          <View
+            key={reading.id}
+            role="listitem"
+            style={[styles.reading, { backgroundColor: t.card, borderColor: t.line }]}
+          >
+            <View style={styles.head}>
+              <Words kind="strong" style={styles.grow}>
+                {pointName(circuit, reading.red)} to {pointName(circuit, reading.black)}
+              </Words>
+              <Words kind="mark" color={reading.verdict === 'agrees' ? t.teal : t.red}>
+                {show(reading.actual, reading.unit)}
+              </Words>
+            </View>
+            <Words kind="small">
+              {VERDICT_WORDS[reading.verdict]} · expected {show(reading.expected, reading.unit)} · revision{' '}
+              {reading.revision} · {format(new Date(reading.createdAt), 'd MMM yyyy, HH:mm')}
+            </Words>
+            {reading.situation ? <Words kind="small">{reading.situation}</Words> : null}
+          </View>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  pane: { padding: 12, gap: 10 },
+  list: { gap: 8 },
+  reading: { borderWidth: 1, borderRadius: 10, padding: 12, gap: 2 },
+  head: { flexDirection: 'row', gap: 8 },
+  grow: { flex: 1 },
+});

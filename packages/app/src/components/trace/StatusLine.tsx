@@ -1,0 +1,80 @@
+import { StyleSheet, View } from 'react-native';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { showDuration } from '../../bench/show';
+import { pickedUp } from '../../store/trace';
+import { probeArmed } from '../../store/bench';
+import { useTokens } from '../../theme';
+import { Act, Words } from '../basics';
+
+/** What the circuit is doing, in words, and what to do next; or what waits for a tap. */
+export function StatusLine({ onSkip }: { onSkip: () => void }) {
+  const t = useTokens();
+  const dispatch = useAppDispatch();
+  const view = useAppSelector(({ bench }) => bench.view);
+  const armed = useAppSelector(({ bench }) => bench.armed);
+  const carried = useAppSelector(({ trace }) => trace.carried);
+  const failure = useAppSelector(({ bench }) => bench.failure);
+  const status = view?.status;
+  const tone = failure ? 'fault' : (status?.tone ?? 'idle');
+  const fill = {
+    idle: t.card,
+    running: t.tealSoft,
+    waiting: t.amberSoft,
+    caution: t.amberSoft,
+    fault: t.redSoft,
+  }[tone];
+  const ink = { idle: t.ink, running: t.teal, waiting: t.amber, caution: t.amber, fault: t.red }[tone];
+  const left = status?.until === undefined ? '' : `, ${showDuration(status.until - (view?.now ?? 0))} left`;
+  const inHand = armed
+    ? `Tap the stud for the ${armed} probe`
+    : carried
+      ? carried.type === 'end'
+        ? 'Tap the stud to land the conductor on'
+        : 'Tap the stud for the other end of the jumper'
+      : null;
+  return (
+    <View
+      style={[styles.line, { backgroundColor: inHand ? t.copperSoft : fill, borderColor: t.line }]}
+      aria-live="polite"
+      role="status"
+    >
+      <View style={styles.text}>
+        <Words kind="strong" color={inHand ? t.copper : ink} lines={3} style={styles.main}>
+          {inHand ?? failure ?? (status ? `${status.text}${left}` : 'Working out the circuit…')}
+        </Words>
+        {inHand ? null : (
+          <Words kind="small" color={t.ink} lines={2}>
+            {failure ? 'Undo the last change, or reload the page.' : (status?.next ?? '')}
+          </Words>
+        )}
+      </View>
+      {inHand ? (
+        <Act
+          label="Cancel"
+          look="plain"
+          onPress={() => {
+            dispatch(probeArmed(null));
+            dispatch(pickedUp(null));
+          }}
+        />
+      ) : status?.until !== undefined ? (
+        <Act label="Skip" hint="Skip ahead to the end of the wait" look="plain" onPress={onSkip} />
+      ) : null}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  line: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    marginHorizontal: 12,
+    paddingLeft: 12,
+    paddingVertical: 6,
+    borderRadius: 10,
+    borderWidth: 1,
+    minHeight: 58,
+  },
+  text: { flex: 1, paddingRight: 8 },
+  main: { fontSize: 15.5, lineHeight: 20 },
+});

@@ -1,0 +1,178 @@
+import { StyleSheet, View } from 'react-native';
+import type { Circuit, Conductor, End } from '@zygostat/core/circuit';
+import {
+  ENDS,
+  endPoint,
+  findDevice,
+  landedOn,
+  otherEnd,
+  pointName,
+  splitTerminal,
+} from '@zygostat/core/circuit';
+import { fill, kindOf } from '@zygostat/core/devices';
+import { colourName } from '@zygostat/core/standards';
+import { showVolts } from '../../bench/show';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { pickedUp, sheetOpened } from '../../store/trace';
+import { probePlaced } from '../../store/bench';
+import { useTokens } from '../../theme';
+import { Act, BottomSheet, Words } from '../basics';
+import { Swatch } from './Swatch';
+import type { TraceActions } from './useTraceActions';
+
+interface StudSheetProps {
+  circuit: Circuit;
+  point: string;
+  actions: TraceActions;
+}
+
+const STANDING_WORDS = {
+  hot: 'Hot',
+  return: 'Return',
+  dead: 'Dead: nothing drives it now',
+  floating: 'Floating: tied to nothing, a meter shows ghost volts here',
+} as const;
+
+/** Every conductor end that is free, to be landed here. */
+const freeEnds = (circuit: Circuit): { conductor: Conductor; end: End }[] =>
+  circuit.cables.flatMap(({ conductors }) =>
+    conductors.flatMap((conductor) =>
+      ENDS.filter((end) => conductor[end] === null).map((end) => ({ conductor, end })),
+    ),
+  );
+
+/** All about one terminal: what it is for, what is on it, what it reads; probes, landings and jumpers from here. */
+export function StudSheet({ circuit, point, actions }: StudSheetProps) {
+  const t = useTokens();
+  const dispatch = useAppDispatch();
+  const reading = useAppSelector(({ bench }) => bench.view?.points[point]);
+  const { deviceId, mark } = splitTerminal(point);
+  const device = findDevice(circuit, deviceId);
+  if (!device) return null;
+  const kind = kindOf(device.kind);
+  const designation = kind
+    .designations(fill(kind.params, device.params))
+    .find((entry) => entry.mark === mark);
+  const station = circuit.stations.find(({ id }) => id === device.station);
+  const landed = landedOn(circuit, point);
+  const jumpers = circuit.links.filter(({ joins }) => joins.includes(point));
+  const loose = freeEnds(circuit);
+  const lineVolts = designation?.role === 'line' || designation?.role === 'winding';
+  const log = () => {
+    if (!reading) return;
+    dispatch(probePlaced({ probe: 'red', point }));
+    dispatch(probePlaced({ probe: 'black', point: reading.reference }));
+    dispatch(sheetOpened({ type: 'log', red: point, black: reading.reference }));
+  };
+  return (
+    <BottomSheet
+      title={pointName(circuit, point)}
+      subtitle={`${station?.name ?? ''}${designation?.aliases ? ` · also marked ${designation.aliases.join(', ')}` : ''}`}
+      onClose={() => dispatch(sheetOpened(null))}
+    >
+      <Words>{designation?.purpose}</Words>
+      {lineVolts ? (
+        <View style={[styles.caution, { backgroundColor: t.redSoft, borderColor: t.red }]}>
+          <Words color={t.red}>
+            Line voltage. Open the breaker and prove dead before touching; local code decides who may work
+            here.
+          </Words>
+        </View>
+      ) : null}
+      {reading ? (
+        <View style={styles.reads}>
+          <Words kind="mark">{showVolts(reading.volts)} V</Words>
+          <Words kind="small">
+            to {pointName(circuit, reading.reference)} · {STANDING_WORDS[reading.standing]}
+          </Words>
+        </View>
+      ) : null}
+      <View style={styles.row}>
+        <Act label="Red probe here" onPress={() => actions.placeProbe('red', point)} style={styles.grow} />
+        <Act
+          label="Black probe here"
+          onPress={() => actions.placeProbe('black', point)}
+          style={styles.grow}
+        />
+      </View>
+      <Act label="Log what I read here" look="filled" onPress={log} />
+      <Words kind="strong" heading={3}>
+        Landed here
+      </Words>
+      {landed.length === 0 ? <Words kind="small">No conductor.</Words> : null}
+      {landed.map(({ conductor, end, cable }) => (
+        <View key={`${conductor.id}${end}`} style={styles.item}>
+          <Swatch colour={conductor.colour} />
+          <View style={styles.grow}>
+            <Words>
+              {colourName(conductor.colour)} to {pointName(circuit, endPoint(conductor, otherEnd(end)))}
+            </Words>
+            <Words kind="small">{cable.label}</Words>
+          </View>
+          <Act
+            label="Move"
+            hint={`Move the ${colourName(conductor.colour)} conductor to another stud`}
+            onPress={() => dispatch(pickedUp({ type: 'end', conductor: conductor.id, end }))}
+          />
+          <Act
+            label="Lift"
+            hint={`Lift the ${colourName(conductor.colour)} conductor`}
+            onPress={() => actions.liftEnd(conductor.id, end)}
+          />
+        </View>
+      ))}
+      {jumpers.map(({ id, joins }) => (
+        <View key={id} style={styles.item}>
+          <Words style={styles.grow}>
+            Jumper: {joins.map((terminal) => pointName(circuit, terminal)).join(' to ')}
+          </Words>
+          <Act label="Take off" onPress={() => actions.removeJumper(id)} />
+        </View>
+      ))}
+      {loose.length > 0 ? (
+        <Words kind="strong" heading={3}>
+          Land a free end here
+        </Words>
+      ) : null}
+      {loose.map(({ conductor, end }) => (
+        <View key={`${conductor.id}${end}`} style={styles.item}>
+          <Swatch colour={conductor.colour} />
+          <Words style={styles.grow}>
+            {colourName(conductor.colour)},{' '}
+            {conductor[otherEnd(end)] === null
+              ? `spare, ${end === 'from' ? 'first' : 'second'} end`
+              : `from ${pointName(circuit, conductor[otherEnd(end)]!)}`}
+          </Words>
+          <Act
+            label="Land"
+            hint={`Land the ${colourName(conductor.colour)} conductor here`}
+            onPress={() => {
+              dispatch(pickedUp({ type: 'end', conductor: conductor.id, end }));
+              actions.tapStud(point);
+            }}
+          />
+        </View>
+      ))}
+      <View style={styles.row}>
+        <Act
+          label="Jumper from here"
+          onPress={() => dispatch(pickedUp({ type: 'jumper', from: point }))}
+          style={styles.grow}
+        />
+        <Act
+          label={`About ${device.label}`}
+          onPress={() => dispatch(sheetOpened({ type: 'device', device: device.id }))}
+          style={styles.grow}
+        />
+      </View>
+    </BottomSheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
+  reads: { flexDirection: 'row', alignItems: 'baseline', gap: 10, flexWrap: 'wrap' },
+  item: { flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 44 },
+  grow: { flex: 1 },
+  caution: { borderWidth: 1, borderRadius: 8, padding: 10 },
+});

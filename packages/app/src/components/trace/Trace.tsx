@@ -1,0 +1,205 @@
+import { router } from 'expo-router';
+import { useCallback, useState } from 'react';
+import type { LayoutChangeEvent } from 'react-native';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import { Snackbar } from 'react-native-paper';
+import type { Circuit } from '@zygostat/core/circuit';
+import { useBenchRunner } from '../../bench/useBenchRunner';
+import { useAppDispatch, useAppSelector } from '../../store';
+import type { Pane } from '../../store/trace';
+import { paneChosen, sheetOpened, told } from '../../store/trace';
+import { useTokens, useWide } from '../../theme';
+import { Act, Words } from '../basics';
+import { Loom } from '../loom/Loom';
+import { MeterBar } from '../meter/MeterBar';
+import { CallStrip } from './CallStrip';
+import { PathPane } from './PathPane';
+import { ReadingsPane } from './ReadingsPane';
+import { SaveState } from './SaveState';
+import { StatusLine } from './StatusLine';
+import { TraceSheet } from './TraceSheet';
+import type { TraceActions } from './useTraceActions';
+import { useTraceActions } from './useTraceActions';
+import { useTraceKeys } from './useTraceKeys';
+
+interface TraceProps {
+  jobId: string;
+  title: string;
+  subtitle: string;
+  notes: string;
+  circuit: Circuit;
+}
+
+const PANES: Record<Pane, string> = { loom: 'Loom', path: 'Path', readings: 'Readings' };
+
+function Header({
+  title,
+  subtitle,
+  actions,
+}: Pick<TraceProps, 'title' | 'subtitle'> & { actions: TraceActions }) {
+  const dispatch = useAppDispatch();
+  const canUndo = useAppSelector(({ edits }) => edits.past.length > 0);
+  const canRedo = useAppSelector(({ edits }) => edits.future.length > 0);
+  return (
+    <View style={styles.header}>
+      <Act
+        label="Jobs"
+        hint="Back to jobs"
+        icon="back"
+        look="plain"
+        iconOnly
+        onPress={() => router.replace('/')}
+      />
+      <View style={styles.titles}>
+        <Words kind="title" heading={1} lines={1}>
+          {title}
+        </Words>
+        <Words kind="small" lines={1}>
+          {subtitle}
+        </Words>
+      </View>
+      <Act label="Undo" icon="undo" look="plain" iconOnly disabled={!canUndo} onPress={actions.undo} />
+      <Act label="Redo" icon="redo" look="plain" iconOnly disabled={!canRedo} onPress={actions.redo} />
+      <Act
+        label="Notes, theme and files"
+        icon="more"
+        look="plain"
+        iconOnly
+        onPress={() => dispatch(sheetOpened({ type: 'menu' }))}
+      />
+    </View>
+  );
+}
+
+function PaneTabs({ panes }: { panes: readonly Pane[] }) {
+  const dispatch = useAppDispatch();
+  const pane = useAppSelector(({ trace }) => trace.pane);
+  const shown = panes.includes(pane) ? pane : panes[0];
+  return (
+    <View style={styles.tabs} role="group" aria-label="Views">
+      {panes.map((name) => (
+        <Act
+          key={name}
+          label={PANES[name]}
+          pressed={name === shown}
+          onPress={() => dispatch(paneChosen(name))}
+          style={styles.grow}
+        />
+      ))}
+    </View>
+  );
+}
+
+/** The loom at whatever width it is given. */
+function LiveLoom({ circuit, actions }: { circuit: Circuit; actions: TraceActions }) {
+  const dispatch = useAppDispatch();
+  const [width, setWidth] = useState(0);
+  const view = useAppSelector(({ bench }) => bench.view);
+  const meter = useAppSelector(({ bench }) => bench.meter);
+  const inviting = useAppSelector(({ bench, trace }) => bench.armed !== null || trace.carried !== null);
+  const measure = useCallback(
+    ({ nativeEvent }: LayoutChangeEvent) => setWidth(Math.floor(nativeEvent.layout.width)),
+    [],
+  );
+  const onDevice = useCallback(
+    (device: string) => void dispatch(sheetOpened({ type: 'device', device })),
+    [dispatch],
+  );
+  const onConductor = useCallback(
+    (conductor: string) => void dispatch(sheetOpened({ type: 'conductor', conductor })),
+    [dispatch],
+  );
+  return (
+    <View onLayout={measure}>
+      {width > 0 ? (
+        <Loom
+          circuit={circuit}
+          view={view}
+          meter={meter}
+          width={Math.min(width, 560)}
+          inviting={inviting}
+          onStud={actions.tapStud}
+          onToggle={actions.toggle}
+          onDevice={onDevice}
+          onConductor={onConductor}
+        />
+      ) : null}
+    </View>
+  );
+}
+
+/** The live circuit of one job: call, watch, probe, change, log. */
+export function Trace({ jobId, title, subtitle, notes, circuit }: TraceProps) {
+  const t = useTokens();
+  const wide = useWide();
+  const dispatch = useAppDispatch();
+  const run = useBenchRunner();
+  const actions = useTraceActions();
+  const skip = useCallback(() => run('skip'), [run]);
+  useTraceKeys(actions, skip);
+  const pane = useAppSelector(({ trace }) => trace.pane);
+  const message = useAppSelector(({ trace }) => trace.message);
+  const loom = <LiveLoom circuit={circuit} actions={actions} />;
+  const path = <PathPane onStud={actions.tapStud} />;
+  const readings = <ReadingsPane circuit={circuit} jobId={jobId} />;
+  const header = <Header title={title} subtitle={subtitle} actions={actions} />;
+  const meter = <MeterBar circuit={circuit} />;
+  const calls = <CallStrip circuit={circuit} actions={actions} />;
+  return (
+    <View style={[styles.page, { backgroundColor: t.paper }]} role="main">
+      {wide ? (
+        <View style={styles.wide}>
+          <View style={[styles.work, { borderColor: t.line }]}>
+            {header}
+            <StatusLine onSkip={skip} />
+            <SaveState jobId={jobId} />
+            <PaneTabs panes={['path', 'readings']} />
+            <ScrollView style={styles.grow}>{pane === 'readings' ? readings : path}</ScrollView>
+            {calls}
+          </View>
+          <View style={styles.bench}>
+            <ScrollView style={styles.grow} contentContainerStyle={styles.centred}>
+              {loom}
+            </ScrollView>
+            {meter}
+          </View>
+        </View>
+      ) : (
+        <>
+          {header}
+          <StatusLine onSkip={skip} />
+          <PaneTabs panes={['loom', 'path', 'readings']} />
+          <SaveState jobId={jobId} />
+          <ScrollView style={styles.grow}>
+            {pane === 'loom' ? loom : pane === 'path' ? path : readings}
+          </ScrollView>
+          {meter}
+          {calls}
+        </>
+      )}
+      <TraceSheet circuit={circuit} jobId={jobId} notes={notes} actions={actions} />
+      <Snackbar
+        visible={message !== null}
+        onDismiss={() => dispatch(told(null))}
+        duration={2500}
+        wrapperStyle={wide ? styles.snackWide : styles.snack}
+      >
+        {message ?? ''}
+      </Snackbar>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  page: { flex: 1 },
+  header: { flexDirection: 'row', alignItems: 'center', paddingLeft: 2, paddingRight: 2, minHeight: 56 },
+  titles: { flex: 1 },
+  tabs: { flexDirection: 'row', gap: 8, paddingHorizontal: 12, paddingVertical: 6 },
+  grow: { flex: 1 },
+  wide: { flex: 1, flexDirection: 'row' },
+  work: { flex: 1, borderRightWidth: 1 },
+  bench: { width: 560 },
+  centred: { alignItems: 'stretch' },
+  snack: { bottom: 190 },
+  snackWide: { bottom: 100 },
+});

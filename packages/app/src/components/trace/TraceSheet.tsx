@@ -1,0 +1,40 @@
+import type { Circuit } from '@zygostat/core/circuit';
+import { useAppSelector } from '../../store';
+import { ConditionsSheet } from './ConditionsSheet';
+import { ConductorSheet } from './ConductorSheet';
+import { DeviceSheet } from './DeviceSheet';
+import { KeysSheet } from './KeysSheet';
+import { LogSheet } from './LogSheet';
+import { MenuSheet } from './MenuSheet';
+import { StudSheet } from './StudSheet';
+import type { TraceActions } from './useTraceActions';
+
+interface TraceSheetProps {
+  circuit: Circuit;
+  jobId: string;
+  notes: string;
+  actions: TraceActions;
+}
+
+/** Whichever sheet is open, if one is. */
+export function TraceSheet({ circuit, jobId, notes, actions }: TraceSheetProps) {
+  const sheet = useAppSelector(({ trace }) => trace.sheet);
+  if (!sheet) return null;
+  const common = { circuit, actions };
+  switch (sheet.type) {
+    case 'stud':
+      return <StudSheet {...common} point={sheet.point} />;
+    case 'device':
+      return <DeviceSheet {...common} device={sheet.device} />;
+    case 'conductor':
+      return <ConductorSheet {...common} conductor={sheet.conductor} />;
+    case 'log':
+      return <LogSheet circuit={circuit} jobId={jobId} red={sheet.red} black={sheet.black} />;
+    case 'conditions':
+      return <ConditionsSheet {...common} />;
+    case 'menu':
+      return <MenuSheet circuit={circuit} notes={notes} />;
+    case 'keys':
+      return <KeysSheet />;
+  }
+}

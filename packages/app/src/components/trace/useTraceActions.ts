@@ -1,0 +1,117 @@
+import { useCallback, useMemo } from 'react';
+import { useStore } from 'react-redux';
+import type { Circuit, End } from '@zygostat/core/circuit';
+import {
+  EditError,
+  addLink,
+  endPoint,
+  findConductor,
+  findDevice,
+  land,
+  lift,
+  pointName,
+  removeLink,
+} from '@zygostat/core/circuit';
+import type { Value } from '@zygostat/core/devices';
+import { fill, kindOf } from '@zygostat/core/devices';
+import { colourName } from '@zygostat/core/standards';
+import type { Call } from '../../bench/calls';
+import { pressCall } from '../../bench/calls';
+import type { RootState, Store } from '../../store';
+import type { Probe } from '../../store/bench';
+import { conditionsSet, controlSet, probePlaced } from '../../store/bench';
+import { pickedUp, sheetOpened, told } from '../../store/trace';
+import { REDO, UNDO, edited } from '../../store/work';
+
+/** The control a tap on a chip flips: the device's first choice between two. */
+export function toggleOf(kind: string): { name: string; options: [string, string] } | null {
+  for (const [name, field] of Object.entries(kindOf(kind).controls)) {
+    if (field.type !== 'choice') continue;
+    const options = Object.keys(field.options);
+    if (options.length === 2) return { name, options: options as [string, string] };
+  }
+  return null;
+}
+
+/** A link id that is not taken. */
+function freeLinkId({ links }: Circuit): string {
+  for (let i = 1; ; i++) if (!links.some(({ id }) => id === `jumper${i}`)) return `jumper${i}`;
+}
+
+/** Everything a person can do on Trace, for taps, sheets and keys alike. */
+export function useTraceActions() {
+  const store = useStore() as unknown as Store;
+  const edit = useCallback(
+    (note: string, change: (circuit: Circuit) => Circuit) => {
+      const { circuit } = (store.getState() as RootState).edits.present;
+      if (!circuit) return;
+      try {
+        store.dispatch(edited({ circuit: change(circuit), note }));
+        store.dispatch(told(note));
+      } catch (error) {
+        if (!(error instanceof EditError)) throw error;
+        store.dispatch(told(error.message));
+      }
+    },
+    [store],
+  );
+  return useMemo(() => {
+    const state = () => store.getState() as RootState;
+    const circuitNow = () => state().edits.present.circuit;
+    const wireName = (circuit: Circuit, id: string) => colourName(findConductor(circuit, id)!.colour);
+    const actions = {
+      edit,
+      undo: () => void store.dispatch({ type: UNDO }),
+      redo: () => void store.dispatch({ type: REDO }),
+      call: (call: Call) => {
+        const circuit = circuitNow();
+        if (!circuit) return;
+        const { controls, indoorC } = pressCall(circuit, state().bench.inputs, call);
+        controls.forEach((change) => store.dispatch(controlSet(change)));
+        if (indoorC !== undefined) store.dispatch(conditionsSet({ indoorC }));
+      },
+      setControl: (device: string, name: string, value: Value) =>
+        void store.dispatch(controlSet({ device, name, value })),
+      toggle: (id: string) => {
+        const circuit = circuitNow();
+        const device = circuit && findDevice(circuit, id);
+        const toggle = device ? toggleOf(device.kind) : null;
+        if (!device || !toggle) return;
+        const now = fill(kindOf(device.kind).controls, state().bench.inputs.controls[id] ?? {})[toggle.name];
+        const [one, other] = toggle.options;
+        store.dispatch(controlSet({ device: id, name: toggle.name, value: now === one ? other : one }));
+      },
+      placeProbe: (probe: Probe, point: string | null) => {
+        store.dispatch(probePlaced({ probe, point }));
+        store.dispatch(sheetOpened(null));
+      },
+      liftEnd: (conductor: string, end: End) => {
+        const circuit = circuitNow()!;
+        const from = pointName(circuit, endPoint(findConductor(circuit, conductor)!, end));
+        edit(`Lifted ${wireName(circuit, conductor)} off ${from}`, (c) => lift(c, conductor, end));
+      },
+      removeJumper: (id: string) => edit('Took a jumper off', (c) => removeLink(c, id)),
+      /** A stud was tapped: it gets the probe or conductor in hand, or opens its sheet. */
+      tapStud: (point: string) => {
+        const { armed } = state().bench;
+        const { carried } = state().trace;
+        if (armed) return actions.placeProbe(armed, point);
+        if (!carried) return void store.dispatch(sheetOpened({ type: 'stud', point }));
+        store.dispatch(pickedUp(null));
+        const circuit = circuitNow()!;
+        const name = pointName(circuit, point);
+        if (carried.type === 'end')
+          edit(`Landed ${wireName(circuit, carried.conductor)} on ${name}`, (c) =>
+            land(c, carried.conductor, carried.end, point),
+          );
+        else
+          edit(`Jumper from ${pointName(circuit, carried.from)} to ${name}`, (c) =>
+            addLink(c, { id: freeLinkId(c), kind: 'jumper', joins: [carried.from, point] }),
+          );
+      },
+    };
+    return actions;
+  }, [store, edit]);
+}
+
+export type TraceActions = ReturnType<typeof useTraceActions>;

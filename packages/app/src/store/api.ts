@@ -1,0 +1,121 @@
+import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import type { Verdict } from '@zygostat/core/behaviour';
+import type { Circuit, Problem } from '@zygostat/core/circuit';
+import type { MeterMode } from '@zygostat/core/network';
+import type { MeterKind } from '@zygostat/core/standards';
+
+export interface Job {
+  id: string;
+  name: string;
+  site: string;
+  system: string;
+  notes: string;
+  state: 'open' | 'done';
+  createdAt: string;
+  updatedAt: string;
+  revision: number;
+  readings: number;
+  disagreeing: number;
+}
+
+export interface OpenedJob extends Job {
+  circuit: Circuit;
+}
+
+export interface NewJob {
+  name: string;
+  site: string;
+  template?: string;
+  circuit?: unknown;
+}
+
+export interface NewReading {
+  revision: number;
+  mode: MeterMode;
+  meter: MeterKind;
+  red: string;
+  black: string;
+  /** `null` is an open loop. */
+  expected: number | null;
+  actual: number | null;
+  situation: string;
+}
+
+export interface LoggedReading extends NewReading {
+  id: string;
+  unit: 'V' | 'Ω' | 'A';
+  verdict: Verdict;
+  createdAt: string;
+}
+
+/** What the server answers when it cannot do something (RFC 9457). */
+export interface ProblemDetails {
+  status: number;
+  title: string;
+  detail: string;
+  problems?: Problem[];
+  latest?: number;
+}
+
+/** The problem behind a failed request, or what to say when the server did not answer. */
+export function problemOf(error: unknown): ProblemDetails {
+  const data = typeof error === 'object' && error !== null && 'data' in error ? error.data : undefined;
+  if (typeof data === 'object' && data !== null && 'detail' in data) return data as ProblemDetails;
+  return {
+    status: 0,
+    title: 'No answer',
+    detail: 'The server does not answer. Your work is kept here and sent when it does.',
+  };
+}
+
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
+  tagTypes: ['Jobs', 'Job', 'Readings'],
+  endpoints: (build) => ({
+    listJobs: build.query<Job[], string>({
+      query: (search) => ({ url: 'jobs', params: search ? { search } : {} }),
+      providesTags: ['Jobs'],
+    }),
+    listSites: build.query<{ id: string; name: string }[], undefined>({
+      query: () => 'sites',
+      providesTags: ['Jobs'],
+    }),
+    openJob: build.query<OpenedJob, string>({
+      query: (id) => `jobs/${encodeURIComponent(id)}`,
+      providesTags: (_result, _error, id) => [{ type: 'Job', id }],
+    }),
+    createJob: build.mutation<Job, NewJob>({
+      query: (body) => ({ url: 'jobs', method: 'POST', body }),
+      invalidatesTags: ['Jobs'],
+    }),
+    saveRevision: build.mutation<
+      { number: number },
+      { id: string; base: number; circuit: Circuit; note: string }
+    >({
+      query: ({ id, ...body }) => ({ url: `jobs/${encodeURIComponent(id)}/revisions`, method: 'POST', body }),
+      invalidatesTags: ['Jobs'],
+    }),
+    listReadings: build.query<LoggedReading[], string>({
+      query: (id) => `jobs/${encodeURIComponent(id)}/readings`,
+      providesTags: (_result, _error, id) => [{ type: 'Readings', id }],
+    }),
+    logReading: build.mutation<LoggedReading, { id: string; reading: NewReading }>({
+      query: ({ id, reading }) => ({
+        url: `jobs/${encodeURIComponent(id)}/readings`,
+        method: 'POST',
+        body: reading,
+      }),
+      invalidatesTags: (_result, _error, { id }) => [{ type: 'Readings', id }, 'Jobs'],
+    }),
+  }),
+});
+
+export const {
+  useListJobsQuery,
+  useListSitesQuery,
+  useOpenJobQuery,
+  useCreateJobMutation,
+  useListReadingsQuery,
+  useLogReadingMutation,
+} = api;

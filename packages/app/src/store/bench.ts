@@ -1,0 +1,107 @@
+/** The bench of the open job: how everything is set, where the probes are, what the model answered. */
+import type { PayloadAction } from '@reduxjs/toolkit';
+import { createSlice } from '@reduxjs/toolkit';
+import type { BenchView, Inputs, PathStop, World } from '@zygostat/core/behaviour';
+import { NEW_WORLD } from '@zygostat/core/behaviour';
+import type { Conditions, Value } from '@zygostat/core/devices';
+import type { MeterMode, Reading } from '@zygostat/core/network';
+import type { MeterKind } from '@zygostat/core/standards';
+
+export type Probe = 'red' | 'black';
+
+export interface Meter {
+  mode: MeterMode;
+  kind: MeterKind;
+  red: string | null;
+  black: string | null;
+}
+
+export interface Bench {
+  inputs: Inputs;
+  world: World;
+  meter: Meter;
+  /** The load whose path is followed. */
+  followed: { device: string; element: string } | null;
+  /** Probe that the next tapped stud gets. */
+  armed: Probe | null;
+  view: BenchView | null;
+  reading: Reading | null;
+  path: PathStop[];
+  /** Why the model could not answer, in words. */
+  failure: string | null;
+}
+
+/** A warm day indoors and out: a cooling call is the usual first question. °C. */
+export const FRESH: Bench = {
+  inputs: { controls: {}, conditions: { indoorC: 25.6, outdoorC: 31.1 } },
+  world: NEW_WORLD,
+  meter: { mode: 'ac-volts', kind: 'high-z', red: null, black: null },
+  followed: null,
+  armed: null,
+  view: null,
+  reading: null,
+  path: [],
+  failure: null,
+};
+
+export interface Answer {
+  world: World;
+  view: BenchView;
+  reading: Reading | null;
+  path: PathStop[];
+}
+
+const bench = createSlice({
+  name: 'bench',
+  initialState: FRESH,
+  reducers: {
+    benchOpened: (
+      _state,
+      { payload }: PayloadAction<Partial<Pick<Bench, 'inputs' | 'world' | 'meter'>>>,
+    ): Bench => ({
+      ...FRESH,
+      ...payload,
+    }),
+    controlSet: (state, { payload }: PayloadAction<{ device: string; name: string; value: Value }>) => {
+      const { device, name, value } = payload;
+      state.inputs.controls = {
+        ...state.inputs.controls,
+        [device]: { ...state.inputs.controls[device], [name]: value },
+      };
+    },
+    conditionsSet: (state, { payload }: PayloadAction<Partial<Conditions>>) => {
+      state.inputs.conditions = { ...state.inputs.conditions, ...payload };
+    },
+    probeArmed: (state, { payload }: PayloadAction<Probe | null>) => {
+      state.armed = payload;
+    },
+    probePlaced: (state, { payload }: PayloadAction<{ probe: Probe; point: string | null }>) => {
+      state.meter[payload.probe] = payload.point;
+      state.armed = null;
+      if (payload.point === null) state.reading = null;
+    },
+    meterSet: (state, { payload }: PayloadAction<Partial<Meter>>) => {
+      Object.assign(state.meter, payload);
+    },
+    loadFollowed: (state, { payload }: PayloadAction<Bench['followed']>) => {
+      state.followed = payload;
+    },
+    answered: (state, { payload }: PayloadAction<Answer>) => ({ ...state, ...payload, failure: null }),
+    failed: (state, { payload }: PayloadAction<string>) => {
+      state.failure = payload;
+    },
+  },
+});
+
+export const {
+  benchOpened,
+  controlSet,
+  conditionsSet,
+  probeArmed,
+  probePlaced,
+  meterSet,
+  loadFollowed,
+  answered,
+  failed,
+} = bench.actions;
+export const benchReducer = bench.reducer;

@@ -1,0 +1,113 @@
+/**
+ * What is kept in this browser: settings, and per job the bench and any edit the server
+ * has not acknowledged. Everything read back is checked; what does not fit is left out,
+ * never allowed to break the page.
+ */
+import type { Circuit } from '@zygostat/core/circuit';
+import { parseCircuit } from '@zygostat/core/circuit';
+import { METER_MODES } from '@zygostat/core/network';
+import { METER_OHMS } from '@zygostat/core/standards';
+import * as yup from 'yup';
+import type { Bench } from './bench';
+import { THEME_CHOICES } from './settings';
+
+const PREFIX = 'zygostat.1';
+
+function read(key: string): unknown {
+  try {
+    const text = localStorage.getItem(`${PREFIX}.${key}`);
+    return text === null ? undefined : JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
+function write(key: string, value: unknown): void {
+  try {
+    if (value === undefined) localStorage.removeItem(`${PREFIX}.${key}`);
+    else localStorage.setItem(`${PREFIX}.${key}`, JSON.stringify(value));
+  } catch {
+    // A full or forbidden store costs only what is kept here; the server has the rest.
+  }
+}
+
+const scalar = yup
+  .mixed<number | string>()
+  .test('scalar', (value) => typeof value === 'number' || typeof value === 'string');
+const record = <T>(of: yup.Schema<T>) =>
+  yup.mixed<Record<string, T>>().test('record', (value) => {
+    if (typeof value !== 'object' || value === null || Array.isArray(value)) return false;
+    return Object.values(value).every((entry) => of.isValidSync(entry, { strict: true }));
+  });
+
+const temperature = yup.number().strict().min(-60).max(70).required();
+const state = record(
+  yup
+    .mixed()
+    .nullable()
+    .test('plain', (value) => value === null || ['number', 'string', 'boolean'].includes(typeof value)),
+);
+
+const benchSchema = yup.object({
+  inputs: yup
+    .object({
+      controls: record(record(scalar)).required(),
+      conditions: yup.object({ indoorC: temperature, outdoorC: temperature }).required(),
+    })
+    .required(),
+  world: yup
+    .object({ now: yup.number().strict().min(0).max(1e9).required(), states: record(state).required() })
+    .required(),
+  meter: yup
+    .object({
+      mode: yup.string().strict().oneOf(METER_MODES).required(),
+      kind: yup.string().strict().oneOf(Object.keys(METER_OHMS)).required(),
+      red: yup.string().strict().nullable().defined(),
+      black: yup.string().strict().nullable().defined(),
+    })
+    .required(),
+});
+
+type KeptBench = Pick<Bench, 'inputs' | 'world' | 'meter'>;
+
+/** The bench of a job as it was left, or `undefined` when there is none that fits. */
+export function keptBench(jobId: string): KeptBench | undefined {
+  const found = read(`bench.${jobId}`);
+  return benchSchema.isValidSync(found, { strict: true }) ? (found as KeptBench) : undefined;
+}
+
+export function keepBench(jobId: string, { inputs, world, meter }: KeptBench): void {
+  write(`bench.${jobId}`, { inputs, world, meter });
+}
+
+export interface Draft {
+  base: number;
+  circuit: Circuit;
+  note: string;
+}
+
+/** An edit of a job that the server has not acknowledged. */
+export function keptDraft(jobId: string): Draft | undefined {
+  const found = read(`draft.${jobId}`);
+  if (typeof found !== 'object' || found === null || !('base' in found) || !('circuit' in found))
+    return undefined;
+  try {
+    const note = 'note' in found && typeof found.note === 'string' ? found.note : '';
+    return { base: Number(found.base), circuit: parseCircuit(found.circuit), note };
+  } catch {
+    return undefined;
+  }
+}
+
+export function keepDraft(jobId: string, draft: Draft | undefined): void {
+  write(`draft.${jobId}`, draft);
+}
+
+export function keptTheme() {
+  const found = read('theme');
+  return THEME_CHOICES.find((choice) => choice === found);
+}
+
+export function keepTheme(theme: string): void {
+  write('theme', theme);
+}

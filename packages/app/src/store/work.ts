@@ -1,0 +1,74 @@
+/** The circuit being worked on, with undo, and how far it has been saved. */
+import type { Dispatch, PayloadAction } from '@reduxjs/toolkit';
+import { createSlice } from '@reduxjs/toolkit';
+import type { Circuit } from '@zygostat/core/circuit';
+import undoable from 'redux-undo';
+
+interface Edit {
+  circuit: Circuit | null;
+  /** What the last edit was, for the revision's note. */
+  note: string;
+}
+
+const edits = createSlice({
+  name: 'edits',
+  initialState: { circuit: null, note: '' } as Edit,
+  reducers: {
+    loaded: (_state, { payload }: PayloadAction<Circuit>): Edit => ({ circuit: payload, note: '' }),
+    edited: (_state, { payload }: PayloadAction<{ circuit: Circuit; note: string }>): Edit => payload,
+  },
+});
+
+const { loaded } = edits.actions;
+export const { edited } = edits.actions;
+
+export const UNDO = 'edits/undo';
+export const REDO = 'edits/redo';
+const FORGET = 'edits/forget';
+
+/** Undo steps kept. */
+const DEPTH = 100;
+
+export const editsReducer = undoable(edits.reducer, {
+  limit: DEPTH,
+  undoType: UNDO,
+  redoType: REDO,
+  filter: (action) => action.type === edited.type,
+  clearHistoryType: FORGET,
+});
+
+/** Takes up a circuit as opened, with no history behind it. */
+export const takeUp = (circuit: Circuit) => (dispatch: Dispatch) => {
+  dispatch(loaded(circuit));
+  dispatch({ type: FORGET });
+};
+
+export type SaveState = 'saved' | 'saving' | 'waiting' | 'conflict' | 'refused';
+
+interface Saving {
+  jobId: string | null;
+  /** Newest revision this circuit is based on. */
+  base: number;
+  state: SaveState;
+  /** What the server said, when it refused. */
+  detail: string;
+}
+
+const saving = createSlice({
+  name: 'saving',
+  initialState: { jobId: null, base: 0, state: 'saved', detail: '' } as Saving,
+  reducers: {
+    opened: (_state, { payload }: PayloadAction<{ jobId: string; base: number }>): Saving => ({
+      ...payload,
+      state: 'saved',
+      detail: '',
+    }),
+    saveChanged: (state, { payload }: PayloadAction<Partial<Omit<Saving, 'jobId'>>>) => ({
+      ...state,
+      ...payload,
+    }),
+  },
+});
+
+export const { opened, saveChanged } = saving.actions;
+export const savingReducer = saving.reducer;

@@ -1,0 +1,62 @@
+import {
+  mdiAlertOutline,
+  mdiArrowLeft,
+  mdiCheckCircleOutline,
+  mdiChevronRight,
+  mdiClockOutline,
+  mdiClose,
+  mdiDotsVertical,
+  mdiFileUploadOutline,
+  mdiHelpCircleOutline,
+  mdiInformationOutline,
+  mdiMagnify,
+  mdiPlus,
+  mdiRedo,
+  mdiThemeLightDark,
+  mdiTrayArrowDown,
+  mdiUndo,
+} from '@mdi/js';
+import Svg, { Path } from 'react-native-svg';
+
+const PATHS = {
+  alert: mdiAlertOutline,
+  back: mdiArrowLeft,
+  check: mdiCheckCircleOutline,
+  'chevron-right': mdiChevronRight,
+  clock: mdiClockOutline,
+  close: mdiClose,
+  export: mdiTrayArrowDown,
+  help: mdiHelpCircleOutline,
+  import: mdiFileUploadOutline,
+  info: mdiInformationOutline,
+  magnify: mdiMagnify,
+  more: mdiDotsVertical,
+  plus: mdiPlus,
+  redo: mdiRedo,
+  theme: mdiThemeLightDark,
+  undo: mdiUndo,
+} as const;
+
+export type IconName = keyof typeof PATHS;
+
+interface IconProps {
+  name: IconName;
+  size?: number;
+  color: string;
+}
+
+/** One of the shipped icons, as a path; it says nothing to a screen reader. */
+export function Icon({ name, size = 24, color }: IconProps) {
+  return (
+    <Svg width={size} height={size} viewBox="0 0 24 24" aria-hidden>
+      <Path d={PATHS[name]} fill={color} />
+    </Svg>
+  );
+}
+
+/** Lets Paper's own components draw the shipped icons by name. */
+export function paperIcon({ name, size, color }: { name: unknown; size: number; color?: string }) {
+  return typeof name === 'string' && name in PATHS ? (
+    <Icon name={name as IconName} size={size} color={color ?? '#000000'} />
+  ) : null;
+}

@@ -1,0 +1,18 @@
+/** `npm run dev`: the server restarts and the app rebuilds as files change; both on their own ports. */
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { ROOT, bin, ensureInstalled, say } from './lib.mjs';
+
+await ensureInstalled();
+say('API on http://127.0.0.1:4310, app on http://127.0.0.1:8081');
+const children = [
+  spawn(bin('tsx'), ['watch', 'packages/server/src/main.ts'], { cwd: ROOT, stdio: 'inherit' }),
+  spawn(bin('expo'), ['start', '--web', '--port', '8081'], {
+    cwd: join(ROOT, 'packages/app'),
+    stdio: 'inherit',
+    env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1' },
+  }),
+];
+const stop = () => children.forEach((child) => child.kill());
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, stop);
+children.forEach((child) => child.on('exit', stop));

@@ -1,0 +1,113 @@
+/** What the project's commands share. Node's own modules only: they run before anything is installed. */
+import { spawn, spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = fileURLToPath(new URL('..', import.meta.url));
+export const CHROMIUM = '/usr/bin/chromium';
+const CACHE = join(ROOT, '.cache');
+const APP = join(ROOT, 'packages/app');
+
+/** Says what is being done, so that a person waiting knows. */
+export const say = (text) => console.log(`» ${text}`);
+
+/** Runs a command to its end; its output goes through. Resolves to the exit code. */
+export function run(command, args, { cwd = ROOT, env = {}, quiet = false } = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, {
+      cwd,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'],
+    });
+    child.on('error', () => resolve(127));
+    child.on('close', (code) => resolve(code ?? 1));
+  });
+}
+
+/** Runs a command that must succeed. */
+export async function must(command, args, options) {
+  const code = await run(command, args, options);
+  if (code !== 0) {
+    console.error(`"${command} ${args.join(' ')}" failed (exit ${code}).`);
+    process.exit(code);
+  }
+}
+
+function filesUnder(folder) {
+  return readdirSync(folder, { withFileTypes: true, recursive: true })
+    .filter((entry) => entry.isFile() && !/node_modules|[\\/]dist|[\\/]\.expo|\.test\.tsx?$/.test(join(entry.parentPath, entry.name)))
+    .map((entry) => join(entry.parentPath, entry.name))
+    .sort();
+}
+
+/** One hash over the contents of files, so that unchanged work is not done again. */
+function hashOf(files) {
+  const hash = createHash('sha256');
+  for (const file of files) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
+  return hash.digest('hex');
+}
+
+const stampFile = (name) => join(CACHE, `${name}.stamp`);
+const stamped = (name, stamp) => existsSync(stampFile(name)) && readFileSync(stampFile(name), 'utf8') === stamp;
+
+function setStamp(name, stamp) {
+  mkdirSync(CACHE, { recursive: true });
+  writeFileSync(stampFile(name), stamp);
+}
+
+/** Installs the packages when they are not what the lock file says. */
+export async function ensureInstalled() {
+  const stamp = `${process.version} ${hashOf([join(ROOT, 'package-lock.json')])}`;
+  if (existsSync(join(ROOT, 'node_modules/.package-lock.json')) && stamped('install', stamp)) return;
+  say('Installing packages, a few minutes the first time…');
+  await must('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  setStamp('install', stamp);
+}
+
+/** Exports the app when its sources have changed since the last time. */
+export async function ensureBuilt() {
+  const sources = [
+    ...filesUnder(join(APP, 'src')),
+    ...filesUnder(join(APP, 'public')),
+    ...filesUnder(join(ROOT, 'packages/core/src')),
+    ...['app.json', 'babel.config.js', 'metro.config.js', 'package.json'].map((name) => join(APP, name)),
+    join(ROOT, 'package-lock.json'),
+  ];
+  const stamp = hashOf(sources);
+  if (existsSync(join(APP, 'dist/index.html')) && stamped('build', stamp)) return;
+  say('Building the app, about a minute and a half…');
+  await must('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], { cwd: APP, env: buildEnv, quiet: true });
+  setStamp('build', stamp);
+}
+
+/** Quiet, offline, and leaving out what is never imported. */
+export const buildEnv = {
+  CI: '1',
+  EXPO_OFFLINE: '1',
+  EXPO_NO_TELEMETRY: '1',
+  EXPO_UNSTABLE_METRO_OPTIMIZE_GRAPH: '1',
+  EXPO_UNSTABLE_TREE_SHAKING: '1',
+  NODE_ENV: 'production',
+};
+
+const onPath = (command) => spawnSync('sh', ['-c', `command -v ${command}`]).status === 0;
+
+/** Installs Debian packages when root on Debian; says what to do otherwise. */
+export async function ensureDebian(wanted) {
+  const missing = wanted.filter(({ command }) => !onPath(command));
+  if (missing.length === 0) return;
+  const names = missing.map(({ name }) => name);
+  if (process.getuid?.() !== 0 || !onPath('apt-get')) {
+    console.error(`Install ${names.join(' and ')} first, for example: sudo apt-get install -y ${names.join(' ')}`);
+    process.exit(1);
+  }
+  say(`Installing ${names.join(' and ')} with apt…`);
+  const env = { DEBIAN_FRONTEND: 'noninteractive' };
+  await must('apt-get', ['update', '-qq'], { env, quiet: true });
+  await must('apt-get', ['install', '-y', '-qq', ...names], { env, quiet: true });
+}
+
+/** Path of a package's command, run with this Node and no shell in between. */
+export const bin = (name) => join(ROOT, 'node_modules/.bin', name);
