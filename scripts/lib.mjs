@@ -37,7 +37,11 @@ export async function must(command, args, options) {
 
 function filesUnder(folder) {
   return readdirSync(folder, { withFileTypes: true, recursive: true })
-    .filter((entry) => entry.isFile() && !/node_modules|[\\/]dist|[\\/]\.expo|\.test\.tsx?$/.test(join(entry.parentPath, entry.name)))
+    .filter(
+      (entry) =>
+        entry.isFile() &&
+        !/node_modules|[\\/]dist|[\\/]\.expo|\.test\.tsx?$/.test(join(entry.parentPath, entry.name)),
+    )
     .map((entry) => join(entry.parentPath, entry.name))
     .sort();
 }
@@ -50,7 +54,8 @@ function hashOf(files) {
 }
 
 const stampFile = (name) => join(CACHE, `${name}.stamp`);
-const stamped = (name, stamp) => existsSync(stampFile(name)) && readFileSync(stampFile(name), 'utf8') === stamp;
+const stamped = (name, stamp) =>
+  existsSync(stampFile(name)) && readFileSync(stampFile(name), 'utf8') === stamp;
 
 function setStamp(name, stamp) {
   mkdirSync(CACHE, { recursive: true });
@@ -78,7 +83,11 @@ export async function ensureBuilt() {
   const stamp = hashOf(sources);
   if (existsSync(join(APP, 'dist/index.html')) && stamped('build', stamp)) return;
   say('Building the app, about a minute and a half…');
-  await must('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], { cwd: APP, env: buildEnv, quiet: true });
+  await must('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], {
+    cwd: APP,
+    env: buildEnv,
+    quiet: true,
+  });
   setStamp('build', stamp);
 }
 
@@ -100,7 +109,9 @@ export async function ensureDebian(wanted) {
   if (missing.length === 0) return;
   const names = missing.map(({ name }) => name);
   if (process.getuid?.() !== 0 || !onPath('apt-get')) {
-    console.error(`Install ${names.join(' and ')} first, for example: sudo apt-get install -y ${names.join(' ')}`);
+    console.error(
+      `Install ${names.join(' and ')} first, for example: sudo apt-get install -y ${names.join(' ')}`,
+    );
     process.exit(1);
   }
   say(`Installing ${names.join(' and ')} with apt…`);

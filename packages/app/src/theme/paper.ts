@@ -25,6 +25,8 @@ const themed = (base: MD3Theme, t: Tokens): MD3Theme => ({
     outline: t.mute,
     outlineVariant: t.line,
     error: t.red,
+    inverseSurface: t.meter,
+    inverseOnSurface: t.meterInk,
   },
 });
 

@@ -194,7 +194,7 @@ function stopped(scene: Scene, active: ReadonlySet<Serves>): Status | null {
     const stop = whereItStops(scene, wanted[0]!.branch);
     return {
       tone: 'fault',
-      text: `${CALL_NAMES[serves]} called, nothing runs: ${stop ?? 'too few volts reach it'}`,
+      text: `${CALL_NAMES[serves]} called; ${stop ?? `too few volts reach the ${wanted[0]!.title.toLowerCase()}`}`,
       next: `Open the path of ${wanted[0]!.title.toLowerCase()} and follow the volts.`,
     };
   }

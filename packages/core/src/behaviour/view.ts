@@ -27,8 +27,8 @@ export interface PathStop {
   name: string;
   volts: number;
   standing: Standing;
-  /** What leads on from here to the next stop, and whether it passes current. */
-  onward: { name: string; closed: boolean; load: boolean } | null;
+  /** What leads on from here to the next stop, whether it passes current, and what is open if not. */
+  onward: { name: string; closed: boolean; load: boolean; opening: string | null } | null;
 }
 
 export interface BenchView {
@@ -119,7 +119,12 @@ export function pathOf(
       volts: volts[node]!,
       standing: standing[node]!,
       onward: step
-        ? { name: branchName(network, step.branch), closed: step.closed, load: step.branch === branch }
+        ? {
+            name: branchName(network, step.branch),
+            closed: step.closed,
+            load: step.branch === branch,
+            opening: step.closed ? null : openingName(network, step.branch),
+          }
         : null,
     };
   };
@@ -137,9 +142,18 @@ function mergeInner(stops: readonly PathStop[]): PathStop[] {
         name: stop.onward.load ? stop.onward.name : previous.onward.name,
         closed: previous.onward.closed && stop.onward.closed,
         load: previous.onward.load || stop.onward.load,
+        opening: previous.onward.opening ?? stop.onward.opening,
       };
   }
   return merged.filter(({ point }) => !point.includes('#'));
+}
+
+/** What is open, when it is a contact inside a device: "valve relay in Furnace board". */
+function openingName(network: Network, index: number): string {
+  const { origin } = network.branches[index]!;
+  if (origin.type !== 'device') return 'conductor';
+  const { device, kind } = network.devices.find((installed) => installed.device.id === origin.device)!;
+  return kind.inline ? device.label : `${origin.element.replace(/-/g, ' ')} in ${device.label}`;
 }
 
 function branchName(network: Network, index: number): string {

@@ -15,6 +15,8 @@ export class CircuitError extends Error {
 }
 
 function shapeProblems(input: unknown): Problem[] {
+  if (typeof input !== 'object' || input === null)
+    return [{ path: 'document', message: 'must be a JSON object' }];
   try {
     circuitSchema.validateSync(input, { abortEarly: false, strict: true });
     return [];

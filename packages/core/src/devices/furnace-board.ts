@@ -188,8 +188,8 @@ export const furnaceBoard = defineDevice({
     ];
   },
   loads: () => [
-    { id: 'blower-cool', title: 'Blower, cooling speed', element: 'blower-cool', serves: 'fan' },
-    { id: 'blower-heat', title: 'Blower, heating speed', element: 'blower-heat', serves: 'fan' },
+    { id: 'blower-cool', title: 'Blower (cooling speed)', element: 'blower-cool', serves: 'fan' },
+    { id: 'blower-heat', title: 'Blower (heating speed)', element: 'blower-heat', serves: 'fan' },
     { id: 'inducer', title: 'Inducer', element: 'inducer', serves: 'heat' },
     { id: 'igniter', title: 'Igniter', element: 'igniter', serves: 'heat' },
     { id: 'gas-valve', title: 'Gas valve', element: 'gas-valve', serves: 'heat' },
@@ -239,7 +239,7 @@ export const furnaceBoard = defineDevice({
               detail: 'High limit open: find the airflow fault. Never bypass it.',
             }
           : {
-              text: state.phase === 'idle' ? 'lamp steady' : PHASES[state.phase],
+              text: SHORT[state.phase],
               tone: state.phase === 'idle' ? 'ok' : 'busy',
             },
   faults: [
@@ -258,6 +258,19 @@ export const furnaceBoard = defineDevice({
     { mode: 'w-input-open', title: 'W input dead', likelihood: 1, elements: { 'input-W': 'open' } },
   ],
 });
+
+/** The same in a word or two, for the board's face. */
+const SHORT: Record<BurnerState['phase'], string> = {
+  idle: 'lamp steady',
+  proving: 'proving draft',
+  prePurge: 'pre-purge',
+  warmUp: 'warm-up',
+  trial: 'ignition',
+  burning: 'burner on',
+  limit: 'limit open',
+  postPurge: 'post-purge',
+  lockout: 'lockout',
+};
 
 /** What the board is doing, in a technician's words. */
 const PHASES: Record<BurnerState['phase'], string> = {

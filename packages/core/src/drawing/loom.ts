@@ -8,7 +8,8 @@ import { findDevice } from '../circuit';
 import type { Gaps, Route } from './routes';
 import { lanesBeside, routesOf } from './routes';
 import type { Row } from './rows';
-import { orderRows, placeBlocks, rowsOf } from './rows';
+import { blocksAcross, orderRows, placeBlocks, rowsOf } from './rows';
+import type { Run } from './runs';
 import { runsOf } from './runs';
 import type { Block, Card, Chip, Loom, Spot, Wire } from './shapes';
 import { LOOM, centre } from './shapes';
@@ -35,18 +36,26 @@ interface Sheet {
   placed: Placed;
 }
 
+interface Arranged {
+  rows: Row[];
+  routes: Route[];
+  gaps: Gaps;
+}
+
+/** Rows with the most blocks side by side that still leave every block its width beside the lanes. */
+function arrange(circuit: Circuit, runs: readonly Run[], width: number): Arranged {
+  const chips = new Set(runs.flatMap((run) => run.chips));
+  for (let perRow = blocksAcross(width, 0); ; perRow--) {
+    const rows = orderRows(rowsOf(circuit, chips, Math.max(perRow, 1)), runs);
+    const { routes, gaps } = routesOf(rows, runs);
+    const fits = rows.every(({ slots }, i) => slots.length <= blocksAcross(width, lanesBeside(i, routes)));
+    if (fits || perRow <= 1) return { rows, routes, gaps };
+  }
+}
+
 /** Lays a circuit out for a width in px. */
 export function layLoom(circuit: Circuit, width: number): Loom {
-  const runs = runsOf(circuit);
-  const chipIds = new Set(runs.flatMap(({ chips }) => chips));
-  const perRow = Math.max(
-    2,
-    Math.floor(
-      (width - 2 * LOOM.margin - LOOM.plate - LOOM.rowPadding) / (LOOM.block.width + LOOM.block.gap),
-    ),
-  );
-  const rows = orderRows(rowsOf(circuit, chipIds, perRow), runs);
-  const { routes, gaps } = routesOf(rows, runs);
+  const { rows, routes, gaps } = arrange(circuit, runsOf(circuit), width);
   rows.forEach((row, i) => placeBlocks(row, width, lanesBeside(i, routes)));
   const blocks = new Map(rows.flatMap((row) => row.blocks.map((block) => [block.terminal, block] as const)));
   const sheet: Sheet = {
@@ -59,17 +68,11 @@ export function layLoom(circuit: Circuit, width: number): Loom {
   };
   const cards = stackRows(sheet);
   const wires = drawRoutes(sheet, blocks);
-  const spares = circuit.cables.flatMap(({ conductors }) =>
-    conductors.filter(({ from, to }) => from === null && to === null).map(({ id }) => id),
-  );
+  const free = ({ from, to }: Conductor) => from === null && to === null;
+  const spares = circuit.cables.flatMap(({ conductors }) => conductors.filter(free).map(({ id }) => id));
   const last = rows.length - 1;
-  const height =
-    last < 0
-      ? 0
-      : rows[last]!.y +
-        LOOM.block.height +
-        (gaps.crossed[last] ? gapHeight(sheet, last) : LOOM.rowPadding) +
-        LOOM.margin;
+  const below = gaps.crossed[last] ? gapHeight(sheet, last) : LOOM.rowPadding;
+  const height = last < 0 ? 0 : rows[last]!.y + LOOM.block.height + below + LOOM.margin;
   return { width, height, cards, blocks: [...blocks.values()], chips: sheet.placed.chips, wires, spares };
 }
 
@@ -103,7 +106,9 @@ function stackChips(
   const stacks = routes.map((route, r) => {
     const gap = (taken[route.start.row] ??= []);
     const middle = middles[r]!;
-    const others = middles.filter((_, i) => i !== r && routes[i]!.start.row === route.start.row);
+    const others = routes.flatMap(({ start }, i) =>
+      i !== r && start.row === route.start.row ? [centre(blocks.get(start.terminal)!)] : [],
+    );
     let level = 0;
     return fromTop(route).chips.map((id) => {
       const chip = chipWidth(findDevice(circuit, id)!.label);
@@ -211,21 +216,29 @@ function looseWire({ id }: Conductor, { x, y }: Spot): Wire {
   return { conductor: id, path: `M${x} ${y}L${x} ${loose.y}`, tag: { x, y: y + LOOM.stub / 2 }, loose };
 }
 
+/** Point of a cubic curve whose handles are vertical, at share `t` of the way. */
+function onCurve(from: Spot, to: Spot, fromBend: number, toBend: number, t: number): Spot {
+  const u = 1 - t;
+  const near = u ** 3 + 3 * u ** 2 * t;
+  const far = 1 - near;
+  const y = u ** 3 * from.y + 3 * u ** 2 * t * fromBend + 3 * u * t ** 2 * toBend + t ** 3 * to.y;
+  return { x: near * from.x + far * to.x, y };
+}
+
+/** Tags stand before the middle of a slanting conductor: crossing ones meet in the middle. */
+const TAG_SHARE = 0.34;
+
 function directWire({ id }: Conductor, from: Spot, to: Spot): Wire {
+  if (from.x === to.x) {
+    const tag = { x: from.x, y: (from.y + to.y) / 2 };
+    return { conductor: id, path: `M${from.x} ${from.y}L${to.x} ${to.y}`, tag, loose: null };
+  }
   // Two blocks of one row are joined by a loop hanging below them.
   const loop = from.y === to.y;
   const bend = loop ? 44 : (to.y - from.y) / 2;
-  const lower = loop ? to.y + bend : to.y - bend;
-  const path =
-    from.x === to.x
-      ? `M${from.x} ${from.y}L${to.x} ${to.y}`
-      : `M${from.x} ${from.y}C${from.x} ${from.y + bend} ${to.x} ${lower} ${to.x} ${to.y}`;
-  return {
-    conductor: id,
-    path,
-    tag: { x: (from.x + to.x) / 2, y: loop ? from.y + 33 : (from.y + to.y) / 2 },
-    loose: null,
-  };
+  const [upper, lower] = [from.y + bend, loop ? to.y + bend : to.y - bend];
+  const path = `M${from.x} ${from.y}C${from.x} ${upper} ${to.x} ${lower} ${to.x} ${to.y}`;
+  return { conductor: id, path, tag: onCurve(from, to, upper, lower, TAG_SHARE), loose: null };
 }
 
 /** A polyline with rounded corners. */

@@ -113,12 +113,20 @@ export function orderRows(rows: readonly Row[], runs: readonly Run[]): Row[] {
   return best;
 }
 
+/** Room for a row's blocks beside its plate and the lanes that pass it, px. */
+const roomBeside = (width: number, lanes: number) =>
+  width - 2 * LOOM.margin - LOOM.plate - LOOM.rowPadding - lanes * LOOM.lane;
+
+/** How many blocks stand side by side beside so many lanes; at least one. */
+export function blocksAcross(width: number, lanes: number): number {
+  return Math.max(1, Math.floor(roomBeside(width, lanes) / (LOOM.block.width + LOOM.block.gap)));
+}
+
 /** Places a row's blocks in the width that the lanes beside it leave. */
 export function placeBlocks(row: Row, width: number, lanes: number): void {
   const left = LOOM.margin + LOOM.plate;
-  const room = width - LOOM.margin - LOOM.rowPadding - lanes * LOOM.lane - left;
-  const pitch = Math.min(room / row.slots.length, LOOM.block.most + LOOM.block.gap);
-  const wide = Math.max(Math.min(pitch - LOOM.block.gap, LOOM.block.most), 44);
+  const pitch = Math.min(roomBeside(width, lanes) / row.slots.length, LOOM.block.most + LOOM.block.gap);
+  const wide = Math.max(Math.min(pitch - LOOM.block.gap, LOOM.block.most), LOOM.block.width);
   row.blocks = row.slots.map(({ terminal, mark, device }, i) => ({
     terminal,
     mark,

@@ -1,8 +1,8 @@
 /** Sizes and shapes of the loom, CSS px. Blocks and chips are never under the 44 px a thumb needs. */
 export const LOOM = {
   margin: 12,
-  plate: 80,
-  block: { width: 46, most: 58, height: 58, gap: 6 },
+  plate: 88,
+  block: { width: 44, most: 58, height: 58, gap: 6 },
   rowPadding: 12,
   chip: { height: 44, gap: 16 },
   /** Least gap with conductors crossing it, between cards and inside one. */

@@ -41,7 +41,7 @@ export const PlateButton = memo(function PlateButton({ plate, station, face, onT
 });
 
 const styles = StyleSheet.create({
-  plate: { position: 'absolute', paddingLeft: 10, paddingRight: 4, justifyContent: 'center' },
-  label: { fontSize: 17, lineHeight: 19 },
+  plate: { position: 'absolute', paddingLeft: 8, paddingRight: 0, justifyContent: 'center' },
+  label: { fontSize: 16.5, lineHeight: 19 },
   note: { fontSize: 14.5, lineHeight: 17 },
 });

@@ -61,7 +61,9 @@ export function PathPane({ onStud }: { onStud: (point: string) => void }) {
                   kind={onward.load ? 'strong' : 'small'}
                   color={onward.closed ? (onward.load ? t.copper : t.mute) : t.red}
                 >
-                  {onward.closed ? onward.name : `${onward.name}: open here`}
+                  {onward.closed
+                    ? onward.name
+                    : `${onward.load ? `${onward.name}, ` : ''}open: ${onward.opening ?? onward.name}`}
                 </Words>
               </View>
             ) : null}

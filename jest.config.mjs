@@ -1,0 +1,16 @@
+/** Three projects: the core and the server on Node, the app on the web target. */
+const project = (name, preset, more = {}) => ({
+  displayName: name,
+  preset,
+  rootDir: `packages/${name}`,
+  testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
+  ...more,
+});
+
+export default {
+  projects: [
+    project('core', 'jest-expo/node'),
+    project('server', 'jest-expo/node'),
+    project('app', 'jest-expo/web', { setupFiles: ['<rootDir>/src/testing/setup.ts'] }),
+  ],
+};

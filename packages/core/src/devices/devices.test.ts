@@ -1,0 +1,123 @@
+/** Facts about single devices that have a source outside this project. */
+import { fill } from './fields';
+import { impedanceOf } from './element';
+import { bladeFuseSeconds, breakerSeconds } from './overcurrent';
+import { pulledIn } from './coil';
+import { NO_CALLS, wantedCalls } from './thermostat-calls';
+import { CATALOGUE, findKind } from '.';
+
+const mains = { volts: 120, hertz: 60 };
+
+describe.each(CATALOGUE)('$kind', (kind) => {
+  const context = { params: fill(kind.params, {}), settings: fill(kind.settings, {}), mains };
+  const moment = {
+    ...context,
+    controls: fill(kind.controls, {}),
+    conditions: { indoorC: 20, outdoorC: 20 },
+    now: 0,
+  };
+  const marks = kind.designations(context.params).map(({ mark }) => mark);
+  const elements = kind.elements(context);
+
+  test('has distinct designations and elements that end on them', () => {
+    expect(new Set(marks).size).toBe(marks.length);
+    const ends = elements.flatMap((element) =>
+      element.kind === 'transformer' ? [...element.primary, ...element.secondary] : [element.a, element.b],
+    );
+    for (const end of ends) expect(end.startsWith('#') || end === 'earth' || marks.includes(end)).toBe(true);
+  });
+
+  test('chooses a position for every element that has several, and faults only elements it has', () => {
+    const chosen = kind.positions(kind.initial, moment);
+    for (const element of elements) {
+      if (element.kind !== 'branch' || Object.keys(element.positions).length < 2) continue;
+      expect(Object.keys(element.positions)).toContain(chosen[element.id]);
+    }
+    const ids = new Set(elements.map(({ id }) => id));
+    for (const { elements: faulted } of kind.faults)
+      for (const id of Object.keys(faulted)) expect(ids).toContain(id);
+  });
+
+  test('gives a source and a sensible default for every number', () => {
+    for (const field of [kind.params, kind.settings, kind.controls].flatMap((fields) =>
+      Object.values(fields),
+    )) {
+      expect(field.source.length).toBeGreaterThan(3);
+      if (field.type === 'number')
+        expect(field.default >= field.min && field.default <= field.max).toBe(true);
+    }
+  });
+});
+
+test('an unknown kind is not found', () => {
+  expect(findKind('toaster')).toBeUndefined();
+});
+
+// Arithmetic: |Z| = V²/VA and the power factor splits it.
+test('impedance of 7.5 VA at 24 V and power factor 0.4', () => {
+  const { ohms, henries } = impedanceOf(24, 7.5, 0.4, 60);
+  expect(Math.hypot(ohms, 2 * Math.PI * 60 * henries!)).toBeCloseTo(76.8, 6);
+  expect(ohms).toBeCloseTo(30.72, 6);
+  expect(() => impedanceOf(24, 0, 0.4, 60)).toThrow(RangeError);
+});
+
+describe('protection', () => {
+  // ISO 8820-3 gates for blade fuses, quoted from memory: holds at 1.1, opens within 0.15–5 s at 2 ×, 0.08–0.5 s at 3.5 ×.
+  test.each([
+    [1.1, Infinity, Infinity],
+    [1.35, 0.75, 600],
+    [2, 0.15, 5],
+    [3.5, 0.08, 0.5],
+  ])('a blade fuse at %d times its rating', (multiple, least, most) => {
+    expect(bladeFuseSeconds(multiple)).toBeGreaterThanOrEqual(least);
+    expect(bladeFuseSeconds(multiple)).toBeLessThanOrEqual(most);
+  });
+
+  test('opens sooner the harder it is driven', () => {
+    const times = [1.4, 1.8, 2.5, 3.4, 5, 12].map(bladeFuseSeconds);
+    expect(times).toEqual([...times].sort((a, b) => b - a));
+    expect(breakerSeconds(1.2)).toBe(Infinity);
+    expect(breakerSeconds(10)).toBeLessThan(0.1);
+  });
+});
+
+// NEMA ICS / IEC 60947-4-1, from memory: a coil must pull in at 85 % of its rating.
+test('a 24 V coil pulls in at 20.4 V and holds well below it', () => {
+  const coil = { coilVolts: 24, sealedVa: 7.5, inrushVa: 45, dropOutShare: 0.5 };
+  expect(pulledIn(false, 20.3, coil)).toBe(false);
+  expect(pulledIn(false, 20.5, coil)).toBe(true);
+  expect(pulledIn(true, 13, coil)).toBe(true);
+  expect(pulledIn(true, 11.9, coil)).toBe(false);
+});
+
+describe('what a thermostat calls for', () => {
+  const ask = (
+    mode: 'off' | 'heat' | 'cool',
+    system: 'conventional' | 'heat-pump',
+    indoorC: number,
+    fanWithHeat: 'unit' | 'thermostat' = 'unit',
+  ) =>
+    wantedCalls({
+      controls: { mode, fan: 'auto', setC: 22 },
+      settings: { system, fanWithHeat, stageTwoK: 1.5 },
+      conditions: { indoorC, outdoorC: 20 },
+    });
+
+  // Common practice: on a heat pump Y runs the compressor both ways and O or B picks the way.
+  test.each([
+    ['cool', 'conventional', 23, { Y: true, G: true }],
+    ['heat', 'conventional', 21, { W: true }],
+    ['cool', 'heat-pump', 23, { Y: true, G: true, O: true }],
+    ['heat', 'heat-pump', 21, { Y: true, G: true, B: true }],
+    ['heat', 'heat-pump', 18, { Y: true, Y2: true, W2: true, G: true, B: true }],
+    ['off', 'conventional', 30, {}],
+    ['heat', 'conventional', 25, {}],
+  ] as const)('%s on a %s system at %d °C', (mode, system, indoorC, calls) => {
+    expect(ask(mode, system, indoorC)).toEqual({ ...NO_CALLS, ...calls });
+  });
+
+  // Common practice: set for electric heat, the thermostat runs the fan.
+  test('heat set to electric brings the fan', () => {
+    expect(ask('heat', 'conventional', 21, 'thermostat')).toMatchObject({ W: true, G: true });
+  });
+});
