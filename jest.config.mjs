@@ -11,6 +11,10 @@ export default {
   projects: [
     project('core', 'jest-expo/node'),
     project('server', 'jest-expo/node'),
-    project('app', 'jest-expo/web', { setupFiles: ['<rootDir>/src/testing/setup.ts'] }),
+    project('app', 'jest-expo/web', {
+      // A DOM that also has the fetch, Request and Response every browser has.
+      testEnvironment: 'jest-fixed-jsdom',
+      moduleNameMapper: { '\\.woff2$': '<rootDir>/src/testing/font.ts' },
+    }),
   ],
 };

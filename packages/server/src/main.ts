@@ -15,7 +15,7 @@ if (!Number.isInteger(port) || port < 0 || port > 65535) {
   process.exit(1);
 }
 
-const { db, close } = openDatabase(join(data, 'zygostat.sqlite'));
+const { db, close } = openDatabase(join(data, 'zygostat.sqlite'), join(root, 'packages/server/drizzle'));
 loadDemo(db);
 
 const requestsPerMinute = Number(process.env.ZYGOSTAT_REQUESTS_PER_MINUTE ?? 600);

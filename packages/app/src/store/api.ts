@@ -70,7 +70,7 @@ export function problemOf(error: unknown): ProblemDetails {
 
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
+  baseQuery: fetchBaseQuery({ baseUrl: new URL('/api', window.location.href).href }),
   tagTypes: ['Jobs', 'Job', 'Readings'],
   endpoints: (build) => ({
     listJobs: build.query<Job[], string>({

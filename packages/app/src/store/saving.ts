@@ -1,10 +1,11 @@
 /** Saves every edit as a revision, keeps it here until the server has it, and never overwrites another tab. */
 import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
+import type { Circuit } from '@zygostat/core/circuit';
 import { api, problemOf } from './api';
+import { answered, conditionsSet, controlSet, meterSet, probePlaced } from './bench';
 import { keepBench, keepDraft, keepTheme } from './kept';
-import type { RootState } from './index';
+import type { RootState, Store } from './index';
 import { themeChosen } from './settings';
-import { answered, controlSet, meterSet, probePlaced } from './bench';
 import { REDO, UNDO, edited, saveChanged } from './work';
 
 /** Edits in quick succession become one revision, ms. */
@@ -13,73 +14,86 @@ const SETTLE_MS = 300;
 const RETRY_MS = 3000;
 
 export const listeners = createListenerMiddleware();
+const listen = listeners.startListening.withTypes<RootState, Store['dispatch']>();
 
 /** Saves the present circuit on top of the revision it is based on. */
 export const saveRequested = { type: 'saving/requested' } as const;
 
-const changesCircuit = (action: { type: string }) =>
-  isAnyOf(edited)(action) ||
-  action.type === UNDO ||
-  action.type === REDO ||
-  action.type === saveRequested.type;
+type Outcome =
+  { kind: 'saved'; number: number } | { kind: 'conflict' | 'refused' | 'silent'; detail: string };
 
-listeners.startListening({
-  predicate: (action) => changesCircuit(action as { type: string }),
-  effect: async (_action, listener) => {
-    const state = () => listener.getState() as RootState;
-    const { jobId } = state().saving;
+const same = (one: Circuit, other: Circuit) => JSON.stringify(one) === JSON.stringify(other);
+
+/** Sends one revision and says what became of it. */
+async function send(
+  dispatch: Store['dispatch'],
+  revision: { id: string; base: number; circuit: Circuit; note: string },
+): Promise<Outcome> {
+  const { data, error } = await dispatch(api.endpoints.saveRevision.initiate(revision));
+  if (data) return { kind: 'saved', number: data.number };
+  const { status, detail } = problemOf(error);
+  if (status === 409) {
+    // The newest revision may be this very circuit: sent before, and only the answer lost.
+    const newest = await dispatch(
+      api.endpoints.openJob.initiate(revision.id, { forceRefetch: true, subscribe: false }),
+    );
+    return newest.data && same(newest.data.circuit, revision.circuit)
+      ? { kind: 'saved', number: newest.data.revision }
+      : { kind: 'conflict', detail };
+  }
+  const final = status >= 400 && status < 500 && status !== 429;
+  return { kind: final ? 'refused' : 'silent', detail };
+}
+
+const changesCircuit = (action: { type: string }) =>
+  isAnyOf(edited)(action) || [UNDO, REDO, saveRequested.type].includes(action.type);
+
+listen({
+  predicate: changesCircuit,
+  effect: async (_action, { getState, dispatch, delay }) => {
+    const { jobId } = getState().saving;
+    if (jobId === null) return;
     const keep = () => {
-      const { circuit, note } = state().edits.present;
-      if (jobId && circuit) keepDraft(jobId, { base: state().saving.base, circuit, note });
+      const { circuit, note } = getState().edits.present;
+      if (circuit) keepDraft(jobId, { base: getState().saving.base, circuit, note });
     };
     keep();
     // A save under way goes on until the newest circuit is acknowledged.
-    if (['conflict', 'saving', 'waiting'].includes(state().saving.state)) return;
-    listener.dispatch(saveChanged({ state: 'saving', detail: '' }));
-    await listener.delay(SETTLE_MS);
-    for (;;) {
-      const { circuit, note } = state().edits.present;
-      const { jobId: now, base } = state().saving;
-      if (!jobId || !circuit || now !== jobId) return;
-      const request = listener.dispatch(
-        api.endpoints.saveRevision.initiate({ id: jobId, base, circuit, note }) as never,
-      ) as unknown as Promise<{
-        data?: { number: number };
-        error?: unknown;
-      }>;
-      const { data, error } = await request;
-      if (data) {
-        const current = state().edits.present.circuit === circuit;
-        listener.dispatch(saveChanged({ base: data.number, state: current ? 'saved' : 'saving' }));
-        if (!current) {
-          keep();
-          continue;
-        }
-        keepDraft(jobId, undefined);
-        return;
+    if (['conflict', 'saving', 'waiting'].includes(getState().saving.state)) return;
+    dispatch(saveChanged({ state: 'saving', detail: '' }));
+    await delay(SETTLE_MS);
+    while (getState().saving.jobId === jobId) {
+      const { circuit, note } = getState().edits.present;
+      if (!circuit) return;
+      const outcome = await send(dispatch, { id: jobId, base: getState().saving.base, circuit, note });
+      if (getState().saving.jobId !== jobId) return;
+      if (outcome.kind === 'saved') {
+        const newest = getState().edits.present.circuit === circuit;
+        dispatch(saveChanged({ base: outcome.number, state: newest ? 'saved' : 'saving', detail: '' }));
+        if (newest) return keepDraft(jobId, undefined);
+        keep();
+        continue;
       }
-      const problem = problemOf(error);
-      if (problem.status === 409)
-        return void listener.dispatch(saveChanged({ state: 'conflict', detail: problem.detail }));
-      if (problem.status !== 0 && problem.status < 500 && problem.status !== 429)
-        return void listener.dispatch(saveChanged({ state: 'refused', detail: problem.detail }));
-      listener.dispatch(saveChanged({ state: 'waiting', detail: problem.detail }));
-      await listener.delay(RETRY_MS);
+      dispatch(
+        saveChanged({ state: outcome.kind === 'silent' ? 'waiting' : outcome.kind, detail: outcome.detail }),
+      );
+      if (outcome.kind !== 'silent') return;
+      await delay(RETRY_MS);
     }
   },
 });
 
-listeners.startListening({
-  matcher: isAnyOf(answered, controlSet, probePlaced, meterSet),
+listen({
+  matcher: isAnyOf(answered, controlSet, conditionsSet, probePlaced, meterSet),
   effect: async (_action, listener) => {
     listener.cancelActiveListeners();
     await listener.delay(SETTLE_MS);
-    const { saving, bench } = listener.getState() as RootState;
-    if (saving.jobId) keepBench(saving.jobId, bench);
+    const { saving, bench } = listener.getState();
+    if (saving.jobId !== null) keepBench(saving.jobId, bench);
   },
 });
 
-listeners.startListening({
+listen({
   actionCreator: themeChosen,
   effect: ({ payload }) => keepTheme(payload),
 });

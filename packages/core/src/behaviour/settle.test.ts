@@ -4,7 +4,7 @@ import { compile } from '../network';
 import type { Fault } from '../network';
 import { furnaceAirConditioner } from '../systems';
 import { calling } from '../testing/scenarios';
-import { NEW_WORLD, advance, restoreWorld, settle, skipAhead, viewOf, waitsOf } from '.';
+import { NEW_WORLD, advance, restoreWorld, skipAhead, viewOf, waitsOf } from '.';
 import type { Inputs, World } from '.';
 
 const good = furnaceAirConditioner('Behaviour');

@@ -3,7 +3,7 @@ import { pointName } from '../circuit';
 import type { Face, Value } from '../devices';
 import { demands } from '../devices';
 import type { Network } from '../network';
-import { loadPath } from '../network';
+import { loadPath, voltsBetween } from '../network';
 import { COLD_COOLING_LIMIT_C } from '../standards';
 import type { DeviceWait } from './advance';
 import { waitsOf } from './advance';
@@ -38,6 +38,8 @@ interface Scene {
 type Serves = LoadReading['serves'];
 const CALL_NAMES: Record<Serves, string> = { cool: 'Cooling', heat: 'Heating', fan: 'Fan' };
 const FAN_SCREW = 'G';
+/** Volts on a terminal that count as a call, from memory. */
+const CALL_VOLTS = 12;
 
 const labelOf = ({ network }: Scene, id: string) =>
   network.circuit.devices.find((device) => device.id === id)!.label;
@@ -122,22 +124,25 @@ function calls(scene: Scene): Set<Serves> {
   return active;
 }
 
+/** A load that only runs on after its call, as a purge does, has nothing on the terminal that started it. */
+function runsOn({ settled }: Scene, { device, startedBy }: LoadReading): boolean {
+  return (
+    startedBy !== undefined &&
+    voltsBetween(settled.point, `${device}.${startedBy}`, `${device}.C`) < CALL_VOLTS
+  );
+}
+
 function crossed(scene: Scene, active: ReadonlySet<Serves>): Status | null {
-  const running = (serves: Serves) => scene.loads.some((load) => load.serves === serves && load.energised);
-  const pairs = [
+  for (const [asked, other] of [
     ['cool', 'heat'],
     ['heat', 'cool'],
-  ] as const;
-  for (const [asked, other] of pairs) {
-    if (!running(other) || active.has(other)) continue;
-    // Post-purge keeps the inducer on after the call; that is not a crossed wire.
-    const waiting = waitsOf(scene.network, scene.inputs, scene.settled.world).length > 0;
-    if (!active.has(asked) && waiting) continue;
-    const on = listed(
-      scene.loads
-        .filter((load) => load.serves === other && load.energised)
-        .map((load) => load.title.toLowerCase()),
+  ] as const) {
+    if (active.has(other)) continue;
+    const wrong = scene.loads.filter(
+      (load) => load.serves === other && load.energised && !runsOn(scene, load),
     );
+    if (wrong.length === 0) continue;
+    const on = listed(wrong.map(({ title }) => title.toLowerCase()));
     return active.has(asked)
       ? {
           tone: 'fault',

@@ -60,6 +60,8 @@ export interface Load {
   element: string;
   /** What it is there for. */
   serves: 'cool' | 'heat' | 'fan';
+  /** Call terminal that starts it, where it may run on after the call is over. */
+  startedBy?: string;
 }
 
 /** Something a device is waiting for, with the time it ends. */

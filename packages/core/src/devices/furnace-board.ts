@@ -190,9 +190,9 @@ export const furnaceBoard = defineDevice({
   loads: () => [
     { id: 'blower-cool', title: 'Blower (cooling speed)', element: 'blower-cool', serves: 'fan' },
     { id: 'blower-heat', title: 'Blower (heating speed)', element: 'blower-heat', serves: 'fan' },
-    { id: 'inducer', title: 'Inducer', element: 'inducer', serves: 'heat' },
-    { id: 'igniter', title: 'Igniter', element: 'igniter', serves: 'heat' },
-    { id: 'gas-valve', title: 'Gas valve', element: 'gas-valve', serves: 'heat' },
+    { id: 'inducer', title: 'Inducer', element: 'inducer', serves: 'heat', startedBy: 'W' },
+    { id: 'igniter', title: 'Igniter', element: 'igniter', serves: 'heat', startedBy: 'W' },
+    { id: 'gas-valve', title: 'Gas valve', element: 'gas-valve', serves: 'heat', startedBy: 'W' },
   ],
   initial: atRest,
   positions: (state, { controls }) => {

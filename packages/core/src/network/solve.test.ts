@@ -49,14 +49,21 @@ function dense({ size, links }: Ladder): { re: number[][]; im: number[][] } {
       im[i]![j]! += sign * g * s;
     };
     add(a, a, 1);
-    if (b >= 0) [add(b, b, 1), add(a, b, -1), add(b, a, -1)];
+    if (b < 0) continue;
+    add(b, b, 1);
+    add(a, b, -1);
+    add(b, a, -1);
   }
   return { re, im };
 }
 
 function patternOf({ size, links }: Ladder): Pattern {
   const adjacency = Array.from({ length: size }, () => new Set<number>());
-  for (const { a, b } of links) if (b >= 0 && a !== b) [adjacency[a]!.add(b), adjacency[b]!.add(a)];
+  for (const { a, b } of links) {
+    if (b < 0 || a === b) continue;
+    adjacency[a]!.add(b);
+    adjacency[b]!.add(a);
+  }
   return analyse(adjacency);
 }
 

@@ -35,6 +35,7 @@ function NameField({ control, name, label }: NameFieldProps) {
           <TextInput
             mode="outlined"
             label={label}
+            aria-label={label}
             value={field.value}
             onChangeText={field.onChange}
             onBlur={field.onBlur}

@@ -6,10 +6,10 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import type { OpenedJob } from '../../store/api';
 import { problemOf, useOpenJobQuery } from '../../store/api';
 import { benchOpened } from '../../store/bench';
-import { keepDraft, keptBench, keptDraft } from '../../store/kept';
+import { keptBench, keptDraft } from '../../store/kept';
 import { saveRequested } from '../../store/saving';
 import { traceOpened } from '../../store/trace';
-import { opened, saveChanged, takeUp } from '../../store/work';
+import { opened, takeUp } from '../../store/work';
 import { useTokens } from '../../theme';
 import { Act, Words } from '../basics';
 import { Trace } from '../trace/Trace';
@@ -26,18 +26,8 @@ function useLoadJob(job: OpenedJob | undefined): boolean {
     dispatch(takeUp(draft?.circuit ?? job.circuit));
     dispatch(opened({ jobId: job.id, base: draft?.base ?? job.revision }));
     if (!draft) return;
-    if (draft.base === job.revision) dispatch(saveRequested);
-    else if (JSON.stringify(draft.circuit) === JSON.stringify(job.circuit)) {
-      // The edit did arrive; only its acknowledgement was lost.
-      keepDraft(job.id, undefined);
-      dispatch(saveChanged({ base: job.revision }));
-    } else
-      dispatch(
-        saveChanged({
-          state: 'conflict',
-          detail: `It is at revision ${job.revision}; your unsaved edit was made on revision ${draft.base}.`,
-        }),
-      );
+    // Saved on top of what it was made on: the server says if another tab was first.
+    dispatch(saveRequested);
   }, [dispatch, job, ready]);
   return ready;
 }

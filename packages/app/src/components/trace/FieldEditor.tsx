@@ -19,6 +19,7 @@ export function FieldEditor({ field, value, given, onChange }: FieldEditorProps)
   if (field.type === 'choice')
     return <Options label={field.label} options={field.options} value={String(value)} onChange={onChange} />;
   const text = typed ?? String(value);
+  const label = field.unit ? `${field.label}, ${field.unit}` : field.label;
   const problem = complaint(field, text.trim() === '' ? NaN : Number(text));
   const commit = () => {
     if (typed === null || problem !== undefined) return;
@@ -30,7 +31,8 @@ export function FieldEditor({ field, value, given, onChange }: FieldEditorProps)
       <TextInput
         mode="outlined"
         dense
-        label={field.unit ? `${field.label}, ${field.unit}` : field.label}
+        label={label}
+        aria-label={label}
         value={text}
         inputMode="decimal"
         error={problem !== undefined}

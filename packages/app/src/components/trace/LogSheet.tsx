@@ -109,6 +109,7 @@ export function LogSheet({ circuit, jobId, red, black }: LogSheetProps) {
             <TextInput
               mode="outlined"
               label={`Your meter shows, ${expected?.unit ?? ''}`}
+              aria-label="What your meter shows"
               value={field.value}
               onChangeText={field.onChange}
               onBlur={field.onBlur}

@@ -1,0 +1,110 @@
+/** The real server on a temporary database, and a person's moves on Trace. */
+import type { ChildProcess } from 'node:child_process';
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { test as base, expect } from '@playwright/test';
+
+const ROOT = join(__dirname, '..');
+
+export interface Server {
+  url: string;
+  /** Stops the process at once, as a power cut would, and starts it again on the same port and data. */
+  restart(): Promise<void>;
+}
+
+function launch(data: string, port: string): Promise<{ child: ChildProcess; url: string }> {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
+    cwd: ROOT,
+    env: {
+      ...process.env,
+      ZYGOSTAT_PORT: port,
+      ZYGOSTAT_DATA: data,
+      ZYGOSTAT_LOG: 'silent',
+      ZYGOSTAT_REQUESTS_PER_MINUTE: '100000',
+    },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  return new Promise((resolve, reject) => {
+    child.stdout.on('data', (chunk: Buffer) => {
+      const url = /http:\/\/\S+/.exec(chunk.toString())?.[0];
+      if (url) resolve({ child, url });
+    });
+    child.on('exit', (code) => reject(new Error(`The server stopped with ${String(code)}.`)));
+  });
+}
+
+export const test = base.extend<object, { server: Server }>({
+  server: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright reads a fixture's needs from this very pattern.
+    async ({}, use) => {
+      const data = mkdtempSync(join(tmpdir(), 'zygostat-e2e-'));
+      let { child, url } = await launch(data, '0');
+      const stop = () => {
+        child.removeAllListeners('exit');
+        child.kill('SIGKILL');
+        return new Promise((resolve) => child.once('close', resolve));
+      };
+      const restart = async () => {
+        await stop();
+        ({ child, url } = await launch(data, new URL(url).port));
+      };
+      await use({ url, restart });
+      await stop();
+      rmSync(data, { recursive: true });
+    },
+    { scope: 'worker' },
+  ],
+  page: async ({ page }, use) => {
+    const failures: string[] = [];
+    page.on('pageerror', (error) => failures.push(error.message));
+    await use(page);
+    expect(failures, 'no script error on the page').toEqual([]);
+  },
+});
+
+export { expect };
+
+/** Makes a job of its own for a test and opens it. */
+export async function openNewJob(
+  page: Page,
+  server: Server,
+  name: string,
+  template = 'furnace-ac',
+): Promise<string> {
+  const answer = await page.request.post(`${server.url}/api/jobs`, {
+    data: { name, site: 'Quince orchard', template },
+  });
+  const { id } = (await answer.json()) as { id: string };
+  await page.goto(`${server.url}/job/${id}`);
+  await expect(page.getByTestId('stud-board.R')).toHaveAccessibleName(/hot/);
+  return id;
+}
+
+export const stud = (page: Page, terminal: string) => page.getByTestId(`stud-${terminal}`);
+export const call = (page: Page, name: 'Off' | 'Fan' | 'Heat' | 'Cool') =>
+  page.getByRole('button', { name: `Call: ${name}` }).click();
+export const skip = (page: Page) =>
+  page.getByRole('button', { name: 'Skip ahead to the end of the wait' }).click();
+export const status = (page: Page) => page.getByRole('status');
+export const reading = (page: Page) => page.getByRole('region', { name: 'Meter' });
+
+/** Puts both probes on studs by picking each up and tapping. */
+export async function probe(page: Page, red: string, black: string): Promise<void> {
+  await page.getByTestId('probe-red').click();
+  await stud(page, red).click();
+  await page.getByTestId('probe-black').click();
+  await stud(page, black).click();
+}
+
+/** Moves the first conductor landed on one stud to another. */
+export async function move(page: Page, from: string, to: string, colour: string): Promise<void> {
+  await stud(page, from).click();
+  await page
+    .getByRole('button', { name: `Move the ${colour} conductor to another stud` })
+    .first()
+    .click();
+  await stud(page, to).click();
+}

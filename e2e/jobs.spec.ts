@@ -1,0 +1,156 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, openNewJob, status, stud, test } from './bench';
+
+test('a job is found and a new one made in no more than ten taps', async ({ page, server }) => {
+  await page.goto(server.url);
+  await expect(page.getByRole('link', { name: /Open / }).first()).toBeVisible();
+  await page.getByLabel('Search jobs and sites').fill('pottery');
+  await expect(page.getByRole('link')).toHaveCount(1);
+  await page.getByLabel('Search jobs and sites').fill('');
+  let taps = 0;
+  const tap = (name: string) => {
+    taps += 1;
+    return page.getByRole('button', { name }).click();
+  };
+  await tap('New job');
+  await page.getByTestId('new-site').fill('Windmill bakery');
+  await page.getByTestId('new-name').fill('Proving room');
+  await page.getByRole('radio', { name: 'Furnace with air conditioner, no C' }).click();
+  await tap('Create job');
+  await expect(stud(page, 'board.R')).toHaveAccessibleName(/hot/);
+  expect(taps + 3).toBeLessThanOrEqual(10);
+  await page.getByRole('button', { name: 'Back to jobs' }).click();
+  await expect(page.getByRole('link', { name: 'Open Proving room, Windmill bakery' })).toBeVisible();
+});
+
+test('a job without a name is asked for one', async ({ page, server }) => {
+  await page.goto(`${server.url}/new`);
+  await page.getByRole('button', { name: 'Create job' }).click();
+  await expect(page.getByText('Give the site a name.')).toBeVisible();
+  await expect(page.getByText('Give the job a name.')).toBeVisible();
+});
+
+test('a spoiled circuit file is refused with the place that is wrong', async ({ page, server }) => {
+  await page.goto(`${server.url}/new`);
+  const offer = async (text: string) => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'From a circuit file' }).click();
+    await (
+      await chooser
+    ).setFiles({ name: 'circuit.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  };
+  await offer('{"format": "zygostat-circuit", "version": 7}');
+  await expect(page.getByRole('alert')).toContainText('version must be 1');
+  await offer('not json at all');
+  await expect(page.getByRole('alert')).toContainText('document is not JSON');
+});
+
+test('a name that looks like markup is shown as text', async ({ page, server }) => {
+  const name = '<img src=x onerror=alert(1)>';
+  await page.request.post(`${server.url}/api/jobs`, {
+    data: { name, site: `'; DROP TABLE jobs; --`, template: 'furnace-ac' },
+  });
+  await page.goto(server.url);
+  await expect(page.getByText(name)).toBeVisible();
+});
+
+test('a job that does not exist, and an address that leads nowhere, say so', async ({ page, server }) => {
+  await page.goto(`${server.url}/job/nope`);
+  await expect(page.getByRole('heading', { name: 'No such job' })).toBeVisible();
+  await page.goto(`${server.url}/no/such/place`);
+  await expect(page.getByText('There is nothing at this address')).toBeVisible();
+});
+
+test('two tabs on one job: the second is told and chooses, nothing is lost', async ({
+  page,
+  server,
+  context,
+}) => {
+  const id = await openNewJob(page, server, 'Two tabs');
+  const other = await context.newPage();
+  await other.goto(`${server.url}/job/${id}`);
+  await expect(stud(other, 'board.R')).toHaveAccessibleName(/hot/);
+  const lift = async (tab: typeof page, terminal: string, colour: string) => {
+    await stud(tab, terminal).click();
+    await tab
+      .getByRole('button', { name: `Lift the ${colour} conductor` })
+      .first()
+      .click();
+    await tab.getByRole('button', { name: 'Close' }).click();
+  };
+  const revision = async () =>
+    ((await (await page.request.get(`${server.url}/api/jobs/${id}`)).json()) as { revision: number })
+      .revision;
+  await lift(page, 'stat.G', 'green');
+  await expect.poll(revision).toBe(2);
+  await lift(other, 'stat.W', 'white');
+  await expect(other.getByRole('alert')).toContainText('changed elsewhere');
+  await other.getByRole('button', { name: 'Keep mine on top' }).click();
+  await expect.poll(revision).toBe(3);
+  await expect(other.getByRole('alert')).toHaveCount(0);
+});
+
+test('an edit made while the server is away is kept and sent when it is back', async ({
+  page,
+  server,
+  context,
+}) => {
+  const id = await openNewJob(page, server, 'Away');
+  await context.setOffline(true);
+  await stud(page, 'stat.G').click();
+  await page.getByRole('button', { name: 'Lift the green conductor' }).click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('alert')).toContainText('Not saved yet');
+  await expect(status(page)).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  const job = (await (await page.request.get(`${server.url}/api/jobs/${id}`)).json()) as { revision: number };
+  expect(job.revision).toBe(2);
+});
+
+test('saved state of another version does not stop the page', async ({ page, server }) => {
+  const id = await openNewJob(page, server, 'Old state');
+  await page.evaluate((job) => {
+    localStorage.setItem(`zygostat.1.bench.${job}`, '{"calls":["cool"],"version":0}');
+    localStorage.setItem(`zygostat.1.draft.${job}`, '{"base":"x","circuit":{"format":"other"}}');
+    localStorage.setItem('zygostat.1.theme', '{');
+  }, id);
+  await page.reload();
+  await expect(status(page)).toContainText('24 V present, no call');
+});
+
+test('nothing serious for axe on any view, light and dark', async ({ page, server }) => {
+  const check = async (what: string) => {
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    const grave = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+    expect(grave.map(({ id, nodes }) => `${what}: ${id} ${nodes[0]?.html.slice(0, 160) ?? ''}`)).toEqual([]);
+  };
+  for (const scheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme: scheme });
+    await page.goto(server.url);
+    await expect(page.getByRole('link').first()).toBeVisible();
+    await check(`jobs ${scheme}`);
+    await page.goto(`${server.url}/new`);
+    await expect(page.getByTestId('new-site')).toBeVisible();
+    await check(`new ${scheme}`);
+    await openNewJob(page, server, `Axe ${scheme}`);
+    await check(`trace ${scheme}`);
+    await stud(page, 'board.R').click();
+    await check(`stud ${scheme}`);
+  }
+});
+
+test('everything common is reached by keys alone', async ({ page, server }) => {
+  await openNewJob(page, server, 'Keys');
+  await page.keyboard.press('c');
+  await page.keyboard.press('s');
+  await expect(status(page)).toContainText('compressor and outdoor fan on');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('heading', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('r');
+  await expect(status(page)).toContainText('Tap the stud for the red probe');
+  await stud(page, 'board.R').focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('probe-red')).toHaveAccessibleName(/Furnace board R/);
+});

@@ -1,0 +1,31 @@
+import { defineConfig } from '@playwright/test';
+
+/** Debian's Chromium, never a downloaded one; no background traffic. */
+const args = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../test-results/browser',
+  workers: 2,
+  fullyParallel: true,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['json', { outputFile: '../test-results/playwright.json' }]],
+  use: {
+    launchOptions: { executablePath: '/usr/bin/chromium', args },
+    colorScheme: 'light',
+    trace: 'off',
+  },
+  projects: [
+    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
+    { name: 'wide', use: { viewport: { width: 1280, height: 800 } } },
+  ],
+});

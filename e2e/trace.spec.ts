@@ -1,0 +1,153 @@
+import { call, expect, move, openNewJob, probe, reading, skip, status, stud, test } from './bench';
+
+test('a cooling call waits, runs, and reads 24 V class volts at the coil; the float takes them away', async ({
+  page,
+  server,
+}) => {
+  await openNewJob(page, server, 'Cooling');
+  await call(page, 'Cool');
+  await expect(status(page)).toContainText(
+    /compressor held by the thermostat’s protection, 4 min 5\d s left|5 min 0 s left/,
+  );
+  await skip(page);
+  await expect(status(page)).toContainText('contactor coil, compressor and outdoor fan on');
+  await probe(page, 'contactor.A1', 'contactor.A2');
+  // A 24 V coil on a lightly loaded 40 VA transformer: 24 to 27 V, from memory.
+  await expect(reading(page)).toContainText(/2[4-6]\.\d/);
+  await page.getByTestId('chip-float').click();
+  await expect(status(page)).toContainText('stopped at Pan float (wet)');
+  await expect(reading(page)).toContainText(/^.*A2\s*0(\.\d)?V~/s);
+  await page.getByTestId('chip-float').click();
+  await expect(status(page)).toContainText('compressor and outdoor fan on');
+});
+
+test('Y moved to W runs heat on a cooling call; undo puts it right', async ({ page, server }) => {
+  await openNewJob(page, server, 'Crossed');
+  await move(page, 'board.Y', 'board.W', 'yellow');
+  await expect(page.getByText('Landed yellow on Furnace board W')).toBeVisible();
+  await call(page, 'Cool');
+  await skip(page);
+  await expect(status(page)).toContainText('Cooling called, but heating runs: inducer');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(status(page)).not.toContainText('but heating runs');
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(status(page)).toContainText('but heating runs');
+});
+
+test('R landed on C blows the fuse, and the conductor is named', async ({ page, server }) => {
+  await openNewJob(page, server, 'Shorted');
+  await move(page, 'stat.Y', 'stat.R', 'yellow');
+  await move(page, 'board.Y', 'board.C', 'yellow');
+  await expect(status(page)).toContainText('Fuse blown: R is shorted to C through the yellow conductor');
+  await expect(page.getByTestId('chip-fuse')).toHaveAccessibleName('Board fuse, blown');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByTestId('chip-fuse').click();
+  await page.getByTestId('chip-fuse').click();
+  await expect(status(page)).toContainText('24 V present, no call');
+});
+
+test('a reading is logged in three taps from the stud and stands beside what was expected', async ({
+  page,
+  server,
+}) => {
+  await openNewJob(page, server, 'Logged');
+  await stud(page, 'board.R').click();
+  await page.getByRole('button', { name: 'Log what I read here' }).click();
+  await page.getByTestId('actual').fill('3,1');
+  await expect(page.getByText('Lower than it should be')).toBeVisible();
+  await page.getByRole('button', { name: 'Save reading' }).click();
+  await page.getByRole('button', { name: 'Readings' }).click();
+  const row = page.getByRole('listitem').filter({ hasText: 'Furnace board R to Transformer C' });
+  await expect(row).toContainText('3.1 V');
+  await expect(row).toContainText(/expected 26\.\d V/);
+});
+
+test('a reading that is no number is refused where it is typed', async ({ page, server }) => {
+  await openNewJob(page, server, 'Refused');
+  await stud(page, 'board.R').click();
+  await page.getByRole('button', { name: 'Log what I read here' }).click();
+  for (const bad of ['', 'NaN', '-4', 'about 20']) {
+    await page.getByTestId('actual').fill(bad);
+    await page.getByRole('button', { name: 'Save reading' }).click();
+    await expect(page.getByText(/A number such as 24.6|Type what your meter shows/)).toBeVisible();
+  }
+});
+
+test('the path of a load runs from hot to common with volts at every terminal, and shows where it stops', async ({
+  page,
+  server,
+}) => {
+  await openNewJob(page, server, 'Path');
+  await call(page, 'Cool');
+  await skip(page);
+  await page.getByRole('button', { name: 'Path', exact: true }).click();
+  await page.getByRole('button', { name: /^Contactor coil/ }).click();
+  const stops = page.getByRole('listitem');
+  await expect(stops.first()).toContainText('Transformer R');
+  await expect(stops.last()).toContainText('Transformer C');
+  for (const name of ['Board fuse 2', 'Thermostat Y', 'Pan float NC', 'Contactor A1', 'Contactor A2'])
+    await expect(stops.filter({ hasText: name }).first()).toContainText(/\d V/);
+  await call(page, 'Off');
+  await expect(page.getByText('open: Y in Thermostat')).toBeVisible();
+});
+
+test('ohms are refused while the circuit is live and read once it is dead', async ({ page, server }) => {
+  await openNewJob(page, server, 'Ohms');
+  await probe(page, 'unit.R', 'unit.C');
+  await page.getByTestId('meter-mode').click();
+  await page.getByTestId('meter-mode').click();
+  await expect(reading(page)).toContainText(/1\.\dΩ/);
+  await probe(page, 'board.R', 'board.C');
+  await expect(reading(page)).toContainText('Ohms need a dead circuit');
+});
+
+test('everything is there after a reload and a killed server', async ({ page, server }) => {
+  const id = await openNewJob(page, server, 'Kept');
+  await move(page, 'board.Y', 'board.W', 'yellow');
+  await call(page, 'Cool');
+  await skip(page);
+  await probe(page, 'board.W', 'board.C');
+  await expect(reading(page)).toContainText(/2[4-6]\.\d/);
+  await expect
+    .poll(
+      async () =>
+        ((await (await page.request.get(`${server.url}/api/jobs/${id}`)).json()) as { revision: number })
+          .revision,
+    )
+    .toBe(2);
+  // The bench is written down a moment after it changes.
+  await page.waitForTimeout(600);
+  await server.restart();
+  await page.reload();
+  await expect(status(page)).toContainText('but heating runs');
+  await expect(reading(page)).toContainText('Furnace board W');
+  await expect(reading(page)).toContainText(/2[4-6]\.\d/);
+  await stud(page, 'board.W').click();
+  await expect(page.getByText('yellow to Thermostat Y')).toBeVisible();
+});
+
+test('a spare conductor floats: ghost volts on a high-impedance meter, none on a low one', async ({
+  page,
+  server,
+}) => {
+  await openNewJob(page, server, 'Ghost', 'furnace-ac-no-c');
+  await page.getByRole('button', { name: /BU blue · Thermostat cable/ }).click();
+  await page.getByRole('button', { name: 'Red probe', exact: true }).first().click();
+  await page.getByTestId('probe-black').click();
+  await stud(page, 'board.C').click();
+  await expect(reading(page)).toContainText(/[1-9]\d?\.\dV~/);
+  await page.getByTestId('meter-kind').click();
+  await expect(reading(page)).toContainText(/board C0(\.\d)?V~/i);
+});
+
+test('a bad label value is explained where it is typed and changes nothing', async ({ page, server }) => {
+  await openNewJob(page, server, 'Label');
+  await page.getByTestId('plate-xfmr').click();
+  const field = page.getByLabel('Nameplate, VA');
+  await field.fill('-40');
+  await expect(page.getByText('Nameplate must be a number from 5 to 200 VA.')).toBeVisible();
+  await field.fill('75');
+  await field.blur();
+  await expect(page.getByTestId('plate-xfmr')).toHaveAccessibleName(/75 VA/);
+});

@@ -1,0 +1,2 @@
+/** Stands in for a font file. */
+export default 1;

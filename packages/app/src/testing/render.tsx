@@ -1,0 +1,20 @@
+import type { ReactElement } from 'react';
+import { render } from '@testing-library/react';
+import { PaperProvider } from 'react-native-paper';
+import { Provider } from 'react-redux';
+import { makeStore } from '../store';
+import { paperThemes } from '../theme';
+import { paperIcon } from '../theme/icons';
+
+/** Renders inside a store and the theme; gives both back. */
+export function renderWithStore(element: ReactElement) {
+  const store = makeStore();
+  const screen = render(
+    <Provider store={store}>
+      <PaperProvider theme={paperThemes.light} settings={{ icon: paperIcon }}>
+        {element}
+      </PaperProvider>
+    </Provider>,
+  );
+  return { store, screen };
+}

@@ -1,0 +1,11 @@
+/** `npm run bench`: one JSON line a metric. */
+import { ROOT, bin, ensureBuilt, ensureDebian, ensureInstalled, must } from './lib.mjs';
+
+await ensureInstalled();
+await ensureDebian([
+  { command: 'chromium', name: 'chromium' },
+  { command: 'ngspice', name: 'ngspice' },
+]);
+await ensureBuilt();
+await must(bin('tsx'), ['scripts/bench/core.ts'], { cwd: ROOT });
+await must(bin('tsx'), ['scripts/bench/browser.ts'], { cwd: ROOT });

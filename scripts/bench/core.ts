@@ -1,0 +1,65 @@
+/** How fast the model is, alone and against ngspice on the same netlist. */
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { NEW_WORLD, advance, settle } from '@zygostat/core/behaviour';
+import { spiceNetlist } from '@zygostat/core/formats';
+import { compile, makeSolver, solve } from '@zygostat/core/network';
+import { furnaceAirConditioner } from '@zygostat/core/systems';
+import { median, report } from './report';
+
+const ROUNDS = 7;
+
+/** Microseconds a call takes: the median of several rounds, warmed up. */
+function time(times: number, call: () => void): number {
+  const rounds = Array.from({ length: ROUNDS + 1 }, () => {
+    const start = process.hrtime.bigint();
+    for (let i = 0; i < times; i++) call();
+    return Number(process.hrtime.bigint() - start) / 1000 / times;
+  });
+  return median(rounds.slice(1));
+}
+
+/** Microseconds ngspice takes for one a.c. solve inside one process, start-up excluded, by the difference of two loops. */
+function ngspiceMicroseconds(netlist: string): number {
+  const folder = mkdtempSync(join(tmpdir(), 'bench-'));
+  const seconds = (count: number) => {
+    const file = join(folder, `loop${count}.cir`);
+    const loop = `.control\nlet i = 0\nrepeat ${count}\nac lin 1 60 60\ndestroy\nend\nrusage elapsed\nquit\n.endc\n.end\n`;
+    writeFileSync(file, netlist.replace(/\.ac .*\n\.end\n$/, loop));
+    const start = process.hrtime.bigint();
+    spawnSync('ngspice', ['-b', file], { stdio: 'ignore' });
+    return Number(process.hrtime.bigint() - start) / 1e9;
+  };
+  const differences = Array.from({ length: 3 }, () => seconds(2100) - seconds(100));
+  rmSync(folder, { recursive: true });
+  return (median(differences) / 2000) * 1e6;
+}
+
+const inputs = { controls: { stat: { mode: 'cool', setC: 22 } }, conditions: { indoorC: 26, outdoorC: 31 } };
+const network = compile(furnaceAirConditioner('Bench'));
+const solver = makeSolver(network);
+const running = advance(network, inputs, NEW_WORLD, 400);
+const { choice } = running.point;
+
+const solveMicroseconds = time(5000, () => void solve(solver, choice));
+report(
+  'solve_us',
+  solveMicroseconds,
+  'µs',
+  `${network.nodes.length} nodes, assemble, factorise and solve; median of ${ROUNDS}`,
+);
+
+const theirs = ngspiceMicroseconds(spiceNetlist(running.point));
+report(
+  'solve_vs_ngspice',
+  solveMicroseconds / theirs,
+  'ratio',
+  `ngspice ${theirs.toFixed(1)} µs a solve, ac lin 1 60 60 in a loop, start-up excluded; aim ≤ 0.5`,
+);
+
+// The call as the thermostat's protection ends: contactor in, compressor up, blower waiting.
+const held = advance(network, inputs, NEW_WORLD, 299).world;
+const settleMicroseconds = time(200, () => void settle(network, inputs, { ...held, now: 300 }, solver));
+report('settle_ms', settleMicroseconds / 1000, 'ms', 'a cooling call from held to running');

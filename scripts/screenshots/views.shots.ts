@@ -1,0 +1,65 @@
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { call, expect, probe, skip, status, stud, test } from '../../e2e/bench';
+import type { Server } from '../../e2e/bench';
+
+const FOLDER = join(__dirname, '../../docs/screenshots');
+const PHONE = { width: 390, height: 844 };
+const WIDE = { width: 1280, height: 800 };
+
+const shoot = async (page: Page, name: string) => {
+  // Let the snack bar go and the last answer be painted.
+  await page.waitForTimeout(3200);
+  await page.screenshot({ path: join(FOLDER, `${name}.png`) });
+};
+
+async function open(page: Page, server: Server, name: string, size: typeof PHONE): Promise<void> {
+  await page.setViewportSize(size);
+  await page.goto(server.url);
+  await page.getByRole('link', { name: `Open ${name}` }).click();
+  await expect(stud(page, 'board.R')).toHaveAccessibleName(/hot/);
+}
+
+async function cool(page: Page): Promise<void> {
+  await call(page, 'Cool');
+  await skip(page);
+  await expect(status(page)).toContainText('Cooling');
+}
+
+test('jobs', async ({ page, server }) => {
+  await page.setViewportSize(PHONE);
+  await page.goto(server.url);
+  await expect(page.getByRole('link')).toHaveCount(3);
+  await shoot(page, 'jobs');
+  await page.getByRole('button', { name: 'New job' }).click();
+  await shoot(page, 'new-job');
+});
+
+test('trace on a phone, its stud sheet and a path', async ({ page, server }) => {
+  await open(page, server, 'Recovery ward, Foxglove Vet Clinic', PHONE);
+  await cool(page);
+  await probe(page, 'board.Y', 'board.C');
+  await page.getByTestId('stud-stat.R').scrollIntoViewIfNeeded();
+  await shoot(page, 'trace-phone');
+  await stud(page, 'board.Y').click();
+  await shoot(page, 'stud-sheet');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Path', exact: true }).click();
+  await page.getByRole('button', { name: /^Contactor coil/ }).click();
+  await shoot(page, 'path');
+});
+
+test('trace in the dark, with a fault', async ({ page, server }) => {
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await open(page, server, 'Kiln shed office, Marlpit Pottery', PHONE);
+  await cool(page);
+  await shoot(page, 'trace-dark-fault');
+});
+
+test('trace wide', async ({ page, server }) => {
+  await open(page, server, 'Recovery ward, Foxglove Vet Clinic', WIDE);
+  await cool(page);
+  await page.getByRole('button', { name: /^Contactor coil/ }).click();
+  await probe(page, 'board.Y', 'board.C');
+  await shoot(page, 'trace-wide');
+});
