@@ -2,7 +2,6 @@ import { useEffect, useState } from 'react';
 import { useStore } from 'react-redux';
 import type { Probes } from '@zygostat/core/network';
 import type { RootState, Store } from '../store';
-import { useAppSelector } from '../store';
 import type { Bench } from '../store/bench';
 import { answered, failed } from '../store/bench';
 import { theModel } from './model';
@@ -62,30 +61,49 @@ function makeRunner(store: Store) {
   };
 }
 
+/** What the model is asked about: when none of it has changed there is nothing to ask. */
+const askedOf = ({ bench, edits }: RootState) =>
+  [edits.present.circuit, bench.inputs, bench.meter, bench.followed] as const;
+
+const isPending = ({ bench }: RootState) => (bench.view?.waits.length ?? 0) > 0;
+
+/** Watches the store rather than rendering: a tap asks the model at once, before anything is repainted. */
+function watch(store: Store, run: (pass: number) => Promise<void>): () => void {
+  let asked: readonly unknown[] = [];
+  let timer: ReturnType<typeof setInterval> | null = null;
+  let last = 0;
+  const tick = () => {
+    const now = Date.now();
+    void run(Math.min((now - last) / 1000, LONGEST_NAP_S));
+    last = now;
+  };
+  const look = () => {
+    const state = store.getState() as RootState;
+    const next = askedOf(state);
+    if (next.some((value, i) => value !== asked[i])) {
+      asked = next;
+      void run(0);
+    }
+    if (isPending(state) && timer === null) {
+      last = Date.now();
+      timer = setInterval(tick, TICK_MS);
+    } else if (!isPending(state) && timer !== null) {
+      clearInterval(timer);
+      timer = null;
+    }
+  };
+  const unsubscribe = store.subscribe(look);
+  look();
+  return () => {
+    unsubscribe();
+    if (timer !== null) clearInterval(timer);
+  };
+}
+
 /** Keeps the bench of the open job answered, and its clock going while something is pending. */
-export function useBenchRunner(): (pass: number | 'skip') => void {
+export function useBenchRunner(): (pass: number | 'skip') => Promise<void> {
   const store = useStore() as unknown as Store;
   const [run] = useState(() => makeRunner(store));
-  const circuit = useAppSelector(({ edits }) => edits.present.circuit);
-  const inputs = useAppSelector(({ bench }) => bench.inputs);
-  const meter = useAppSelector(({ bench }) => bench.meter);
-  const followed = useAppSelector(({ bench }) => bench.followed);
-  const pending = useAppSelector(({ bench }) => (bench.view?.waits.length ?? 0) > 0);
-
-  useEffect(() => {
-    void run(0);
-  }, [run, circuit, inputs, meter, followed]);
-
-  useEffect(() => {
-    if (!pending) return;
-    let last = Date.now();
-    const timer = setInterval(() => {
-      const now = Date.now();
-      void run(Math.min((now - last) / 1000, LONGEST_NAP_S));
-      last = now;
-    }, TICK_MS);
-    return () => clearInterval(timer);
-  }, [run, pending]);
-
+  useEffect(() => watch(store, run), [store, run]);
   return run;
 }

@@ -258,6 +258,9 @@ function rounded(spots: readonly Spot[], radius: number): string {
     .join('');
 }
 
+/** Least sideways way to a lane that leaves room for a tag on it. */
+const ROOM_FOR_TAG = 70;
+
 function laneWire(sheet: Sheet, { id }: Conductor, from: Spot, to: Spot, route: Route): Wire {
   const side = sheet.width - LOOM.margin - LOOM.lane / 2 - route.lane! * LOOM.lane;
   const out = from.y + 14 + route.turnOut * LOOM.turn;
@@ -273,7 +276,7 @@ function laneWire(sheet: Sheet, { id }: Conductor, from: Spot, to: Spot, route: 
   return {
     conductor: id,
     path: rounded(corners, 10),
-    tag: { x: side - 26, y: out },
+    tag: side - from.x > ROOM_FOR_TAG ? { x: side - 26, y: out } : { x: side, y: out + 36 },
     loose: null,
   };
 }

@@ -9,16 +9,23 @@ import { Words } from '../basics';
 interface ChipButtonProps {
   chip: Chip;
   label: string;
-  face: Face | undefined;
-  /** What a tap does, in a word: "Open", "Pull". */
+  /** What is seen on it, in a word, and how it stands. */
+  state: string | undefined;
+  tone: Face['tone'] | undefined;
   onToggle: (device: string) => void;
   onMore: (device: string) => void;
 }
 
 /** A switch, safety or fuse where it sits in a conductor: tap to operate it, the dots for the rest. */
-export const ChipButton = memo(function ChipButton({ chip, label, face, onToggle, onMore }: ChipButtonProps) {
+export const ChipButton = memo(function ChipButton({
+  chip,
+  label,
+  state,
+  tone = 'ok',
+  onToggle,
+  onMore,
+}: ChipButtonProps) {
   const t = useTokens();
-  const tone = face?.tone ?? 'ok';
   const ink = { ok: t.teal, off: t.mute, tripped: t.red, busy: t.amber }[tone];
   const fill = { ok: t.card, off: t.idle, tripped: t.redSoft, busy: t.amberSoft }[tone];
   return (
@@ -38,7 +45,7 @@ export const ChipButton = memo(function ChipButton({ chip, label, face, onToggle
       <Pressable
         role="switch"
         aria-checked={tone === 'ok'}
-        aria-label={`${label}, ${face?.text ?? 'no state'}`}
+        aria-label={`${label}, ${state ?? 'no state'}`}
         testID={`chip-${chip.device}`}
         onPress={() => onToggle(chip.device)}
         style={styles.main}
@@ -47,7 +54,7 @@ export const ChipButton = memo(function ChipButton({ chip, label, face, onToggle
           {label}
         </Words>
         <Words kind="strong" color={ink} lines={1} style={styles.state}>
-          {face?.text ?? '–'}
+          {state ?? '–'}
         </Words>
       </Pressable>
       <Pressable

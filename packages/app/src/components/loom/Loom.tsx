@@ -102,7 +102,8 @@ export function Loom({
               key={`${plate.device}${String(plate.line)}${plate.y}`}
               plate={plate}
               station={stations.get(station) ?? ''}
-              face={view?.faces[plate.device]}
+              state={view?.faces[plate.device]?.text}
+              tone={view?.faces[plate.device]?.tone}
               onTap={onDevice}
             />
           )),
@@ -123,7 +124,8 @@ export function Loom({
             key={chip.device}
             chip={chip}
             label={labels.get(chip.device) ?? chip.device}
-            face={view?.faces[chip.device]}
+            state={view?.faces[chip.device]?.text}
+            tone={view?.faces[chip.device]?.tone}
             onToggle={onToggle}
             onMore={onDevice}
           />

@@ -8,18 +8,26 @@ import { Words } from '../basics';
 interface PlateButtonProps {
   plate: Plate;
   station: string;
-  face: Face | undefined;
+  /** What is seen on it, in a word, and how it stands. */
+  state: string | undefined;
+  tone: Face['tone'] | undefined;
   onTap: (device: string) => void;
 }
 
 /** The name plate beside a row of blocks, with what is seen on the device; a tap opens it. */
-export const PlateButton = memo(function PlateButton({ plate, station, face, onTap }: PlateButtonProps) {
+export const PlateButton = memo(function PlateButton({
+  plate,
+  station,
+  state,
+  tone = 'ok',
+  onTap,
+}: PlateButtonProps) {
   const t = useTokens();
-  const ink = { ok: t.teal, off: t.mute, tripped: t.red, busy: t.amber }[face?.tone ?? 'ok'];
+  const ink = { ok: t.teal, off: t.mute, tripped: t.red, busy: t.amber }[tone];
   return (
     <Pressable
       role="button"
-      aria-label={`${plate.label}, ${station}${plate.line ? ', line voltage' : ''}${face ? `, ${face.text}` : ''}`}
+      aria-label={`${plate.label}, ${station}${plate.line ? ', line voltage' : ''}${state ? `, ${state}` : ''}`}
       testID={`plate-${plate.device}${plate.line ? '-line' : ''}`}
       onPress={() => onTap(plate.device)}
       style={[styles.plate, { left: plate.x, top: plate.y, width: plate.width, height: plate.height }]}
@@ -31,9 +39,9 @@ export const PlateButton = memo(function PlateButton({ plate, station, face, onT
         <Words kind="figure" color={t.red} lines={1} style={styles.note}>
           line volts
         </Words>
-      ) : face ? (
+      ) : state ? (
         <Words kind="figure" color={ink} lines={1} style={styles.note}>
-          {face.text}
+          {state}
         </Words>
       ) : null}
     </Pressable>

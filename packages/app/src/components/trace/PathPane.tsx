@@ -1,13 +1,14 @@
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { loadFollowed } from '../../store/bench';
 import { showVolts } from '../../bench/show';
-import { useTokens } from '../../theme';
+import { useTokens, useWide } from '../../theme';
 import { Act, Words } from '../basics';
 
 /** One load's way from hot to common: every terminal in order with its volts, and where it stops. */
 export function PathPane({ onStud }: { onStud: (point: string) => void }) {
   const t = useTokens();
+  const wide = useWide();
   const dispatch = useAppDispatch();
   const view = useAppSelector(({ bench }) => bench.view);
   const followed = useAppSelector(({ bench }) => bench.followed);
@@ -16,7 +17,12 @@ export function PathPane({ onStud }: { onStud: (point: string) => void }) {
   return (
     <View style={styles.pane}>
       <Words kind="small">Follow the way to a load</Words>
-      <View style={styles.loads} role="group" aria-label="Loads">
+      <ScrollView
+        horizontal={!wide}
+        contentContainerStyle={[styles.loads, wide ? styles.wrap : null]}
+        role="group"
+        aria-label="Loads"
+      >
         {view?.loads.map(({ device, element, title, energised }) => (
           <Act
             key={`${device}:${element}`}
@@ -25,7 +31,7 @@ export function PathPane({ onStud }: { onStud: (point: string) => void }) {
             onPress={() => dispatch(loadFollowed({ device, element }))}
           />
         ))}
-      </View>
+      </ScrollView>
       {!followed ? <Words>Choose a load to see every terminal from hot to common.</Words> : null}
       {followed && path.length === 0 ? (
         <Words color={t.red}>
@@ -76,7 +82,8 @@ export function PathPane({ onStud }: { onStud: (point: string) => void }) {
 
 const styles = StyleSheet.create({
   pane: { padding: 12, gap: 10 },
-  loads: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  loads: { flexDirection: 'row', gap: 6, paddingBottom: 6 },
+  wrap: { flexWrap: 'wrap' },
   stop: {
     minHeight: 44,
     paddingHorizontal: 12,

@@ -1,5 +1,5 @@
 import { router } from 'expo-router';
-import { useCallback, useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import type { LayoutChangeEvent } from 'react-native';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Snackbar } from 'react-native-paper';
@@ -91,7 +91,7 @@ function PaneTabs({ panes }: { panes: readonly Pane[] }) {
 }
 
 /** The loom at whatever width it is given. */
-function LiveLoom({ circuit, actions }: { circuit: Circuit; actions: TraceActions }) {
+const LiveLoom = memo(function LiveLoom({ circuit, actions }: { circuit: Circuit; actions: TraceActions }) {
   const dispatch = useAppDispatch();
   const [width, setWidth] = useState(0);
   const view = useAppSelector(({ bench }) => bench.view);
@@ -126,7 +126,7 @@ function LiveLoom({ circuit, actions }: { circuit: Circuit; actions: TraceAction
       ) : null}
     </View>
   );
-}
+});
 
 /** The live circuit of one job: call, watch, probe, change, log. */
 export function Trace({ jobId, title, subtitle, notes, circuit }: TraceProps) {
@@ -135,7 +135,7 @@ export function Trace({ jobId, title, subtitle, notes, circuit }: TraceProps) {
   const dispatch = useAppDispatch();
   const run = useBenchRunner();
   const actions = useTraceActions();
-  const skip = useCallback(() => run('skip'), [run]);
+  const skip = useCallback(() => void run('skip'), [run]);
   useTraceKeys(actions, skip);
   const pane = useAppSelector(({ trace }) => trace.pane);
   const message = useAppSelector(({ trace }) => trace.message);
