@@ -1,7 +1,7 @@
 /** `npm run dev`: the server restarts and the app rebuilds as files change; both on their own ports. */
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { ROOT, bin, ensureInstalled, say } from './lib.mjs';
+import { ROOT, SIGNALS, bin, ensureInstalled, say } from './lib.mjs';
 
 await ensureInstalled();
 say('API on http://127.0.0.1:4310, app on http://127.0.0.1:8081');
@@ -14,5 +14,5 @@ const children = [
   }),
 ];
 const stop = () => children.forEach((child) => child.kill());
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, stop);
+for (const signal of SIGNALS) process.on(signal, stop);
 children.forEach((child) => child.on('exit', stop));

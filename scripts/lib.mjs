@@ -1,7 +1,7 @@
 /** What the project's commands share. Node's own modules only: they run before anything is installed. */
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -9,6 +9,9 @@ export const ROOT = fileURLToPath(new URL('..', import.meta.url));
 export const CHROMIUM = '/usr/bin/chromium';
 const CACHE = join(ROOT, '.cache');
 const APP = join(ROOT, 'packages/app');
+
+/** What ends a command; whatever it has started must end with it. */
+export const SIGNALS = ['SIGINT', 'SIGTERM'];
 
 /** Says what is being done, so that a person waiting knows. */
 export const say = (text) => console.log(`» ${text}`);
@@ -21,8 +24,14 @@ export function run(command, args, { cwd = ROOT, env = {}, quiet = false } = {})
       env: { ...process.env, ...env },
       stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'],
     });
-    child.on('error', () => resolve(127));
-    child.on('close', (code) => resolve(code ?? 1));
+    const stop = (signal) => child.kill(signal);
+    for (const signal of SIGNALS) process.on(signal, stop);
+    const end = (code) => {
+      for (const signal of SIGNALS) process.off(signal, stop);
+      resolve(code);
+    };
+    child.on('error', () => end(127));
+    child.on('close', (code) => end(code ?? 1));
   });
 }
 
@@ -67,6 +76,8 @@ export async function ensureInstalled() {
   const stamp = `${process.version} ${hashOf([join(ROOT, 'package-lock.json')])}`;
   if (existsSync(join(ROOT, 'node_modules/.package-lock.json')) && stamped('install', stamp)) return;
   say('Installing packages, a few minutes the first time…');
+  // An install that is cut short leaves half a tree; it must not pass for a whole one.
+  rmSync(stampFile('install'), { force: true });
   await must('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
   setStamp('install', stamp);
 }

@@ -1,10 +1,10 @@
 /** `npm start`: whatever is missing is installed and built, then everything is served. */
 import { spawn } from 'node:child_process';
-import { ROOT, bin, ensureBuilt, ensureInstalled, say } from './lib.mjs';
+import { ROOT, SIGNALS, bin, ensureBuilt, ensureInstalled, say } from './lib.mjs';
 
 await ensureInstalled();
 await ensureBuilt();
 say('Starting the server…');
 const server = spawn(bin('tsx'), ['packages/server/src/main.ts'], { cwd: ROOT, stdio: 'inherit' });
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+for (const signal of SIGNALS) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 1));
