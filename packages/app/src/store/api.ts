@@ -89,6 +89,10 @@ export const api = createApi({
       query: (body) => ({ url: 'jobs', method: 'POST', body }),
       invalidatesTags: ['Jobs'],
     }),
+    changeJob: build.mutation<Job, { id: string; change: Partial<Pick<Job, 'name' | 'notes' | 'state'>> }>({
+      query: ({ id, change }) => ({ url: `jobs/${encodeURIComponent(id)}`, method: 'PATCH', body: change }),
+      invalidatesTags: (_result, _error, { id }) => ['Jobs', { type: 'Job', id }],
+    }),
     saveRevision: build.mutation<
       { number: number },
       { id: string; base: number; circuit: Circuit; note: string }
@@ -115,6 +119,7 @@ export const {
   useListJobsQuery,
   useListSitesQuery,
   useOpenJobQuery,
+  useChangeJobMutation,
   useCreateJobMutation,
   useListReadingsQuery,
   useLogReadingMutation,

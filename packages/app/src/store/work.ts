@@ -58,7 +58,7 @@ const saving = createSlice({
   name: 'saving',
   initialState: { jobId: null, base: 0, state: 'saved', detail: '' } as Saving,
   reducers: {
-    opened: (_state, { payload }: PayloadAction<{ jobId: string; base: number }>): Saving => ({
+    opened: (_state, { payload }: PayloadAction<{ jobId: string | null; base: number }>): Saving => ({
       ...payload,
       state: 'saved',
       detail: '',

@@ -209,3 +209,8 @@ test('a transformer asked for more than its plate says so', () => {
   const { view } = after(LONG, calling('cool'), setValue(good, 'xfmr', 'params', 'va', 15));
   expect(view.status.text).toMatch(/% of its nameplate|too few volts/);
 });
+
+test('conductors in a ring are only parallel ways', () => {
+  const ringed = land(land(good, 'statG', 'from', 'stat.Y'), 'statG', 'to', 'board.Y');
+  expect(after(LONG, calling('cool'), ringed).on).toContain('Compressor');
+});

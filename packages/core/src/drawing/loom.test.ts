@@ -1,5 +1,5 @@
 import { furnaceAirConditioner } from '../systems';
-import { addDevice, lift, removeDevice } from '../circuit';
+import { addDevice, land, lift, removeDevice } from '../circuit';
 import type { Circuit } from '../circuit';
 import { device } from '../systems/build';
 import { layLoom } from '.';
@@ -20,10 +20,22 @@ const many = Array.from({ length: 8 }, (_, i) =>
   device(`f${i}`, 'float-switch', 'plant', `Float ${i}`),
 ).reduce(addDevice, good);
 
+// Two in-line devices wired to each other in a ring that no block is part of.
+const ring = [
+  ['leadFloat', 'from', 'fuse.1'],
+  ['leadFloat', 'to', 'float.COM'],
+  ['yardY', 'from', 'float.NC'],
+  ['yardY', 'to', 'fuse.2'],
+].reduce(
+  (circuit, [conductor, end, terminal]) => land(circuit, conductor!, end as 'from' | 'to', terminal!),
+  lift(lift(good, 'leadHot', 'to'), 'leadFused', 'from'),
+);
+
 const CIRCUITS: [string, Circuit][] = [
   ['a good circuit', good],
   ['lifted ends and a spare', spareAndFree],
   ['devices nothing is landed on', many],
+  ['a ring of conductors', ring],
   ['a device taken out', removeDevice(good, 'board')],
 ];
 

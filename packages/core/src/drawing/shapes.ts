@@ -2,7 +2,7 @@
 export const LOOM = {
   margin: 12,
   plate: 88,
-  block: { width: 44, most: 58, height: 58, gap: 6 },
+  block: { width: 44, most: 58, height: 64, gap: 6 },
   rowPadding: 12,
   chip: { height: 44, gap: 16 },
   /** Least gap with conductors crossing it, between cards and inside one. */

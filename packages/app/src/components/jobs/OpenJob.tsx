@@ -2,6 +2,8 @@ import { router } from 'expo-router';
 import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ActivityIndicator } from 'react-native-paper';
+import { useStore } from 'react-redux';
+import type { RootState } from '../../store';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { OpenedJob } from '../../store/api';
 import { problemOf, useOpenJobQuery } from '../../store/api';
@@ -14,32 +16,38 @@ import { useTokens } from '../../theme';
 import { Act, Words } from '../basics';
 import { Trace } from '../trace/Trace';
 
-/** Puts an opened job on the bench, with any edit of it the server has not had yet. */
-function useLoadJob(job: OpenedJob | undefined): boolean {
+/** Puts a freshly read job on the bench, with any edit of it the server has not had yet. */
+function useLoadJob(id: string, fresh: OpenedJob | undefined): boolean {
+  const store = useStore<RootState>();
   const dispatch = useAppDispatch();
-  const ready = useAppSelector(({ saving }) => job !== undefined && saving.jobId === job.id);
+  const ready = useAppSelector(({ saving }) => saving.jobId === id);
   useEffect(() => {
-    if (!job || ready) return;
-    const draft = keptDraft(job.id);
+    if (!fresh || ready) return;
+    const draft = keptDraft(id);
     dispatch(traceOpened());
-    dispatch(benchOpened(keptBench(job.id) ?? {}));
-    dispatch(takeUp(draft?.circuit ?? job.circuit));
-    dispatch(opened({ jobId: job.id, base: draft?.base ?? job.revision }));
-    if (!draft) return;
+    dispatch(benchOpened(keptBench(id) ?? {}));
+    dispatch(takeUp(draft?.circuit ?? fresh.circuit));
+    dispatch(opened({ jobId: id, base: draft?.base ?? fresh.revision }));
     // Saved on top of what it was made on: the server says if another tab was first.
-    dispatch(saveRequested);
-  }, [dispatch, job, ready]);
+    if (draft) dispatch(saveRequested);
+  }, [dispatch, id, fresh, ready]);
+  useEffect(
+    () => () => {
+      // Read anew the next time, unless an edit is still on its way.
+      if (store.getState().saving.state === 'saved') dispatch(opened({ jobId: null, base: 0 }));
+    },
+    [dispatch, store, id],
+  );
   return ready;
 }
 
 /** A job by its id: loading, missing, or live. */
 export function OpenJob({ id }: { id: string }) {
   const t = useTokens();
-  const { data: job, error, refetch } = useOpenJobQuery(id, { refetchOnMountOrArgChange: true });
-  const ready = useLoadJob(job);
+  const { data: job, error, isFetching, refetch } = useOpenJobQuery(id, { refetchOnMountOrArgChange: true });
+  const ready = useLoadJob(id, isFetching ? undefined : job);
   const circuit = useAppSelector(({ edits }) => edits.present.circuit);
-  if (job && ready && circuit)
-    return <Trace jobId={job.id} title={job.site} subtitle={job.name} notes={job.notes} circuit={circuit} />;
+  if (job && ready && circuit) return <Trace job={job} circuit={circuit} />;
   return (
     <View style={[styles.page, { backgroundColor: t.paper }]} role="main">
       {error ? (

@@ -11,6 +11,7 @@ import { colourName } from '@zygostat/core/standards';
 import type { Meter } from '../../store/bench';
 import { useTokens } from '../../theme';
 import { Act, Words } from '../basics';
+import { isSwitch } from '../../bench/toggle';
 import { BlockButton } from './BlockButton';
 import { ChipButton } from './ChipButton';
 import { PlateButton } from './PlateButton';
@@ -48,6 +49,10 @@ export function Loom({
   const t = useTokens();
   const loom = useMemo(() => layLoom(circuit, width), [circuit, width]);
   const labels = useMemo(() => new Map(circuit.devices.map(({ id, label }) => [id, label])), [circuit]);
+  const switches = useMemo(
+    () => new Set(circuit.devices.filter(({ kind }) => isSwitch(kind)).map(({ id }) => id)),
+    [circuit],
+  );
   const stations = useMemo(() => new Map(circuit.stations.map(({ id, name }) => [id, name])), [circuit]);
   const conductors = useMemo(
     () =>
@@ -104,7 +109,8 @@ export function Loom({
               station={stations.get(station) ?? ''}
               state={view?.faces[plate.device]?.text}
               tone={view?.faces[plate.device]?.tone}
-              onTap={onDevice}
+              operable={switches.has(plate.device)}
+              onTap={switches.has(plate.device) ? onToggle : onDevice}
             />
           )),
         )}

@@ -1,11 +1,15 @@
-import { View } from 'react-native';
+import { useState } from 'react';
+import { TextInput } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import { circuitToJson } from '@zygostat/core/formats';
 import { theModel } from '../../bench/model';
 import { useAppDispatch, useAppSelector } from '../../store';
+import type { Job } from '../../store/api';
+import { problemOf, useChangeJobMutation } from '../../store/api';
 import type { ThemeChoice } from '../../store/settings';
 import { themeChosen } from '../../store/settings';
 import { sheetOpened } from '../../store/trace';
+import { useTokens } from '../../theme';
 import { Act, BottomSheet, Options, Words } from '../basics';
 
 /** Hands a text to the browser as a file. */
@@ -26,23 +30,47 @@ const fileName = (name: string) =>
 
 const THEMES: Record<ThemeChoice, string> = { system: 'As the device', light: 'Light', dark: 'Dark' };
 
-/** What is wanted now and then: notes, theme, files out. */
-export function MenuSheet({ circuit, notes }: { circuit: Circuit; notes: string }) {
+const STATES: Record<Job['state'], string> = { open: 'Open', done: 'Done' };
+const LONGEST_NOTES = 2000;
+
+/** Notes of the job, saved when the person leaves the field. */
+function Notes({ job, save }: { job: Job; save: (notes: string) => void }) {
+  const [typed, setTyped] = useState(job.notes);
+  return (
+    <TextInput
+      mode="outlined"
+      multiline
+      label="Notes"
+      aria-label="Notes"
+      value={typed}
+      maxLength={LONGEST_NOTES}
+      onChangeText={setTyped}
+      onBlur={() => typed.trim() !== job.notes && save(typed.trim())}
+    />
+  );
+}
+
+/** What is wanted now and then: notes, state, theme, files out. */
+export function MenuSheet({ circuit, job }: { circuit: Circuit; job: Job }) {
+  const t = useTokens();
   const dispatch = useAppDispatch();
   const theme = useAppSelector(({ settings }) => settings.theme);
   const { inputs, world } = useAppSelector(({ bench }) => bench);
+  const [changeJob, { error }] = useChangeJobMutation();
+  const change = (what: Partial<Pick<Job, 'notes' | 'state'>>) =>
+    void changeJob({ id: job.id, change: what });
   const name = fileName(circuit.name);
   const netlist = async () => download(`${name}.cir`, await theModel().netlist(inputs, world), 'text/plain');
   return (
-    <BottomSheet title="This job" onClose={() => dispatch(sheetOpened(null))}>
-      {notes ? (
-        <View>
-          <Words kind="strong" heading={3}>
-            Notes
-          </Words>
-          <Words>{notes}</Words>
-        </View>
-      ) : null}
+    <BottomSheet title={job.name} subtitle={job.system} onClose={() => dispatch(sheetOpened(null))}>
+      <Notes job={job} save={(notes) => change({ notes })} />
+      <Options
+        label="This job is"
+        options={STATES}
+        value={job.state}
+        onChange={(state) => change({ state })}
+      />
+      {error ? <Words color={t.red}>{problemOf(error).detail}</Words> : null}
       <Options
         label="Theme"
         options={THEMES}

@@ -6,6 +6,7 @@ import { Snackbar } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useBenchRunner } from '../../bench/useBenchRunner';
 import { useAppDispatch, useAppSelector } from '../../store';
+import type { Job } from '../../store/api';
 import type { Pane } from '../../store/trace';
 import { paneChosen, sheetOpened, told } from '../../store/trace';
 import { useTokens, useWide } from '../../theme';
@@ -23,20 +24,13 @@ import { useTraceActions } from './useTraceActions';
 import { useTraceKeys } from './useTraceKeys';
 
 interface TraceProps {
-  jobId: string;
-  title: string;
-  subtitle: string;
-  notes: string;
+  job: Job;
   circuit: Circuit;
 }
 
 const PANES: Record<Pane, string> = { loom: 'Loom', path: 'Path', readings: 'Readings' };
 
-function Header({
-  title,
-  subtitle,
-  actions,
-}: Pick<TraceProps, 'title' | 'subtitle'> & { actions: TraceActions }) {
+function Header({ job, actions }: { job: Job; actions: TraceActions }) {
   const dispatch = useAppDispatch();
   const canUndo = useAppSelector(({ edits }) => edits.past.length > 0);
   const canRedo = useAppSelector(({ edits }) => edits.future.length > 0);
@@ -52,10 +46,10 @@ function Header({
       />
       <View style={styles.titles}>
         <Words kind="title" heading={1} lines={1}>
-          {title}
+          {job.site}
         </Words>
         <Words kind="small" lines={1}>
-          {subtitle}
+          {job.name}
         </Words>
       </View>
       <Act label="Undo" icon="undo" look="plain" iconOnly disabled={!canUndo} onPress={actions.undo} />
@@ -129,7 +123,7 @@ const LiveLoom = memo(function LiveLoom({ circuit, actions }: { circuit: Circuit
 });
 
 /** The live circuit of one job: call, watch, probe, change, log. */
-export function Trace({ jobId, title, subtitle, notes, circuit }: TraceProps) {
+export function Trace({ job, circuit }: TraceProps) {
   const t = useTokens();
   const wide = useWide();
   const dispatch = useAppDispatch();
@@ -141,8 +135,8 @@ export function Trace({ jobId, title, subtitle, notes, circuit }: TraceProps) {
   const message = useAppSelector(({ trace }) => trace.message);
   const loom = <LiveLoom circuit={circuit} actions={actions} />;
   const path = <PathPane onStud={actions.tapStud} />;
-  const readings = <ReadingsPane circuit={circuit} jobId={jobId} />;
-  const header = <Header title={title} subtitle={subtitle} actions={actions} />;
+  const readings = <ReadingsPane circuit={circuit} jobId={job.id} />;
+  const header = <Header job={job} actions={actions} />;
   const meter = <MeterBar circuit={circuit} />;
   const calls = <CallStrip circuit={circuit} actions={actions} />;
   return (
@@ -152,7 +146,7 @@ export function Trace({ jobId, title, subtitle, notes, circuit }: TraceProps) {
           <View style={[styles.work, { borderColor: t.line }]}>
             {header}
             <StatusLine onSkip={skip} />
-            <SaveState jobId={jobId} />
+            <SaveState jobId={job.id} />
             <PaneTabs panes={['path', 'readings']} />
             <ScrollView style={styles.grow}>{pane === 'readings' ? readings : path}</ScrollView>
             {calls}
@@ -169,7 +163,7 @@ export function Trace({ jobId, title, subtitle, notes, circuit }: TraceProps) {
           {header}
           <StatusLine onSkip={skip} />
           <PaneTabs panes={['loom', 'path', 'readings']} />
-          <SaveState jobId={jobId} />
+          <SaveState jobId={job.id} />
           <ScrollView style={styles.grow}>
             {pane === 'loom' ? loom : pane === 'path' ? path : readings}
           </ScrollView>
@@ -177,7 +171,7 @@ export function Trace({ jobId, title, subtitle, notes, circuit }: TraceProps) {
           {calls}
         </>
       )}
-      <TraceSheet circuit={circuit} jobId={jobId} notes={notes} actions={actions} />
+      <TraceSheet circuit={circuit} job={job} actions={actions} />
       <Snackbar
         visible={message !== null}
         onDismiss={() => dispatch(told(null))}

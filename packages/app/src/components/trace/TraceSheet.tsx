@@ -1,5 +1,6 @@
 import type { Circuit } from '@zygostat/core/circuit';
 import { useAppSelector } from '../../store';
+import type { Job } from '../../store/api';
 import { ConditionsSheet } from './ConditionsSheet';
 import { ConductorSheet } from './ConductorSheet';
 import { DeviceSheet } from './DeviceSheet';
@@ -11,13 +12,12 @@ import type { TraceActions } from './useTraceActions';
 
 interface TraceSheetProps {
   circuit: Circuit;
-  jobId: string;
-  notes: string;
+  job: Job;
   actions: TraceActions;
 }
 
 /** Whichever sheet is open, if one is. */
-export function TraceSheet({ circuit, jobId, notes, actions }: TraceSheetProps) {
+export function TraceSheet({ circuit, job, actions }: TraceSheetProps) {
   const sheet = useAppSelector(({ trace }) => trace.sheet);
   if (!sheet) return null;
   const common = { circuit, actions };
@@ -29,11 +29,11 @@ export function TraceSheet({ circuit, jobId, notes, actions }: TraceSheetProps) 
     case 'conductor':
       return <ConductorSheet {...common} conductor={sheet.conductor} />;
     case 'log':
-      return <LogSheet circuit={circuit} jobId={jobId} red={sheet.red} black={sheet.black} />;
+      return <LogSheet circuit={circuit} jobId={job.id} red={sheet.red} black={sheet.black} />;
     case 'conditions':
       return <ConditionsSheet {...common} />;
     case 'menu':
-      return <MenuSheet circuit={circuit} notes={notes} />;
+      return <MenuSheet circuit={circuit} job={job} />;
     case 'keys':
       return <KeysSheet />;
   }

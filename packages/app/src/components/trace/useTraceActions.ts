@@ -17,21 +17,12 @@ import { fill, kindOf } from '@zygostat/core/devices';
 import { colourName } from '@zygostat/core/standards';
 import type { Call } from '../../bench/calls';
 import { pressCall } from '../../bench/calls';
+import { toggleOf } from '../../bench/toggle';
 import type { RootState, Store } from '../../store';
 import type { Probe } from '../../store/bench';
 import { conditionsSet, controlSet, probePlaced } from '../../store/bench';
 import { pickedUp, sheetOpened, told } from '../../store/trace';
 import { REDO, UNDO, edited } from '../../store/work';
-
-/** The control a tap on a chip flips: the device's first choice between two. */
-export function toggleOf(kind: string): { name: string; options: [string, string] } | null {
-  for (const [name, field] of Object.entries(kindOf(kind).controls)) {
-    if (field.type !== 'choice') continue;
-    const options = Object.keys(field.options);
-    if (options.length === 2) return { name, options: options as [string, string] };
-  }
-  return null;
-}
 
 /** A link id that is not taken. */
 function freeLinkId({ links }: Circuit): string {
