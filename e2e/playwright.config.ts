@@ -1,15 +1,5 @@
 import { defineConfig } from '@playwright/test';
-
-/** Debian's Chromium, never a downloaded one; no background traffic. */
-const args = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
+import { CHROMIUM } from './chromium';
 
 export default defineConfig({
   testDir: '.',
@@ -20,7 +10,7 @@ export default defineConfig({
   expect: { timeout: 10_000 },
   reporter: [['list'], ['json', { outputFile: '../test-results/playwright.json' }]],
   use: {
-    launchOptions: { executablePath: '/usr/bin/chromium', args },
+    launchOptions: CHROMIUM,
     colorScheme: 'light',
     trace: 'off',
   },

@@ -6,7 +6,6 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = fileURLToPath(new URL('..', import.meta.url));
-export const CHROMIUM = '/usr/bin/chromium';
 const CACHE = join(ROOT, '.cache');
 const APP = join(ROOT, 'packages/app');
 

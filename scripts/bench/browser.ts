@@ -5,18 +5,10 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
+import { CHROMIUM } from '../../e2e/chromium';
 import { median, report } from './report';
 
 const ROOT = join(__dirname, '../..');
-const FLAGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
 const PORT = '4391';
 const URL_BASE = `http://127.0.0.1:${PORT}`;
 const TAPS = 9;
@@ -45,7 +37,7 @@ async function main(): Promise<void> {
   const { child, seconds } = await start(data);
   report('start_ready_s', seconds, 's', 'npm start on an unchanged tree, to ready; aim < 10');
 
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });
+  const browser = await chromium.launch(CHROMIUM);
   try {
     const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
     const network = await page.context().newCDPSession(page);

@@ -93,7 +93,7 @@ export function readMeter(network: Network, inputs: Inputs, settled: Settled, pr
   const first = measure(settled.point, probes);
   if (probes.mode !== 'amps' || !first.ok) return first;
   const bridge = { red: probes.red, black: probes.black, ohms: AMMETER_OHMS };
-  const bridged = compile(network.circuit, [], [bridge]);
+  const bridged = compile(network.circuit, network.faults, [bridge]);
   const { point } = settle(bridged, inputs, settled.world);
   return { ok: true, value: ampsThrough(point, bridged.branches.length - 1), unit: 'A' };
 }

@@ -65,6 +65,8 @@ export interface Installed {
 
 export interface Network {
   circuit: Circuit;
+  /** What was laid over the circuit. */
+  faults: readonly Fault[];
   /** Names of the nodes by index: terminals, `device#inner`, `conductor~end`. */
   nodes: readonly string[];
   indexOf(point: string): number;
@@ -252,11 +254,16 @@ export function compile(
   [...shorts, ...bridges].forEach(({ red, black, ohms }, i) =>
     drafts.push(draftBranch(`bridge:${i}`, { type: 'bridge' }, wire(red, black, ohms), omega)),
   );
-  return link(circuit, devices, drafts);
+  return link(circuit, faults, devices, drafts);
 }
 
 /** Numbers the nodes and lays out the matrix. */
-function link(circuit: Circuit, devices: readonly Installed[], drafts: readonly Draft[]): Network {
+function link(
+  circuit: Circuit,
+  faults: readonly Fault[],
+  devices: readonly Installed[],
+  drafts: readonly Draft[],
+): Network {
   const index = new Map<string, number>([[EARTH, -1]]);
   const nodes: string[] = [];
   const indexOf = (point: string) => {
@@ -286,5 +293,5 @@ function link(circuit: Circuit, devices: readonly Installed[], drafts: readonly 
     return found;
   };
   const diagonal = Int32Array.from(nodes, (_, node) => pattern.slot(node, node));
-  return { circuit, nodes, indexOf: find, branches, devices, pattern, slots, diagonal };
+  return { circuit, faults, nodes, indexOf: find, branches, devices, pattern, slots, diagonal };
 }

@@ -7,7 +7,7 @@ import type { Job } from '../../store/api';
 import { problemOf, useListJobsQuery } from '../../store/api';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
-import { Act, Words } from '../basics';
+import { Act, Column, Words } from '../basics';
 
 const plural = (count: number, noun: string) => `${count} ${noun}${count === 1 ? '' : 's'}`;
 
@@ -66,68 +66,64 @@ export function JobList() {
   const asked = useDeferredValue(search.trim().slice(0, 100));
   const { data, isLoading, error, refetch } = useListJobsQuery(asked);
   return (
-    <View style={[styles.page, { backgroundColor: t.paper }]} role="main">
-      <View style={styles.column}>
-        <View style={styles.head}>
-          <View style={styles.grow}>
-            <Words kind="title" heading={1} style={styles.brand}>
-              Zygostat
-            </Words>
-            <Words kind="small">24 V control circuits, live</Words>
-          </View>
-        </View>
-        <Searchbar
-          placeholder="Search jobs and sites"
-          value={search}
-          onChangeText={setSearch}
-          icon="magnify"
-          clearIcon="close"
-          style={[styles.search, { backgroundColor: t.card, borderColor: t.line }]}
-          inputStyle={styles.searchInput}
-          accessibilityLabel="Search jobs and sites"
-        />
-        <ScrollView style={styles.grow} contentContainerStyle={styles.list}>
-          {isLoading ? <ActivityIndicator accessibilityLabel="Loading jobs" /> : null}
-          {error && !data ? (
-            <View style={styles.empty}>
-              <Words>{problemOf(error).detail}</Words>
-              <Act label="Try again" onPress={() => void refetch()} />
-            </View>
-          ) : null}
-          {data?.length === 0 ? (
-            <View style={styles.empty}>
-              <Words>
-                {asked
-                  ? `No job or site matches “${asked}”.`
-                  : 'No jobs yet. Begin one from the system in front of you.'}
-              </Words>
-            </View>
-          ) : null}
-          <View role="list" style={styles.items}>
-            {data?.map((job) => (
-              <View key={job.id} role="listitem">
-                <JobRow job={job} />
-              </View>
-            ))}
-          </View>
-        </ScrollView>
-        <View style={styles.foot}>
-          <Act
-            label="New job"
-            icon="plus"
-            look="filled"
-            onPress={() => router.push('/new')}
-            style={styles.new}
-          />
+    <Column>
+      <View style={styles.head}>
+        <View style={styles.grow}>
+          <Words kind="title" heading={1} style={styles.brand}>
+            Zygostat
+          </Words>
+          <Words kind="small">24 V control circuits, live</Words>
         </View>
       </View>
-    </View>
+      <Searchbar
+        placeholder="Search jobs and sites"
+        value={search}
+        onChangeText={setSearch}
+        icon="magnify"
+        clearIcon="close"
+        style={[styles.search, { backgroundColor: t.card, borderColor: t.line }]}
+        inputStyle={styles.searchInput}
+        accessibilityLabel="Search jobs and sites"
+      />
+      <ScrollView style={styles.grow} contentContainerStyle={styles.list}>
+        {isLoading ? <ActivityIndicator accessibilityLabel="Loading jobs" /> : null}
+        {error && !data ? (
+          <View style={styles.empty}>
+            <Words>{problemOf(error).detail}</Words>
+            <Act label="Try again" onPress={() => void refetch()} />
+          </View>
+        ) : null}
+        {data?.length === 0 ? (
+          <View style={styles.empty}>
+            <Words>
+              {asked
+                ? `No job or site matches “${asked}”.`
+                : 'No jobs yet. Begin one from the system in front of you.'}
+            </Words>
+          </View>
+        ) : null}
+        <View role="list" style={styles.items}>
+          {data?.map((job) => (
+            <View key={job.id} role="listitem">
+              <JobRow job={job} />
+            </View>
+          ))}
+        </View>
+      </ScrollView>
+      <View style={styles.foot}>
+        <Act
+          label="New job"
+          icon="plus"
+          look="filled"
+          onPress={() => router.push('/new')}
+          style={styles.new}
+        />
+      </View>
+    </Column>
   );
 }
 
 const styles = StyleSheet.create({
-  page: { flex: 1, alignItems: 'center' },
-  column: { flex: 1, width: '100%', maxWidth: 720 },
   head: {
     flexDirection: 'row',
     alignItems: 'center',

@@ -12,7 +12,7 @@ import { TEMPLATES } from '@zygostat/core/systems';
 import * as yup from 'yup';
 import { problemOf, useCreateJobMutation, useListSitesQuery } from '../../store/api';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { Act, Column, Words } from '../basics';
 
 const text = (what: string) =>
   yup.string().trim().required(`Give the ${what} a name.`).max(80, 'At most 80 characters.');
@@ -92,94 +92,90 @@ export function NewJob() {
   });
   const chosen = 'template' in source ? source.template : null;
   return (
-    <View style={[styles.page, { backgroundColor: t.paper }]} role="main">
-      <View style={styles.column}>
-        <View style={styles.head}>
-          <Act label="Back" icon="back" look="plain" iconOnly onPress={() => router.replace('/')} />
-          <Words kind="title" heading={1}>
-            New job
-          </Words>
-        </View>
-        <ScrollView style={styles.grow} contentContainerStyle={styles.form}>
-          <NameField control={control} name="site" label="Site" />
-          {sites && sites.length > 0 ? (
-            <View style={styles.sites} role="group" aria-label="Known sites">
-              {sites.slice(0, 6).map(({ id, name }) => (
-                <Act key={id} label={name} onPress={() => setValue('site', name, { shouldValidate: true })} />
-              ))}
-            </View>
-          ) : null}
-          <NameField control={control} name="name" label="Job, room or unit" />
-          <Words kind="strong" heading={2}>
-            What stands there
-          </Words>
-          <View role="radiogroup" aria-label="System" style={styles.templates}>
-            {TEMPLATES.map(({ id, title, summary }) => (
-              <Pressable
-                key={id}
-                role="radio"
-                aria-checked={chosen === id}
-                aria-label={title}
-                onPress={() => setSource({ template: id })}
-                style={[
-                  styles.template,
-                  { backgroundColor: t.card, borderColor: chosen === id ? t.copper : t.line },
-                ]}
-              >
-                <View style={[styles.dot, { borderColor: chosen === id ? t.copper : t.mute }]}>
-                  {chosen === id ? <View style={[styles.dotFill, { backgroundColor: t.copper }]} /> : null}
-                </View>
-                <View style={styles.grow}>
-                  <Words kind="strong">{title}</Words>
-                  <Words kind="small">{summary}</Words>
-                </View>
-              </Pressable>
+    <Column>
+      <View style={styles.head}>
+        <Act label="Back" icon="back" look="plain" iconOnly onPress={() => router.replace('/')} />
+        <Words kind="title" heading={1}>
+          New job
+        </Words>
+      </View>
+      <ScrollView style={styles.grow} contentContainerStyle={styles.form}>
+        <NameField control={control} name="site" label="Site" />
+        {sites && sites.length > 0 ? (
+          <View style={styles.sites} role="group" aria-label="Known sites">
+            {sites.slice(0, 6).map(({ id, name }) => (
+              <Act key={id} label={name} onPress={() => setValue('site', name, { shouldValidate: true })} />
             ))}
           </View>
-          <Act
-            label="From a circuit file"
-            icon="import"
-            pressed={'circuit' in source}
-            onPress={() => void readCircuit()}
-          />
-          {'circuit' in source ? (
-            <Words kind="small">
-              Read: {source.circuit.name}, {source.circuit.devices.length} devices.
-            </Words>
-          ) : null}
-          {problems.length > 0 ? (
-            <View role="alert">
-              <Words color={t.red}>This file cannot be used:</Words>
-              {problems.map((problem) => (
-                <Words key={problem} color={t.red}>
-                  · {problem}
-                </Words>
-              ))}
-            </View>
-          ) : null}
-          {error ? (
-            <View role="alert">
-              <Words color={t.red}>{problemOf(error).detail}</Words>
-            </View>
-          ) : null}
-        </ScrollView>
-        <View style={styles.foot}>
-          <Act
-            label={isLoading ? 'Creating…' : 'Create job'}
-            look="filled"
-            disabled={isLoading}
-            onPress={() => void create()}
-            style={styles.create}
-          />
+        ) : null}
+        <NameField control={control} name="name" label="Job, room or unit" />
+        <Words kind="strong" heading={2}>
+          What stands there
+        </Words>
+        <View role="radiogroup" aria-label="System" style={styles.templates}>
+          {TEMPLATES.map(({ id, title, summary }) => (
+            <Pressable
+              key={id}
+              role="radio"
+              aria-checked={chosen === id}
+              aria-label={title}
+              onPress={() => setSource({ template: id })}
+              style={[
+                styles.template,
+                { backgroundColor: t.card, borderColor: chosen === id ? t.copper : t.line },
+              ]}
+            >
+              <View style={[styles.dot, { borderColor: chosen === id ? t.copper : t.mute }]}>
+                {chosen === id ? <View style={[styles.dotFill, { backgroundColor: t.copper }]} /> : null}
+              </View>
+              <View style={styles.grow}>
+                <Words kind="strong">{title}</Words>
+                <Words kind="small">{summary}</Words>
+              </View>
+            </Pressable>
+          ))}
         </View>
+        <Act
+          label="From a circuit file"
+          icon="import"
+          pressed={'circuit' in source}
+          onPress={() => void readCircuit()}
+        />
+        {'circuit' in source ? (
+          <Words kind="small">
+            Read: {source.circuit.name}, {source.circuit.devices.length} devices.
+          </Words>
+        ) : null}
+        {problems.length > 0 ? (
+          <View role="alert">
+            <Words color={t.red}>This file cannot be used:</Words>
+            {problems.map((problem) => (
+              <Words key={problem} color={t.red}>
+                · {problem}
+              </Words>
+            ))}
+          </View>
+        ) : null}
+        {error ? (
+          <View role="alert">
+            <Words color={t.red}>{problemOf(error).detail}</Words>
+          </View>
+        ) : null}
+      </ScrollView>
+      <View style={styles.foot}>
+        <Act
+          label={isLoading ? 'Creating…' : 'Create job'}
+          look="filled"
+          disabled={isLoading}
+          onPress={() => void create()}
+          style={styles.create}
+        />
       </View>
-    </View>
+    </Column>
   );
 }
 
 const styles = StyleSheet.create({
-  page: { flex: 1, alignItems: 'center' },
-  column: { flex: 1, width: '100%', maxWidth: 720 },
   head: { flexDirection: 'row', alignItems: 'center', padding: 8, gap: 4 },
   form: { padding: 16, gap: 14 },
   sites: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },

@@ -146,10 +146,7 @@ export function StudSheet({ circuit, point, actions }: StudSheetProps) {
           <Act
             label="Land"
             hint={`Land the ${colourName(conductor.colour)} conductor here`}
-            onPress={() => {
-              dispatch(pickedUp({ type: 'end', conductor: conductor.id, end }));
-              actions.tapStud(point);
-            }}
+            onPress={() => actions.landEnd(conductor.id, end, point)}
           />
         </View>
       ))}

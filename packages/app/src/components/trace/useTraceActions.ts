@@ -81,6 +81,12 @@ export function useTraceActions() {
         const from = pointName(circuit, endPoint(findConductor(circuit, conductor)!, end));
         edit(`Lifted ${wireName(circuit, conductor)} off ${from}`, (c) => lift(c, conductor, end));
       },
+      landEnd: (conductor: string, end: End, point: string) => {
+        const circuit = circuitNow()!;
+        edit(`Landed ${wireName(circuit, conductor)} on ${pointName(circuit, point)}`, (c) =>
+          land(c, conductor, end, point),
+        );
+      },
       removeJumper: (id: string) => edit('Took a jumper off', (c) => removeLink(c, id)),
       /** A stud was tapped: it gets the probe or conductor in hand, or opens its sheet. */
       tapStud: (point: string) => {
@@ -89,16 +95,11 @@ export function useTraceActions() {
         if (armed) return actions.placeProbe(armed, point);
         if (!carried) return void store.dispatch(sheetOpened({ type: 'stud', point }));
         store.dispatch(pickedUp(null));
+        if (carried.type === 'end') return actions.landEnd(carried.conductor, carried.end, point);
         const circuit = circuitNow()!;
-        const name = pointName(circuit, point);
-        if (carried.type === 'end')
-          edit(`Landed ${wireName(circuit, carried.conductor)} on ${name}`, (c) =>
-            land(c, carried.conductor, carried.end, point),
-          );
-        else
-          edit(`Jumper from ${pointName(circuit, carried.from)} to ${name}`, (c) =>
-            addLink(c, { id: freeLinkId(c), kind: 'jumper', joins: [carried.from, point] }),
-          );
+        edit(`Jumper from ${pointName(circuit, carried.from)} to ${pointName(circuit, point)}`, (c) =>
+          addLink(c, { id: freeLinkId(c), kind: 'jumper', joins: [carried.from, point] }),
+        );
       },
     };
     return actions;
