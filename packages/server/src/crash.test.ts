@@ -40,6 +40,15 @@ function start(): Promise<string> {
 const post = (url: string, body: object) =>
   fetch(url, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
 
+test('asked to stop, it finishes and leaves cleanly', async () => {
+  const url = await start();
+  expect((await fetch(`${url}/api/health`)).status).toBe(200);
+  child.removeAllListeners('exit');
+  const gone = new Promise((resolve) => child.once('exit', resolve));
+  child.kill('SIGTERM');
+  expect(await gone).toBe(0);
+}, 30_000);
+
 test('nothing acknowledged is lost', async () => {
   const circuit = furnaceAirConditioner('Crash');
   const first = await start();

@@ -67,8 +67,14 @@ export function coilElement(
   };
 }
 
-/** Whether the armature is in, given where it was and the volts across the coil. */
-export function pulledIn(was: boolean, volts: number, values: CoilValues): boolean {
-  const share = was ? values.dropOutShare : COIL_OPERATING_RANGE.low;
-  return volts >= share * values.coilVolts;
+/**
+ * Whether the armature is in, given where it was and what the coil gets. It takes both the
+ * volts and the current that go with them: an open winding has its full volts and no
+ * pull, a shorted one current and no turns.
+ */
+export function pulledIn(was: boolean, felt: { volts: number; amps: number }, values: CoilValues): boolean {
+  const ratedAmps = (was ? values.sealedVa : values.inrushVa) / values.coilVolts;
+  const share = Math.min(felt.volts / values.coilVolts, felt.amps / ratedAmps);
+  // The shares are of one impedance and differ only by rounding when the winding is whole.
+  return share >= (was ? values.dropOutShare : COIL_OPERATING_RANGE.low) - 1e-9;
 }

@@ -40,7 +40,9 @@ export const contactor = defineDevice({
     const coil = state.in ? 'sealed' : 'inrush';
     return params.poles === 'two' ? { coil, pole1: pole, pole2: pole } : { coil, pole1: pole };
   },
-  next: (state, senses, { params }) => ({ in: pulledIn(state.in, senses.volts('A1', 'A2'), params) }),
+  next: (state, senses, { params }) => ({
+    in: pulledIn(state.in, { volts: senses.volts('A1', 'A2'), amps: senses.amps('coil') }, params),
+  }),
   face: (state) => (state.in ? { text: 'pulled in', tone: 'busy' } : { text: 'open', tone: 'ok' }),
   faults: [
     { mode: 'coil-open', title: 'Coil open', likelihood: 3, elements: { coil: 'open' } },

@@ -82,12 +82,24 @@ describe('protection', () => {
 });
 
 // NEMA ICS / IEC 60947-4-1, from memory: a coil must pull in at 85 % of its rating.
-test('a 24 V coil pulls in at 20.4 V and holds well below it', () => {
+describe('a 24 V coil', () => {
   const coil = { coilVolts: 24, sealedVa: 7.5, inrushVa: 45, dropOutShare: 0.5 };
-  expect(pulledIn(false, 20.3, coil)).toBe(false);
-  expect(pulledIn(false, 20.5, coil)).toBe(true);
-  expect(pulledIn(true, 13, coil)).toBe(true);
-  expect(pulledIn(true, 11.9, coil)).toBe(false);
+  const whole = (was: boolean, volts: number) => ({
+    volts,
+    amps: (volts / coil.coilVolts ** 2) * (was ? coil.sealedVa : coil.inrushVa),
+  });
+
+  test('pulls in at 20.4 V and holds well below it', () => {
+    expect(pulledIn(false, whole(false, 20.3), coil)).toBe(false);
+    expect(pulledIn(false, whole(false, 20.4), coil)).toBe(true);
+    expect(pulledIn(true, whole(true, 13), coil)).toBe(true);
+    expect(pulledIn(true, whole(true, 11.9), coil)).toBe(false);
+  });
+
+  test('does nothing when its winding is open or shorted', () => {
+    expect(pulledIn(false, { volts: 26, amps: 0 }, coil)).toBe(false);
+    expect(pulledIn(true, { volts: 4, amps: 8 }, coil)).toBe(false);
+  });
 });
 
 describe('what a thermostat calls for', () => {

@@ -1,0 +1,60 @@
+/** The exported app as it is served: what may be cached, what must not be, and where deep links go. */
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import request from 'supertest';
+import { makeTestServer } from './testing/server';
+
+const web = mkdtempSync(join(tmpdir(), 'web-'));
+mkdirSync(join(web, '_expo/static'), { recursive: true });
+writeFileSync(join(web, 'index.html'), '<!doctype html><title>Page</title>');
+writeFileSync(join(web, 'icon.svg'), '<svg xmlns="http://www.w3.org/2000/svg"/>');
+writeFileSync(join(web, '_expo/static/entry-abc123.js'), `console.log("${'x'.repeat(4000)}")`);
+const { app, stop } = makeTestServer({ web });
+
+afterAll(() => {
+  stop();
+  rmSync(web, { recursive: true });
+});
+
+test('hashed files are cached for ever and sent compressed', async () => {
+  const answer = await request(app)
+    .get('/_expo/static/entry-abc123.js')
+    .set('Accept-Encoding', 'gzip')
+    .expect(200);
+  expect(answer.headers['cache-control']).toBe('public, max-age=31536000, immutable');
+  expect(answer.headers['content-encoding']).toBe('gzip');
+});
+
+test('the page is fresh each time, for every deep link', async () => {
+  for (const path of ['/', '/new', '/job/abc', '/no/such/place']) {
+    const answer = await request(app).get(path).set('Accept', 'text/html').expect(200);
+    expect(answer.text).toContain('<title>Page</title>');
+    expect(answer.headers['cache-control']).toBe('no-cache');
+  }
+});
+
+test('the policy lets nothing in from elsewhere', async () => {
+  const policy = String(
+    (await request(app).get('/').set('Accept', 'text/html')).headers['content-security-policy'],
+  );
+  expect(policy).toContain("default-src 'self'");
+  expect(policy).toContain("frame-ancestors 'none'");
+  expect(policy).not.toMatch(/unsafe-eval|https?:|\*/);
+});
+
+test('a missing file is not the page, and nothing outside the folder is served', async () => {
+  await request(app)
+    .get('/_expo/static/entry-gone.js')
+    .expect((answer) => expect(answer.status).toBeGreaterThanOrEqual(400));
+  const answer = await request(app).get('/..%2f..%2fetc/passwd');
+  expect(answer.text).not.toContain('root:');
+});
+
+test('the API is not shadowed by the page', async () => {
+  await request(app)
+    .get('/api/nothing')
+    .set('Accept', 'text/html')
+    .expect(404)
+    .expect('Content-Type', /problem\+json/);
+});
