@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { call, expect, move, openNewJob, probe, reading, skip, status, stud, test } from './bench';
 
 test('a cooling call waits, runs, and reads 24 V class volts at the coil; the float takes them away', async ({
@@ -150,4 +151,81 @@ test('a bad label value is explained where it is typed and changes nothing', asy
   await field.fill('75');
   await field.blur();
   await expect(page.getByTestId('plate-xfmr')).toHaveAccessibleName(/75 VA/);
+});
+
+test('a breaker is thrown where it stands, and what it feeds goes dead', async ({ page, server }) => {
+  await openNewJob(page, server, 'Breaker');
+  await page.getByTestId('plate-furnaceBreaker-line').click();
+  await expect(page.getByTestId('plate-furnaceBreaker-line')).toHaveAccessibleName(/off$/);
+  await expect(stud(page, 'board.R')).toHaveAccessibleName(/, 0(\.\d)? volts, (dead|floating)/);
+  await expect(status(page)).toContainText('the transformer is dead');
+  await page.getByTestId('chip-switch').click();
+  await page.getByTestId('plate-furnaceBreaker-line').click();
+  await expect(stud(page, 'board.R')).toHaveAccessibleName(/, 0(\.\d)? volts/);
+  await page.getByTestId('chip-switch').click();
+  await expect(stud(page, 'board.R')).toHaveAccessibleName(/2[4-7]\.\d volts, hot/);
+});
+
+test('a jumper from R to Y runs the outdoor unit without a call, and comes off again', async ({
+  page,
+  server,
+}) => {
+  await openNewJob(page, server, 'Jumper');
+  await stud(page, 'board.R').click();
+  await page.getByRole('button', { name: 'Jumper from here' }).click();
+  await expect(status(page)).toContainText('other end of the jumper');
+  await stud(page, 'board.Y').click();
+  await expect(status(page)).toContainText('compressor and outdoor fan on without a call');
+  await stud(page, 'board.Y').click();
+  await page.getByRole('button', { name: 'Take off' }).click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(status(page)).toContainText(/blower runs on|no call/);
+});
+
+test('notes and state of a job are kept', async ({ page, server }) => {
+  const id = await openNewJob(page, server, 'Noted');
+  await page.getByRole('button', { name: 'Notes, theme and files' }).click();
+  await page.getByLabel('Notes', { exact: true }).fill('Spare blue folded back at both ends.');
+  await page.getByRole('button', { name: 'This job is: Done' }).click();
+  await expect
+    .poll(async () => (await page.request.get(`${server.url}/api/jobs/${id}`)).json())
+    .toMatchObject({ state: 'done', notes: 'Spare blue folded back at both ends.' });
+});
+
+test('the circuit and its netlist can be taken along as files', async ({ page, server }) => {
+  await openNewJob(page, server, 'Files');
+  await page.getByRole('button', { name: 'Notes, theme and files' }).click();
+  const take = async (button: string) => {
+    const arriving = page.waitForEvent('download');
+    await page.getByRole('button', { name: button }).click();
+    const file = await arriving;
+    return { name: file.suggestedFilename(), text: readFileSync(await file.path(), 'utf8') };
+  };
+  const circuit = await take('Save the circuit as a file (JSON)');
+  expect(circuit.name).toBe('files.json');
+  expect(JSON.parse(circuit.text)).toMatchObject({ format: 'zygostat-circuit', version: 1, name: 'Files' });
+  const netlist = await take('Save a SPICE netlist as it stands');
+  expect(netlist.name).toBe('files.cir');
+  expect(netlist.text).toMatch(/^\* Files\n[\s\S]*\.ac lin 1 60 60\n\.end\n$/);
+});
+
+test('the layout fits its screen: loom beside the work when wide, nothing wider than the page', async ({
+  page,
+  server,
+}) => {
+  await openNewJob(page, server, 'Layout');
+  const { width } = page.viewportSize()!;
+  const loom = (await stud(page, 'board.R').boundingBox())!;
+  const calls = (await page.getByRole('button', { name: 'Call: Cool' }).boundingBox())!;
+  if (width >= 1000) expect(loom.x).toBeGreaterThan(calls.x);
+  else expect(calls.y).toBeGreaterThan(600);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+  for (const button of await page.getByRole('button').all()) {
+    const box = await button.boundingBox();
+    if (box)
+      expect(
+        Math.min(Math.round(box.width), Math.round(box.height)),
+        (await button.getAttribute('aria-label')) ?? '',
+      ).toBeGreaterThanOrEqual(44);
+  }
 });

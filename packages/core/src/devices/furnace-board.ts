@@ -9,8 +9,10 @@ import { burnerAtRest, burnerOutputs, stepBurner } from './burner-sequence';
 /** Volts at an input that count as a call, and supply volts under which the board resets. From memory. */
 const CALL_VOLTS = 12;
 const BOARD_VOLTS = 17;
-/** Share of line volts the inducer needs to prove draft. */
+/** Share of its rated current the inducer needs to prove draft. From memory. */
 const DRAFT_SHARE = 0.7;
+/** Rated volts of gas valve and board. */
+const VALVE_VOLTS = 24;
 
 const params = {
   lineVolts: num({
@@ -124,10 +126,12 @@ function stepBlower(
 function next(state: BoardState, senses: Senses, moment: BoardMoment): BoardState {
   const { params, controls, now } = moment;
   if (senses.volts('R', 'C') < BOARD_VOLTS) return atRest;
-  const called = (mark: string) => senses.volts(mark, 'C') >= CALL_VOLTS;
-  const draft =
-    controls.pressure === 'proves' && senses.volts('#inducer', 'N') >= DRAFT_SHARE * params.lineVolts;
-  const flame = controls.gas === 'on' && senses.volts('#valve', 'C') >= CALL_VOLTS;
+  // Currents, not volts, so that an open input, motor or valve does what an open one does.
+  const called = (mark: string) => senses.amps(`input-${mark}`) >= CALL_VOLTS / params.inputOhms;
+  const pulls = senses.amps('inducer') >= (DRAFT_SHARE * params.inducerVa) / params.lineVolts;
+  const flows = senses.amps('gas-valve') >= ((CALL_VOLTS / VALVE_VOLTS) * params.gasValveVa) / VALVE_VOLTS;
+  const draft = controls.pressure === 'proves' && pulls;
+  const flame = controls.gas === 'on' && flows;
   const times: BurnerTimes = moment.settings;
   const burner = stepBurner(
     state,
@@ -169,7 +173,7 @@ export const furnaceBoard = defineDevice({
     const motor = (va: number) => impedanceOf(params.lineVolts, va, 0.75, mains.hertz);
     const input = (mark: string) => load(`input-${mark}`, mark, 'C', { ohms: params.inputOhms });
     return [
-      load('logic', 'R', 'C', impedanceOf(24, params.boardVa, 0.9, mains.hertz)),
+      load('logic', 'R', 'C', impedanceOf(VALVE_VOLTS, params.boardVa, 0.9, mains.hertz)),
       input('Y'),
       input('G'),
       input('W'),
@@ -184,7 +188,7 @@ export const furnaceBoard = defineDevice({
       contact('limit', 'R', '#limit'),
       contact('pressure', '#limit', '#draft'),
       contact('valve-relay', '#draft', '#valve'),
-      load('gas-valve', '#valve', 'C', impedanceOf(24, params.gasValveVa, 0.6, mains.hertz)),
+      load('gas-valve', '#valve', 'C', impedanceOf(VALVE_VOLTS, params.gasValveVa, 0.6, mains.hertz)),
     ];
   },
   loads: () => [

@@ -44,6 +44,16 @@ test('an open coil has volts across it and stays out', () => {
   expect(on).not.toContain('Compressor');
 });
 
+test('heat with an open gas valve or a dead W input never lights', () => {
+  for (const [mode, phase] of [
+    ['gas-valve-open', 'lockout'],
+    ['w-input-open', 'idle'],
+  ] as const) {
+    const { world } = advance(compile(good, [{ target: 'board', mode }]), calling('heat'), NEW_WORLD, 400);
+    expect(world.states.board).toMatchObject({ phase });
+  }
+});
+
 test('a shorted coil takes the fuse with it', () => {
   expect(withFaults({ target: 'contactor', mode: 'coil-shorted' }).world.states.fuse).toMatchObject({
     open: true,

@@ -1,0 +1,29 @@
+/** A stand-in for the server in component tests: answers by method and path, and remembers what it was asked. */
+
+export interface Asked {
+  method: string;
+  path: string;
+  body: unknown;
+}
+
+type Answer = (asked: Asked) => { status?: number; body: unknown };
+
+/** Installs the stand-in as the page's fetch; routes are looked up as "GET /api/jobs". */
+export function serveRoutes(routes: Record<string, Answer>): Asked[] {
+  const asked: Asked[] = [];
+  globalThis.fetch = (async (request: Request) => {
+    const path = new URL(request.url).pathname;
+    const text = await request.text();
+    const entry = {
+      method: request.method,
+      path,
+      body: text === '' ? undefined : (JSON.parse(text) as unknown),
+    };
+    asked.push(entry);
+    const route = routes[`${entry.method} ${path}`];
+    if (!route) throw new TypeError(`nothing serves ${entry.method} ${path}`);
+    const { status = 200, body } = route(entry);
+    return Response.json(body, { status });
+  }) as typeof fetch;
+  return asked;
+}
