@@ -8,7 +8,7 @@ export default function NotFoundRoute() {
       <Words kind="title" heading={1}>
         There is nothing at this address
       </Words>
-      <Act label="All jobs" look="filled" onPress={() => router.replace('/')} />
+      <Act label="All jobs" look="filled" onPress={() => router.dismissTo('/')} />
     </View>
   );
 }

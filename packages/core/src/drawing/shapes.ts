@@ -4,7 +4,7 @@ export const LOOM = {
   plate: 88,
   block: { width: 44, most: 58, height: 64, gap: 6 },
   rowPadding: 12,
-  chip: { height: 44, gap: 16 },
+  chip: { height: 48, gap: 14 },
   /** Least gap with conductors crossing it, between cards and inside one. */
   wireGap: 64,
   /** Least gap with none. */

@@ -78,7 +78,7 @@ export function measure(point: Point, { mode, red, black, meter }: Probes): Read
     if (stray > DEAD_VOLTS)
       return {
         ok: false,
-        reason: `Ohms need a dead circuit: there are ${stray.toFixed(1)} V here. Open the breaker or the switch, prove dead, then measure.`,
+        reason: `${stray.toFixed(1)} V here. Ohms need a dead circuit: open the breaker, prove dead.`,
       };
     const ohms = r === b ? 0 : impedanceBetween(solver, r, b).re;
     return { ok: true, value: ohms > OPEN_LOOP_OHMS ? Infinity : Math.max(ohms, 0), unit: 'Ω' };
@@ -94,7 +94,7 @@ export function measure(point: Point, { mode, red, black, meter }: Probes): Read
   if (amps > AMMETER_FUSE_AMPS)
     return {
       ok: false,
-      reason: `About ${Math.round(amps)} A would pass: this puts the ammeter across a supply. Never do it; the meter’s fuse would open.`,
+      reason: `About ${Math.round(amps)} A: ammeter across a supply. Never do this.`,
     };
   return { ok: true, value: amps, unit: 'A' };
 }

@@ -94,7 +94,7 @@ export function NewJob() {
   return (
     <Column>
       <View style={styles.head}>
-        <Act label="Back" icon="back" look="plain" iconOnly onPress={() => router.replace('/')} />
+        <Act label="Back" icon="back" look="plain" iconOnly onPress={() => router.dismissTo('/')} />
         <Words kind="title" heading={1}>
           New job
         </Words>

@@ -57,7 +57,7 @@ export function OpenJob({ id }: { id: string }) {
           </Words>
           <Words>{problemOf(error).detail}</Words>
           <Act label="Try again" onPress={() => void refetch()} />
-          <Act label="All jobs" look="filled" onPress={() => router.replace('/')} />
+          <Act label="All jobs" look="filled" onPress={() => router.dismissTo('/')} />
         </>
       ) : (
         <ActivityIndicator accessibilityLabel="Opening the job" />

@@ -42,7 +42,7 @@ function Header({ job, actions }: { job: Job; actions: TraceActions }) {
         icon="back"
         look="plain"
         iconOnly
-        onPress={() => router.replace('/')}
+        onPress={() => router.dismissTo('/')}
       />
       <View style={styles.titles}>
         <Words kind="title" heading={1} lines={1}>
