@@ -1,5 +1,4 @@
 /** How quantities are written on screen. */
-import type { Reading } from '@zygostat/core/network';
 import { celsiusToFahrenheit } from '@zygostat/core/standards';
 
 /** Volts as a meter's display gives them: one decimal under 100. */
@@ -17,12 +16,6 @@ export function showQuantity(value: number, unit: 'V' | 'Ω' | 'A'): { figure: s
   if (value >= 1e6) return { figure: (value / 1e6).toFixed(2), unit: 'MΩ' };
   if (value >= 1000) return { figure: (value / 1000).toFixed(2), unit: 'kΩ' };
   return { figure: value.toFixed(value < 100 ? 1 : 0), unit };
-}
-
-export function showReading(reading: Reading): string {
-  if (!reading.ok) return reading.reason;
-  const { figure, unit } = showQuantity(reading.value, reading.unit);
-  return `${figure} ${unit}`;
 }
 
 export function showFahrenheit(celsius: number): string {

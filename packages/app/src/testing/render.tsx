@@ -1,10 +1,12 @@
 import type { ReactElement } from 'react';
-import { render } from '@testing-library/react';
+import { configure, render } from '@testing-library/react';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
 import { makeStore } from '../store';
 import { paperThemes } from '../theme';
 import { paperIcon } from '../theme/icons';
+
+configure({ asyncUtilTimeout: 10_000 });
 
 /** Renders inside a store and the theme; gives both back. */
 export function renderWithStore(element: ReactElement) {

@@ -5,7 +5,6 @@ import { demands } from '../devices';
 import type { Network } from '../network';
 import { loadPath, voltsBetween } from '../network';
 import { COLD_COOLING_LIMIT_C } from '../standards';
-import type { DeviceWait } from './advance';
 import { waitsOf } from './advance';
 import type { LoadReading, TransformerReading } from './loads';
 import { readLoads, readTransformers } from './loads';
@@ -174,19 +173,25 @@ function blank(scene: Scene): Status | null {
   return null;
 }
 
-function waiting(scene: Scene): Status | null {
+function waiting(scene: Scene, active: ReadonlySet<Serves>): Status | null {
   const waits = waitsOf(scene.network, scene.inputs, scene.settled.world);
-  const held = waits.find(({ device }) =>
-    scene.network.devices.some((d) => d.device.id === device && d.kind.kind === 'thermostat'),
-  );
-  const wait: DeviceWait | undefined = held ?? waits[0];
+  const stats = new Set(ofKind(scene, 'thermostat').map(({ id }) => id));
+  const held = waits.find(({ device }) => stats.has(device));
+  if (held)
+    return {
+      tone: 'waiting',
+      text: `Cooling called; ${held.text}`,
+      next: 'Wait, it is not a fault.',
+      until: held.until,
+    };
+  const [wait] = waits;
   if (!wait) return null;
-  const called = held ? 'Cooling called; ' : '';
-  const subject = held ? wait.text : `${labelOf(scene, wait.device)}: ${wait.text}`;
+  const called = (['heat', 'cool'] as const).find((serves) => active.has(serves));
+  const subject = `${labelOf(scene, wait.device)}: ${wait.text}`;
   return {
     tone: 'waiting',
-    text: called + subject,
-    next: held ? 'Wait, it is not a fault.' : 'The board is timing; nothing to do.',
+    text: called ? `${CALL_NAMES[called]} called; ${subject}` : subject,
+    next: 'The board is timing; nothing to do.',
     until: wait.until,
   };
 }
@@ -299,7 +304,7 @@ export function statusOf(
     openedOnOverload(scene) ??
     blank(scene) ??
     crossed(scene, active) ??
-    waiting(scene) ??
+    waiting(scene, active) ??
     stopped(scene, active) ??
     overloaded(scene) ??
     tripped(scene) ??

@@ -33,7 +33,7 @@ export function breakerSeconds(multiple: number): number {
 }
 
 /** Anything quicker than this counts as happening at once when a circuit settles, seconds. */
-export const INSTANT_SECONDS = 1;
+const INSTANT_SECONDS = 1;
 
 /** State shared by everything that opens on overload. */
 export type Overload = { open: boolean; opensAt: number | null };

@@ -5,7 +5,7 @@ import type { Inputs } from '../behaviour';
 import { furnaceAirConditioner } from '../systems';
 import { calling } from '../testing/scenarios';
 import { compile } from './compile';
-import { joined, survey } from './nets';
+import { survey } from './nets';
 import { loadPath } from './path';
 import type { Point } from './solve';
 
@@ -78,13 +78,6 @@ describe('what a person would call each point', () => {
       expect(look(point, name).standing).not.toBe('hot');
     expect(look(point, 'contactor.L1').standing).toBe('hot');
   });
-});
-
-test('points are joined through closed contacts and wires only', () => {
-  const { network, choice } = pointOf(calling('cool'));
-  expect(joined(network, choice, 'xfmr.R', 'contactor.A1')).toBe(true);
-  expect(joined(network, choice, 'xfmr.R', 'stat.W')).toBe(false);
-  expect(joined(network, choice, 'contactor.A1', 'contactor.A2')).toBe(false);
 });
 
 describe('the path of a load', () => {

@@ -1,5 +1,4 @@
 /** What is joined to what, and so what a person would call each point. */
-import { EARTH } from '../devices';
 import type { Network } from './compile';
 import type { Choice, Point } from './solve';
 import { admittanceOf, phasor } from './solve';
@@ -114,11 +113,4 @@ export function survey(point: Point): Survey {
     return volts[node]! >= HOT_VOLTS ? 'hot' : 'dead';
   });
   return { reference, standing, volts };
-}
-
-/** Whether two points meet through closed contacts and wires alone. */
-export function joined(network: Network, choice: Choice, one: string, other: string): boolean {
-  const nets = netsOf(network, choice, (nature) => nature === 'path');
-  const index = (name: string) => (name === EARTH ? -1 : network.indexOf(name));
-  return nets.root(index(one)) === nets.root(index(other));
 }

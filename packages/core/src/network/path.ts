@@ -55,7 +55,7 @@ function route(network: Network, choice: Choice, start: number, goal: number, av
  * Pairs of nodes a load may be fed from: each transformer's hot and common, each
  * breaker's line and neutral, or its two lines.
  */
-export function polesOf(network: Network): [number, number][] {
+function polesOf(network: Network): [number, number][] {
   const poles: [number, number][] = secondariesOf(network).map(({ hot, common }) => [hot, common]);
   for (const { branches } of network.devices) {
     const ends = ['leg1', 'leg2', 'neutral'].flatMap((id) => {

@@ -21,8 +21,8 @@ export interface Scenario {
 /** Long enough for compressor protection and every blower delay. */
 const SETTLED_S = 400;
 
-export const WARM = { indoorC: 26, outdoorC: 31 };
-export const COLD = { indoorC: 18, outdoorC: 2 };
+const WARM = { indoorC: 26, outdoorC: 31 };
+const COLD = { indoorC: 18, outdoorC: 2 };
 
 type Controls = Record<string, Record<string, Value>>;
 

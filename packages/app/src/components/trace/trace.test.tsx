@@ -157,14 +157,16 @@ describe('logging a reading', () => {
     fireEvent.change(screen.getByTestId('actual'), { target: { value: '19.2' } });
     expect(screen.getByText('Lower than it should be')).toBeTruthy();
     fireEvent.click(screen.getByText('Save reading'));
-    await waitFor(() => expect(asked).toHaveLength(1));
-    expect(asked[0]!.body).toMatchObject({
+    const logged = () =>
+      asked.filter(({ path }) => path === '/api/jobs/job/readings').map(({ body }) => body);
+    await waitFor(() => expect(logged()).toHaveLength(1));
+    expect(logged()[0]).toMatchObject({
       revision: 4,
       mode: 'ac-volts',
       red: 'contactor.A1',
       actual: 19.2,
     });
-    expect((asked[0]!.body as { expected: number }).expected).toBeGreaterThan(24);
+    expect((logged()[0] as { expected: number }).expected).toBeGreaterThan(24);
   });
 
   test('keeps what was typed when the server refuses it', async () => {
