@@ -2,6 +2,7 @@
 export * from './advance';
 export * from './loads';
 export * from './settle';
-export type { Status, ShowCelsius } from './status';
+export type { ShowCelsius } from './scene';
+export type { Status } from './status';
 export * from './verdict';
 export * from './view';

@@ -151,6 +151,25 @@ describe('a short from R to C', () => {
   });
 });
 
+test('a breaker on a dead short trips, and resets only through off', () => {
+  const shorted = addLink(good, { id: 'j', kind: 'jumper', joins: ['board.L1', 'board.N'] });
+  const tripped = after(2, calling('off'), shorted);
+  expect(tripped.view.status.text).toBe('Furnace breaker tripped: L1 and N are joined by a jumper');
+  expect(after(2, calling('off'), good, [], tripped.settled.world).states.furnaceBreaker).toMatchObject({
+    open: true,
+  });
+  const off = after(
+    1,
+    calling('off', { furnaceBreaker: { handle: 'off' } }),
+    good,
+    [],
+    tripped.settled.world,
+  );
+  expect(after(2, calling('off'), good, [], off.settled.world).view.status.text).toBe(
+    '24 V present, no call',
+  );
+});
+
 describe('a blank thermostat', () => {
   const wired = setValue(good, 'stat', 'params', 'supply', 'wired');
 

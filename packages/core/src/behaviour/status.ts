@@ -1,14 +1,14 @@
 /** The one line that says what the circuit is doing and what to do next, worked out from the model. */
-import { pointName } from '../circuit';
 import type { Face, Value } from '../devices';
 import { demands } from '../devices';
 import type { Network } from '../network';
-import { loadPath, voltsBetween } from '../network';
+import { voltsBetween } from '../network';
 import { COLD_COOLING_LIMIT_C } from '../standards';
 import { waitsOf } from './advance';
-import type { LoadReading, TransformerReading } from './loads';
+import type { LoadReading } from './loads';
 import { readLoads, readTransformers } from './loads';
-import { momentOf } from './moment';
+import type { Scene, Serves, ShowCelsius } from './scene';
+import { CALL_NAMES, CALL_VOLTS, FAN_SCREW, capital, labelOf, listed, ofKind, whereItStops } from './scene';
 import type { Inputs, Settled } from './settle';
 import { explainShort } from './short';
 
@@ -19,62 +19,6 @@ export interface Status {
   next: string;
   /** When the wait ends, absolute seconds on the bench's clock. */
   until?: number;
-}
-
-/** Formats a temperature for the reader. */
-export type ShowCelsius = (celsius: number) => string;
-
-interface Scene {
-  network: Network;
-  inputs: Inputs;
-  settled: Settled;
-  loads: readonly LoadReading[];
-  transformers: readonly TransformerReading[];
-  faces: ReadonlyMap<string, Face>;
-  showCelsius: ShowCelsius;
-}
-
-type Serves = LoadReading['serves'];
-const CALL_NAMES: Record<Serves, string> = { cool: 'Cooling', heat: 'Heating', fan: 'Fan' };
-const FAN_SCREW = 'G';
-/** Volts on a terminal that count as a call, from memory. */
-const CALL_VOLTS = 12;
-
-const labelOf = ({ network }: Scene, id: string) =>
-  network.circuit.devices.find((device) => device.id === id)!.label;
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
-const listed = (items: readonly string[]) =>
-  items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items[items.length - 1]}`;
-
-/** Devices of a kind with their state and controls. */
-function ofKind(scene: Scene, kind: string) {
-  return scene.network.devices
-    .filter((installed) => installed.kind.kind === kind)
-    .map((installed) => ({
-      installed,
-      id: installed.device.id,
-      label: installed.device.label,
-      state: scene.settled.world.states[installed.device.id]!,
-      moment: momentOf(installed, scene.inputs, scene.settled.world.now),
-    }));
-}
-
-/** The first open contact on the way to a load and back, named for a person. */
-function whereItStops(scene: Scene, branch: number): string | null {
-  const { network, settled } = scene;
-  const way = loadPath(network, settled.point.choice, branch);
-  if (!way) return 'no wiring leads there and back';
-  const open = way.steps.find((step) => !step.closed);
-  if (!open) return null;
-  const { origin } = network.branches[open.branch]!;
-  if (origin.type === 'conductor')
-    return `the conductor at ${pointName(network.circuit, network.nodes[open.from]!)} is broken`;
-  if (origin.type !== 'device') return 'the way is open';
-  const face = scene.faces.get(origin.device);
-  const label = labelOf(scene, origin.device);
-  return face && face.tone !== 'ok'
-    ? `stopped at ${label} (${face.text})`
-    : `${label} is open at ${origin.element}`;
 }
 
 function chattering(scene: Scene): Status | null {
@@ -89,22 +33,19 @@ function chattering(scene: Scene): Status | null {
 }
 
 function openedOnOverload(scene: Scene): Status | null {
-  for (const [kind, element] of [
-    ['blade-fuse', 'link'],
-    ['breaker', 'pole1'],
-  ] as const)
-    for (const { installed, label, state } of ofKind(scene, kind)) {
-      if (!state.open) continue;
-      const branch = installed.branches.get(element)!;
-      const position = kind === 'blade-fuse' ? 0 : 1;
-      const short = explainShort(scene.network, scene.settled.point, { branch, position });
-      const event = kind === 'blade-fuse' ? 'Fuse blown' : `${label} tripped`;
-      return {
-        tone: 'fault',
-        text: short ? `${event}: ${short}` : `${event}`,
-        next: 'Clear the short before fitting another fuse or resetting.',
-      };
-    }
+  for (const { device, kind, branches } of scene.network.devices) {
+    const { protects } = kind;
+    if (!protects || !scene.settled.world.states[device.id]!.open) continue;
+    const branch = branches.get(protects.element)!;
+    const position = scene.network.branches[branch]!.positions.indexOf(protects.held);
+    const short = explainShort(scene.network, scene.settled.point, { branch, position });
+    const event = protects.event ?? `${device.label} tripped`;
+    return {
+      tone: 'fault',
+      text: short ? `${event}: ${short}` : event,
+      next: 'Clear the short before fitting another fuse or resetting.',
+    };
+  }
   return null;
 }
 

@@ -11,7 +11,8 @@ import { readLoads, readTransformers } from './loads';
 import { momentOf } from './moment';
 import type { Inputs, Settled, World } from './settle';
 import { settle } from './settle';
-import type { ShowCelsius, Status } from './status';
+import type { ShowCelsius } from './scene';
+import type { Status } from './status';
 import { statusOf } from './status';
 
 export interface PointView {

@@ -39,5 +39,6 @@ export const bladeFuse = defineDevice({
       : state.open
         ? { text: 'blown', tone: 'tripped', detail: 'Find the short before fitting another.' }
         : { text: `${params.rating} A`, tone: 'ok' },
+  protects: { element: 'link', held: 'on', event: 'Fuse blown' },
   faults: [{ mode: 'blown', title: 'Fuse blown', likelihood: 5, elements: { link: 'open' } }],
 });

@@ -64,5 +64,6 @@ export const breaker = defineDevice({
       : state.open
         ? { text: 'tripped', tone: 'tripped', detail: 'Push the handle fully off, then on.' }
         : { text: 'on', tone: 'ok' },
+  protects: { element: 'pole1', held: 'closed' },
   faults: [{ mode: 'no-output', title: 'Does not pass current', likelihood: 1, elements: { pole1: 'open' } }],
 });

@@ -79,6 +79,15 @@ export interface Face {
   detail?: string;
 }
 
+/** A device that opens on overload; its state has a flag `open`. */
+export interface Protection {
+  /** Element that opens, and its position while it holds. */
+  element: string;
+  held: string;
+  /** What is said when it has opened; its label and "tripped" when left out. */
+  event?: string;
+}
+
 export interface FaultMode {
   mode: string;
   title: string;
@@ -109,6 +118,7 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   /** Times at which the state will change by itself. */
   waits?(state: M, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): readonly Wait[];
   face?(state: M, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): Face;
+  protects?: Protection;
   faults: readonly FaultMode[];
 }
 
@@ -128,6 +138,7 @@ export interface DeviceKind {
   next(state: State, senses: Senses, moment: Moment): State;
   waits(state: State, moment: Moment): readonly Wait[];
   face(state: State, moment: Moment): Face | undefined;
+  protects?: Protection;
   faults: readonly FaultMode[];
 }
 

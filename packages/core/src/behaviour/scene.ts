@@ -1,0 +1,65 @@
+/** A settled circuit as the status line looks at it, and the words it is told in. */
+import { pointName } from '../circuit';
+import type { Face } from '../devices';
+import type { Network } from '../network';
+import { loadPath } from '../network';
+import type { LoadReading, TransformerReading } from './loads';
+import { momentOf } from './moment';
+import type { Inputs, Settled } from './settle';
+
+/** Formats a temperature for the reader. */
+export type ShowCelsius = (celsius: number) => string;
+
+export interface Scene {
+  network: Network;
+  inputs: Inputs;
+  settled: Settled;
+  loads: readonly LoadReading[];
+  transformers: readonly TransformerReading[];
+  faces: ReadonlyMap<string, Face>;
+  showCelsius: ShowCelsius;
+}
+
+export type Serves = LoadReading['serves'];
+export const CALL_NAMES: Record<Serves, string> = { cool: 'Cooling', heat: 'Heating', fan: 'Fan' };
+/** Screw whose call is the indoor fan's. */
+export const FAN_SCREW = 'G';
+/** Volts on a terminal that count as a call, from memory. */
+export const CALL_VOLTS = 12;
+
+export const labelOf = ({ network }: Scene, id: string) =>
+  network.circuit.devices.find((device) => device.id === id)!.label;
+export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+export const listed = (items: readonly string[]) =>
+  items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items[items.length - 1]}`;
+
+/** Devices of a kind with their state and controls. */
+export function ofKind(scene: Scene, kind: string) {
+  return scene.network.devices
+    .filter((installed) => installed.kind.kind === kind)
+    .map((installed) => ({
+      installed,
+      id: installed.device.id,
+      label: installed.device.label,
+      state: scene.settled.world.states[installed.device.id]!,
+      moment: momentOf(installed, scene.inputs, scene.settled.world.now),
+    }));
+}
+
+/** The first open contact on the way to a load and back, named for a person. */
+export function whereItStops(scene: Scene, branch: number): string | null {
+  const { network, settled } = scene;
+  const way = loadPath(network, settled.point.choice, branch);
+  if (!way) return 'no wiring leads there and back';
+  const open = way.steps.find((step) => !step.closed);
+  if (!open) return null;
+  const { origin } = network.branches[open.branch]!;
+  if (origin.type === 'conductor')
+    return `the conductor at ${pointName(network.circuit, network.nodes[open.from]!)} is broken`;
+  if (origin.type !== 'device') return 'the way is open';
+  const face = scene.faces.get(origin.device);
+  const label = labelOf(scene, origin.device);
+  return face && face.tone !== 'ok'
+    ? `stopped at ${label} (${face.text})`
+    : `${label} is open at ${origin.element}`;
+}
