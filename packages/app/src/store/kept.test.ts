@@ -1,6 +1,6 @@
 import { furnaceAirConditioner } from '@zygostat/core/systems';
 import { FRESH } from './bench';
-import { keepBench, keepDraft, keptBench, keptDraft, keptTheme } from './kept';
+import { dropDraft, keepBench, keepDraft, keptBench, keptDraft, keptTheme } from './kept';
 
 beforeEach(() => localStorage.clear());
 
@@ -45,5 +45,15 @@ test('a draft comes back only while it is a valid circuit', () => {
   keepDraft('job', { base: 3, circuit, note: 'n' });
   expect(keptDraft('job')).toEqual({ base: 3, circuit, note: 'n' });
   keepDraft('job', { base: 3, circuit: { ...circuit, version: 2 as 1 }, note: 'n' });
+  expect(keptDraft('job')).toBeUndefined();
+});
+
+test('a settled edit drops its own draft, never one another tab has put there since', () => {
+  const mine = furnaceAirConditioner('Mine');
+  const theirs = furnaceAirConditioner('Theirs');
+  keepDraft('job', { base: 3, circuit: theirs, note: '' });
+  dropDraft('job', mine);
+  expect(keptDraft('job')).toMatchObject({ circuit: theirs });
+  dropDraft('job', theirs);
   expect(keptDraft('job')).toBeUndefined();
 });

@@ -99,8 +99,14 @@ export function keptDraft(jobId: string): Draft | undefined {
   }
 }
 
-export function keepDraft(jobId: string, draft: Draft | undefined): void {
+export function keepDraft(jobId: string, draft: Draft): void {
   write(`draft.${jobId}`, draft);
+}
+
+/** Drops the draft of an edit that is settled; one that another tab has put there since stays. */
+export function dropDraft(jobId: string, circuit: Circuit): void {
+  const kept = keptDraft(jobId);
+  if (kept && JSON.stringify(kept.circuit) === JSON.stringify(circuit)) write(`draft.${jobId}`, undefined);
 }
 
 export function keptTheme() {

@@ -3,7 +3,7 @@ import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import type { Circuit } from '@zygostat/core/circuit';
 import { api, problemOf } from './api';
 import { answered, conditionsSet, controlSet, meterSet, probePlaced } from './bench';
-import { keepBench, keepDraft, keepTheme } from './kept';
+import { dropDraft, keepBench, keepDraft, keepTheme } from './kept';
 import type { RootState, Store } from './index';
 import { themeChosen } from './settings';
 import { REDO, UNDO, edited, saveChanged } from './work';
@@ -70,7 +70,7 @@ listen({
       if (outcome.kind === 'saved') {
         const newest = getState().edits.present.circuit === circuit;
         dispatch(saveChanged({ base: outcome.number, state: newest ? 'saved' : 'saving', detail: '' }));
-        if (newest) return keepDraft(jobId, undefined);
+        if (newest) return dropDraft(jobId, circuit);
         keep();
         continue;
       }

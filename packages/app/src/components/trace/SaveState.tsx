@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { api } from '../../store/api';
-import { keepDraft } from '../../store/kept';
+import { dropDraft } from '../../store/kept';
 import { saveRequested } from '../../store/saving';
 import { opened, saveChanged, takeUp } from '../../store/work';
 import { useTokens } from '../../theme';
@@ -12,6 +12,7 @@ export function SaveState({ jobId }: { jobId: string }) {
   const t = useTokens();
   const dispatch = useAppDispatch();
   const { state, detail } = useAppSelector(({ saving }) => saving);
+  const mine = useAppSelector(({ edits }) => edits.present.circuit);
   if (state === 'saved' || state === 'saving') return null;
 
   /** Puts this tab's circuit on top of the newest revision. */
@@ -29,7 +30,7 @@ export function SaveState({ jobId }: { jobId: string }) {
       api.endpoints.openJob.initiate(jobId, { forceRefetch: true, subscribe: false }),
     );
     if (!data) return;
-    keepDraft(jobId, undefined);
+    if (mine) dropDraft(jobId, mine);
     dispatch(opened({ jobId, base: data.revision }));
     dispatch(takeUp(data.circuit));
   };
