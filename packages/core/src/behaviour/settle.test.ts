@@ -4,7 +4,7 @@ import { compile } from '../network';
 import type { Fault } from '../network';
 import { furnaceAirConditioner } from '../systems';
 import { calling } from '../testing/scenarios';
-import { NEW_WORLD, advance, restoreWorld, skipAhead, viewOf, waitsOf } from '.';
+import { NEW_WORLD, advance, pathOf, restoreWorld, skipAhead, viewOf, waitsOf } from '.';
 import type { Inputs, World } from '.';
 
 const good = furnaceAirConditioner('Behaviour');
@@ -199,6 +199,15 @@ test('a coil fed through its own pole never settles, and is named as chattering'
   expect(settled.chattering?.devices).toContain('contactor');
   expect(settled.chattering?.between.length).toBeGreaterThan(1);
   expect(viewOf(network, calling('cool'), settled, showCelsius).status.text).toMatch(/Chattering.*Contactor/);
+});
+
+test('the path of a line load begins at its breaker and shows it open', () => {
+  const { network, settled } = after(LONG, calling('cool', { acBreaker: { handle: 'off' } }));
+  const path = pathOf(network, settled, { device: 'unit', element: 'compressor' });
+  expect(path[0]).toMatchObject({ name: 'Supply of AC breaker', reachable: false });
+  expect(path[0]!.onward).toMatchObject({ closed: false, opening: 'pole1 in AC breaker' });
+  expect(path[1]).toMatchObject({ name: 'AC breaker L1', reachable: true });
+  expect(path[path.length - 1]).toMatchObject({ name: 'Supply of AC breaker' });
 });
 
 describe('a world from another time', () => {

@@ -26,6 +26,8 @@ export interface PointView {
 export interface PathStop {
   point: string;
   name: string;
+  /** A probe can be put there; the inside of a device is out of reach. */
+  reachable: boolean;
   volts: number;
   standing: Standing;
   /** What leads on from here to the next stop, whether it passes current, and what is open if not. */
@@ -114,9 +116,13 @@ export function pathOf(
   const nodes = [way.hot, ...way.steps.map(({ to }) => to)];
   const stop = (node: number, i: number): PathStop => {
     const step = way.steps[i];
+    const point = network.nodes[node]!;
+    const [device] = point.split('#');
+    const inner = device === point ? undefined : device;
     return {
-      point: network.nodes[node]!,
-      name: pointName(network.circuit, network.nodes[node]!),
+      point,
+      name: inner ? `Supply of ${labelOf(network, inner)}` : pointName(network.circuit, point),
+      reachable: inner === undefined,
       volts: volts[node]!,
       standing: standing[node]!,
       onward: step
@@ -129,15 +135,18 @@ export function pathOf(
         : null,
     };
   };
-  // Points inside a device are passed through: the person cannot reach them with a probe.
+  // Points inside a device are passed through, but for the supply itself at either end.
   return mergeInner(nodes.map(stop));
 }
 
+const labelOf = ({ circuit }: Network, id: string) =>
+  circuit.devices.find((device) => device.id === id)!.label;
+
 function mergeInner(stops: readonly PathStop[]): PathStop[] {
   const merged: PathStop[] = [];
-  for (const stop of stops) {
+  for (const [i, stop] of stops.entries()) {
     const previous = merged[merged.length - 1];
-    if (!stop.point.includes('#') || !previous) merged.push(stop);
+    if (stop.reachable || !previous || i === stops.length - 1) merged.push(stop);
     else if (previous.onward && stop.onward)
       previous.onward = {
         name: stop.onward.load ? stop.onward.name : previous.onward.name,
@@ -146,7 +155,7 @@ function mergeInner(stops: readonly PathStop[]): PathStop[] {
         opening: previous.onward.opening ?? stop.onward.opening,
       };
   }
-  return merged.filter(({ point }) => !point.includes('#'));
+  return merged;
 }
 
 /** What is open, when it is a contact inside a device: "valve relay in Furnace board". */

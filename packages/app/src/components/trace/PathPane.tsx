@@ -39,11 +39,12 @@ export function PathPane({ onStud }: { onStud: (point: string) => void }) {
         </Words>
       ) : null}
       <View role="list">
-        {path.map(({ point, name, volts, standing, onward }, i) => (
+        {path.map(({ point, name, reachable, volts, standing, onward }, i) => (
           <View key={`${point}${i}`} role="listitem">
             <Pressable
               role="button"
               aria-label={`${name}, ${showVolts(volts)} volts, ${standing}`}
+              disabled={!reachable}
               onPress={() => onStud(point)}
               style={[styles.stop, { backgroundColor: t.card, borderColor: t.line }]}
             >
