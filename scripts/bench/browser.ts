@@ -62,7 +62,7 @@ async function main(): Promise<void> {
       // Fan on or off changes the G blocks: the loom is repainted when their volts have changed.
       times.push(
         await page.evaluate(async () => {
-          const stud = document.querySelector('[data-testid="stud-board.G"]')!;
+          const stud = document.getElementById('face-board.G')!;
           const button = document.querySelector<HTMLElement>('[aria-label="Call: Fan"]')!;
           const painted = new Promise<number>((resolve) => {
             new MutationObserver((_, observer) => {

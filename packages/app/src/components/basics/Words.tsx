@@ -1,4 +1,5 @@
 import type { PropsWithChildren } from 'react';
+import { memo } from 'react';
 import type { StyleProp, TextStyle } from 'react-native';
 import { Text } from 'react-native';
 import { FONTS, SIZE, useTokens } from '../../theme';
@@ -25,7 +26,14 @@ type WordsProps = PropsWithChildren<{
  *
  * @example <Words kind="title" heading={1}>Jobs</Words>
  */
-export function Words({ kind = 'body', color, lines, heading, style, children }: WordsProps) {
+export const Words = memo(function Words({
+  kind = 'body',
+  color,
+  lines,
+  heading,
+  style,
+  children,
+}: WordsProps) {
   const tokens = useTokens();
   const ink = color ?? (kind === 'small' ? tokens.mute : tokens.ink);
   const role = heading ? ({ role: 'heading', 'aria-level': heading } as const) : {};
@@ -38,4 +46,4 @@ export function Words({ kind = 'body', color, lines, heading, style, children }:
       {children}
     </Text>
   );
-}
+});

@@ -11,8 +11,9 @@ import { colourName } from '@zygostat/core/standards';
 import type { Meter } from '../../store/bench';
 import { useTokens } from '../../theme';
 import { Act, Words } from '../basics';
+import { showVolts } from '../../bench/show';
 import { isSwitch } from '../../bench/toggle';
-import { BlockButton } from './BlockButton';
+import { BlockButtons, BlockFace } from './Block';
 import { ChipButton } from './ChipButton';
 import { PlateButton } from './PlateButton';
 import { ProbeShape, ScrewShape } from './ScrewShape';
@@ -63,6 +64,14 @@ export function Loom({
       ),
     [circuit],
   );
+  const names = useMemo(
+    () => new Map(loom.blocks.map(({ terminal }) => [terminal, pointName(circuit, terminal)])),
+    [circuit, loom],
+  );
+  const figureOf = (point: string) => {
+    const volts = view?.points[point]?.volts;
+    return volts === undefined ? '–' : showVolts(volts);
+  };
   const standingOf = useCallback((point: string) => view?.points[point]?.standing ?? UNKNOWN, [view]);
   const probeSpot = (probe: 'red' | 'black') => {
     const point = meter[probe];
@@ -115,16 +124,15 @@ export function Loom({
           )),
         )}
         {loom.blocks.map((block) => (
-          <BlockButton
+          <BlockFace
             key={block.terminal}
             block={block}
-            name={pointName(circuit, block.terminal)}
-            volts={view?.points[block.terminal]?.volts ?? null}
+            name={names.get(block.terminal)!}
+            figure={figureOf(block.terminal)}
             standing={standingOf(block.terminal)}
-            inviting={inviting}
-            onTap={onStud}
           />
         ))}
+        <BlockButtons blocks={loom.blocks} inviting={inviting} onTap={onStud} />
         {loom.chips.map((chip) => (
           <ChipButton
             key={chip.device}

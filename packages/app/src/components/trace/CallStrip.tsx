@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Call } from '../../bench/calls';
@@ -17,6 +18,26 @@ const CALLS: readonly (readonly [Call, string])[] = [
   ['cool', 'Cool'],
 ];
 
+interface CallButtonProps {
+  call: Call;
+  label: string;
+  pressed: boolean;
+  actions: TraceActions;
+}
+
+/** One call; only those that change are drawn again. */
+const CallButton = memo(function CallButton({ call, label, pressed, actions }: CallButtonProps) {
+  return (
+    <Act
+      label={label}
+      hint={`Call: ${label}`}
+      pressed={pressed}
+      onPress={() => actions.call(call)}
+      style={styles.call}
+    />
+  );
+});
+
 /** The calls in the thumb's reach, and the air that decides whether they are calls at all. */
 export function CallStrip({ circuit, actions }: { circuit: Circuit; actions: TraceActions }) {
   const t = useTokens();
@@ -29,14 +50,7 @@ export function CallStrip({ circuit, actions }: { circuit: Circuit; actions: Tra
     <View style={[styles.strip, { backgroundColor: t.card, borderColor: t.line }]}>
       <View style={styles.calls} role="group" aria-label="Calls">
         {CALLS.map(([call, label]) => (
-          <Act
-            key={call}
-            label={label}
-            hint={`Call: ${label}`}
-            pressed={active.has(call)}
-            onPress={() => actions.call(call)}
-            style={styles.call}
-          />
+          <CallButton key={call} call={call} label={label} pressed={active.has(call)} actions={actions} />
         ))}
       </View>
       <Pressable

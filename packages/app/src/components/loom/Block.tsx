@@ -1,0 +1,81 @@
+/**
+ * A terminal block in two layers: a face that changes with every answer of the model, and
+ * over it a button that does not, so that a changed figure costs no more than its text.
+ */
+import { memo } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import type { Block } from '@zygostat/core/drawing';
+import type { Standing } from '@zygostat/core/network';
+import { useTokens } from '../../theme';
+import { Words } from '../basics';
+
+const faceId = (block: Block) => `face-${block.terminal}`;
+
+const placeOf = ({ x, y, width, height }: Block) => ({ left: x, top: y, width, height });
+
+interface BlockFaceProps {
+  block: Block;
+  name: string;
+  /** Volts as they are written under the mark. */
+  figure: string;
+  standing: Standing;
+}
+
+/** Designation and volts. Its label names the button that lies over it. */
+export const BlockFace = memo(function BlockFace({ block, name, figure, standing }: BlockFaceProps) {
+  const t = useTokens();
+  const fill = { hot: t.copperSoft, return: t.tealSoft, dead: t.idle, floating: t.slateSoft }[standing];
+  const ink = { hot: t.copper, return: t.teal, dead: t.mute, floating: t.slate }[standing];
+  return (
+    <View
+      id={faceId(block)}
+      aria-hidden
+      aria-label={`${name}, ${figure} volts, ${standing}`}
+      style={[styles.block, placeOf(block), { backgroundColor: fill }]}
+    >
+      <Words kind="mark" lines={1} style={block.mark.length > 4 ? styles.long : null}>
+        {block.mark}
+      </Words>
+      <Words kind="figure" color={ink} style={styles.volts}>
+        {figure}
+      </Words>
+    </View>
+  );
+});
+
+interface BlockButtonProps {
+  block: Block;
+  /** Something in hand waits for a stud to be tapped. */
+  inviting: boolean;
+  onTap: (terminal: string) => void;
+}
+
+/** The tap on a block. */
+function BlockButton({ block, inviting, onTap }: BlockButtonProps) {
+  const t = useTokens();
+  return (
+    <Pressable
+      role="button"
+      aria-labelledby={faceId(block)}
+      testID={`stud-${block.terminal}`}
+      onPress={() => onTap(block.terminal)}
+      style={[styles.block, placeOf(block), inviting ? [styles.inviting, { borderColor: t.copper }] : null]}
+    />
+  );
+}
+
+interface BlockButtonsProps extends Omit<BlockButtonProps, 'block'> {
+  blocks: readonly Block[];
+}
+
+/** The taps of every block, which no answer of the model touches. */
+export const BlockButtons = memo(function BlockButtons({ blocks, ...rest }: BlockButtonsProps) {
+  return blocks.map((block) => <BlockButton key={block.terminal} block={block} {...rest} />);
+});
+
+const styles = StyleSheet.create({
+  block: { position: 'absolute', borderRadius: 8, alignItems: 'center', justifyContent: 'center' },
+  inviting: { borderWidth: 2, borderStyle: 'dashed' },
+  long: { fontSize: 16 },
+  volts: { fontSize: 15, lineHeight: 18 },
+});
