@@ -1,6 +1,6 @@
 /** The calls of the control strip: what each sets on the thermostats and in the room. */
 import type { Inputs } from '@zygostat/core/behaviour';
-import type { Circuit } from '@zygostat/core/circuit';
+import type { Circuit, Device } from '@zygostat/core/circuit';
 import type { Value } from '@zygostat/core/devices';
 import { kindOf } from '@zygostat/core/devices';
 
@@ -9,11 +9,11 @@ export type Call = 'off' | 'fan' | 'cool' | 'heat';
 /** How far a call sets the room from the set point when it would not be one, K. */
 const DEMAND_K = 3.5;
 
-const thermostatsOf = (circuit: Circuit) =>
-  circuit.devices.filter(({ kind }) => kind === 'thermostat').map(({ id }) => id);
+/** Whatever asks for heat, cooling or fan. */
+export const thermostatsOf = ({ devices }: Circuit) => devices.filter(({ kind }) => kindOf(kind).asks);
 
-const controlOf = (inputs: Inputs, device: string, name: string): Value =>
-  inputs.controls[device]?.[name] ?? kindOf('thermostat').controls[name]!.default;
+const controlOf = (inputs: Inputs, { id, kind }: Device, name: string): Value =>
+  inputs.controls[id]?.[name] ?? kindOf(kind).controls[name]!.default;
 
 /** Which calls the first thermostat is set to; the others follow it. */
 export function activeCalls(circuit: Circuit, inputs: Inputs): ReadonlySet<Call> {
@@ -23,6 +23,7 @@ export function activeCalls(circuit: Circuit, inputs: Inputs): ReadonlySet<Call>
   const calls = new Set<Call>();
   if (controlOf(inputs, first, 'fan') === 'on') calls.add('fan');
   if (mode === 'cool' || mode === 'heat') calls.add(mode);
+  if (mode === 'emergency') calls.add('heat');
   if (calls.size === 0) calls.add('off');
   return calls;
 }
@@ -41,7 +42,7 @@ interface Change {
 export function pressCall(circuit: Circuit, inputs: Inputs, call: Call): Change {
   const active = activeCalls(circuit, inputs);
   const set = (name: string, value: Value) =>
-    thermostatsOf(circuit).map((device) => ({ device, name, value }));
+    thermostatsOf(circuit).map(({ id }) => ({ device: id, name, value }));
   if (call === 'off') return { controls: [...set('mode', 'off'), ...set('fan', 'auto')] };
   if (call === 'fan') return { controls: set('fan', active.has('fan') ? 'auto' : 'on') };
   if (active.has(call)) return { controls: set('mode', 'off') };

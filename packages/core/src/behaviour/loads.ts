@@ -1,10 +1,15 @@
-import type { Load } from '../devices';
-import type { Network, Point } from '../network';
+import type { Call, Load } from '../devices';
+import type { Installed, Network, Point } from '../network';
 import { ampsThrough, phasor } from '../network';
+import type { World } from './settle';
 
 /** A load of the circuit as it stands. */
-export interface LoadReading extends Load {
+export interface LoadReading extends Omit<Load, 'serves' | 'title'> {
   device: string;
+  /** Unique in the circuit. */
+  title: string;
+  /** What it does now: a heat pump's loads heat or cool as the reversing valve stands. */
+  serves: Call | 'valve';
   branch: number;
   volts: number;
   amps: number;
@@ -15,16 +20,50 @@ export interface LoadReading extends Load {
 /** Volts across a load below which it does nothing a person would notice. */
 const IDLE_VOLTS = 8;
 
+/** Which way a heat pump's loads work; without a reversing valve they can only cool. */
+function pumpServes(network: Network, world: World): 'cool' | 'heat' {
+  const turned = ({ kind, device, context }: Installed) => kind.turns?.(world.states[device.id]!, context);
+  const valve = network.devices.find(({ kind }) => kind.turns);
+  return (valve && turned(valve)) ?? 'cool';
+}
+
+/** Titles of all loads by device and load, told apart by the device's label where two would be the same. */
+function titlesOf({ devices }: Network): (device: string, load: Load) => string {
+  const all = devices.flatMap(({ kind, context }) => kind.loads(context).map(({ title }) => title));
+  const shared = new Set(all.filter((title, i) => all.indexOf(title) !== i));
+  const labels = new Map(devices.map(({ device }) => [device.id, device.label]));
+  const alone = new Set(
+    devices.filter(({ kind, context }) => kind.loads(context).length === 1).map(({ device }) => device.id),
+  );
+  return (device, { title }) => {
+    const label = labels.get(device)!;
+    if (title === undefined || (shared.has(title) && alone.has(device))) return label;
+    return shared.has(title) ? `${label}: ${title.toLowerCase()}` : title;
+  };
+}
+
 /** Every load with its volts and amperes. */
-export function readLoads(network: Network, point: Point): LoadReading[] {
+export function readLoads(network: Network, { point, world }: { point: Point; world: World }): LoadReading[] {
+  const pump = pumpServes(network, world);
+  const titleOf = titlesOf(network);
   return network.devices.flatMap(({ device, kind, context, branches }) =>
     kind.loads(context).map((load) => {
+      const serves = load.serves === 'pump' ? pump : load.serves;
       const branch = branches.get(load.element)!;
       const [a, b] = network.branches[branch]!.nodes as [number, number];
       const { re, im } = phasor(point, a, b);
       const volts = Math.hypot(re, im);
       const amps = ampsThrough(point, branch);
-      return { ...load, device: device.id, branch, volts, amps, energised: volts >= IDLE_VOLTS && amps > 0 };
+      return {
+        ...load,
+        title: titleOf(device.id, load),
+        serves,
+        device: device.id,
+        branch,
+        volts,
+        amps,
+        energised: volts >= IDLE_VOLTS && amps > 0,
+      };
     }),
   );
 }
@@ -39,10 +78,10 @@ export interface TransformerReading {
 }
 
 export function readTransformers(network: Network, point: Point): TransformerReading[] {
-  return network.devices.flatMap(({ device, kind, context, branches }) => {
+  return network.devices.flatMap(({ device, context, branches }) => {
     const branch = branches.get('secondary');
     const va = context.params.va;
-    if (kind.kind !== 'control-transformer' || branch === undefined || typeof va !== 'number') return [];
+    if (branch === undefined || typeof va !== 'number') return [];
     const [hot, common] = network.branches[branch]!.nodes as [number, number];
     const { re, im } = phasor(point, hot, common);
     const volts = Math.hypot(re, im);

@@ -1,6 +1,6 @@
 /** A settled circuit as the status line looks at it, and the words it is told in. */
 import { pointName } from '../circuit';
-import type { Face } from '../devices';
+import type { Call, Face } from '../devices';
 import type { Network } from '../network';
 import { loadPath } from '../network';
 import type { LoadReading, TransformerReading } from './loads';
@@ -20,10 +20,7 @@ export interface Scene {
   showCelsius: ShowCelsius;
 }
 
-export type Serves = LoadReading['serves'];
-export const CALL_NAMES: Record<Serves, string> = { cool: 'Cooling', heat: 'Heating', fan: 'Fan' };
-/** Screw whose call is the indoor fan's. */
-export const FAN_SCREW = 'G';
+export const CALL_NAMES: Record<Call, string> = { cool: 'Cooling', heat: 'Heating', fan: 'Fan' };
 /** Volts on a terminal that count as a call, from memory. */
 export const CALL_VOLTS = 12;
 
@@ -33,17 +30,15 @@ export const capital = (text: string) => text.charAt(0).toUpperCase() + text.sli
 export const listed = (items: readonly string[]) =>
   items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items[items.length - 1]}`;
 
-/** Devices of a kind with their state and controls. */
-export function ofKind(scene: Scene, kind: string) {
-  return scene.network.devices
-    .filter((installed) => installed.kind.kind === kind)
-    .map((installed) => ({
-      installed,
-      id: installed.device.id,
-      label: installed.device.label,
-      state: scene.settled.world.states[installed.device.id]!,
-      moment: momentOf(installed, scene.inputs, scene.settled.world.now),
-    }));
+/** Every thermostat with its state, its controls and what it asks for. */
+export function thermostatsOf(scene: Scene) {
+  return scene.network.devices.flatMap((installed) => {
+    const { device, kind } = installed;
+    if (!kind.asks) return [];
+    const state = scene.settled.world.states[device.id]!;
+    const moment = momentOf(installed, scene.inputs, scene.settled.world.now);
+    return [{ installed, id: device.id, label: device.label, state, moment, asks: kind.asks(state, moment) }];
+  });
 }
 
 /** The first open contact on the way to a load and back, named for a person. */

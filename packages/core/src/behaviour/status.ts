@@ -1,14 +1,13 @@
 /** The one line that says what the circuit is doing and what to do next, worked out from the model. */
-import type { Face, Value } from '../devices';
-import { demands } from '../devices';
+import type { Call, Face, Value } from '../devices';
 import type { Network } from '../network';
-import { voltsBetween } from '../network';
+import { loadPath, voltsBetween } from '../network';
 import { COLD_COOLING_LIMIT_C } from '../standards';
 import { waitsOf } from './advance';
 import type { LoadReading } from './loads';
 import { readLoads, readTransformers } from './loads';
-import type { Scene, Serves, ShowCelsius } from './scene';
-import { CALL_NAMES, CALL_VOLTS, FAN_SCREW, capital, labelOf, listed, ofKind, whereItStops } from './scene';
+import type { Scene, ShowCelsius } from './scene';
+import { CALL_NAMES, CALL_VOLTS, capital, labelOf, listed, thermostatsOf, whereItStops } from './scene';
 import type { Inputs, Settled } from './settle';
 import { explainShort } from './short';
 
@@ -49,30 +48,39 @@ function openedOnOverload(scene: Scene): Status | null {
   return null;
 }
 
-function calls(scene: Scene): Set<Serves> {
-  const active = new Set<Serves>();
-  for (const { state, moment } of ofKind(scene, 'thermostat')) {
-    if (!state.powered) continue;
-    const demand = demands({
-      controls: moment.controls as { mode: 'off' | 'heat' | 'cool'; fan: 'auto' | 'on'; setC: number },
-      conditions: moment.conditions,
-    });
-    if (demand === 'cool' && state.Y) active.add('cool');
-    if (demand === 'heat') active.add('heat');
-    if (state[FAN_SCREW]) active.add('fan');
-  }
-  return active;
+function calls(scene: Scene): Set<Call> {
+  return new Set(thermostatsOf(scene).flatMap(({ asks }) => asks));
 }
 
-/** A load that only runs on after its call, as a purge does, has nothing on the terminal that started it. */
-function runsOn({ settled }: Scene, { device, startedBy }: LoadReading): boolean {
-  return (
-    startedBy !== undefined &&
-    voltsBetween(settled.point, `${device}.${startedBy}`, `${device}.C`) < CALL_VOLTS
-  );
+/**
+ * A load that only runs on after its call: a purge has nothing on the terminal that started
+ * it, a sequencer or relay on the load's way is still counting.
+ */
+function runsOn(scene: Scene, { device, startedBy, branch }: LoadReading): boolean {
+  const { network, settled, inputs } = scene;
+  if (startedBy !== undefined)
+    return voltsBetween(settled.point, `${device}.${startedBy}`, `${device}.C`) < CALL_VOLTS;
+  const counting = new Set(waitsOf(network, inputs, settled.world).map((wait) => wait.device));
+  const steps = loadPath(network, settled.point.choice, branch)?.steps ?? [];
+  return steps.some(({ branch: step }) => {
+    const { origin } = network.branches[step]!;
+    return origin.type === 'device' && counting.has(origin.device);
+  });
 }
 
-function crossed(scene: Scene, active: ReadonlySet<Serves>): Status | null {
+/** Heating and cooling at once: two thermostats of different minds, or a conductor on the wrong screw. */
+function together(scene: Scene, active: ReadonlySet<Call>): Status | null {
+  if (!active.has('heat') || !active.has('cool')) return null;
+  const on = (serves: Call) => scene.loads.some((load) => load.serves === serves && load.energised);
+  if (!on('heat') || !on('cool')) return null;
+  return {
+    tone: 'fault',
+    text: 'Heating and cooling run together',
+    next: 'Thermostats in parallel must be in the same mode. Set them alike and label them.',
+  };
+}
+
+function crossed(scene: Scene, active: ReadonlySet<Call>): Status | null {
   for (const [asked, other] of [
     ['cool', 'heat'],
     ['heat', 'cool'],
@@ -99,9 +107,9 @@ function crossed(scene: Scene, active: ReadonlySet<Serves>): Status | null {
 }
 
 function blank(scene: Scene): Status | null {
-  for (const { id, label, state } of ofKind(scene, 'thermostat')) {
+  for (const { installed, label, state } of thermostatsOf(scene)) {
     if (state.powered) continue;
-    const supply = scene.network.devices.find(({ device }) => device.id === id)!.branches.get('supply');
+    const supply = installed.branches.get('supply');
     const stop = supply === undefined ? null : whereItStops(scene, supply);
     const weak = scene.transformers.some(({ volts }) => volts > 5 && volts < 20);
     const why = stop ?? (weak ? 'the transformer is pulled down' : 'the transformer gives nothing');
@@ -114,17 +122,18 @@ function blank(scene: Scene): Status | null {
   return null;
 }
 
-function waiting(scene: Scene, active: ReadonlySet<Serves>): Status | null {
-  const waits = waitsOf(scene.network, scene.inputs, scene.settled.world);
-  const stats = new Set(ofKind(scene, 'thermostat').map(({ id }) => id));
-  const held = waits.find(({ device }) => stats.has(device));
-  if (held)
-    return {
-      tone: 'waiting',
-      text: `Cooling called; ${held.text}`,
-      next: 'Wait, it is not a fault.',
-      until: held.until,
-    };
+function waiting(scene: Scene, active: ReadonlySet<Call>): Status | null {
+  const waits = waitsOf(scene.network, scene.inputs, scene.settled.world).filter(({ quiet }) => !quiet);
+  for (const { id, moment } of thermostatsOf(scene)) {
+    const held = waits.find(({ device }) => device === id);
+    if (held)
+      return {
+        tone: 'waiting',
+        text: `${moment.controls.mode === 'cool' ? 'Cooling' : 'Heating'} called; ${held.text}`,
+        next: 'Wait, it is not a fault.',
+        until: held.until,
+      };
+  }
   const [wait] = waits;
   if (!wait) return null;
   const called = (['heat', 'cool'] as const).find((serves) => active.has(serves));
@@ -137,10 +146,16 @@ function waiting(scene: Scene, active: ReadonlySet<Serves>): Status | null {
   };
 }
 
-function stopped(scene: Scene, active: ReadonlySet<Serves>): Status | null {
+function stopped(scene: Scene, active: ReadonlySet<Call>): Status | null {
   for (const serves of ['cool', 'heat', 'fan'] as const) {
     if (!active.has(serves)) continue;
     const wanted = scene.loads.filter((load) => load.serves === serves);
+    if (wanted.length === 0 && serves !== 'fan')
+      return {
+        tone: 'caution',
+        text: `${CALL_NAMES[serves]} called, but nothing here ${serves === 'cool' ? 'cools' : 'heats'}`,
+        next: 'Check the thermostat’s set-up against what the unit can do.',
+      };
     if (wanted.length === 0 || wanted.some((load) => load.energised)) continue;
     const stop = whereItStops(scene, wanted[0]!.branch);
     return {
@@ -175,7 +190,7 @@ function overloaded(scene: Scene): Status | null {
     : null;
 }
 
-function running(scene: Scene, active: ReadonlySet<Serves>): Status | null {
+function running(scene: Scene, active: ReadonlySet<Call>): Status | null {
   const on = scene.loads.filter(({ energised }) => energised).map(({ title }) => title.toLowerCase());
   if (on.length === 0) return null;
   const called = [...active]
@@ -196,7 +211,7 @@ function running(scene: Scene, active: ReadonlySet<Serves>): Status | null {
 }
 
 function idle(scene: Scene): Status {
-  for (const { moment } of ofKind(scene, 'thermostat')) {
+  for (const { moment } of thermostatsOf(scene)) {
     const { mode, setC } = moment.controls as Record<string, Value>;
     const indoor = scene.showCelsius(scene.inputs.conditions.indoorC);
     if (mode === 'cool')
@@ -205,7 +220,7 @@ function idle(scene: Scene): Status {
         text: `Set to cool, no call: ${indoor} indoors is not above ${scene.showCelsius(Number(setC))}`,
         next: 'Lower the set point to call.',
       };
-    if (mode === 'heat')
+    if (mode === 'heat' || mode === 'emergency')
       return {
         tone: 'idle',
         text: `Set to heat, no call: ${indoor} indoors is not below ${scene.showCelsius(Number(setC))}`,
@@ -236,7 +251,7 @@ export function statusOf(
     settled,
     faces,
     showCelsius,
-    loads: readLoads(network, settled.point),
+    loads: readLoads(network, settled),
     transformers: readTransformers(network, settled.point),
   };
   const active = calls(scene);
@@ -244,6 +259,7 @@ export function statusOf(
     chattering(scene) ??
     openedOnOverload(scene) ??
     blank(scene) ??
+    together(scene, active) ??
     crossed(scene, active) ??
     waiting(scene, active) ??
     stopped(scene, active) ??

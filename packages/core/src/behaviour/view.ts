@@ -81,7 +81,7 @@ export function viewOf(
     points,
     conductors,
     faces: Object.fromEntries(faces),
-    loads: readLoads(network, point),
+    loads: readLoads(network, settled),
     transformers: readTransformers(network, point),
     waits: waitsOf(network, inputs, world),
     status: statusOf(network, inputs, settled, faces, showCelsius),
@@ -181,5 +181,5 @@ function branchName(network: Network, index: number): string {
     (installed) => installed.device.id === origin.device,
   )!;
   const load = kind.loads(context).find(({ element }) => element === origin.element);
-  return load ? load.title : device.label;
+  return load?.title ?? device.label;
 }

@@ -24,6 +24,11 @@ export const contactor = defineDevice({
   ],
   params: {
     poles: choice('Poles', { one: 'One pole and a bus bar', two: 'Two poles' }, 'two'),
+    serves: choice(
+      'It switches',
+      { cool: 'A compressor', pump: 'A heat pump’s compressor', heat: 'Heat', fan: 'A fan' },
+      'cool',
+    ),
     ...coilParams(7.5, 45),
   },
   settings: {},
@@ -33,7 +38,7 @@ export const contactor = defineDevice({
     contact('pole1', 'L1', 'T1'),
     params.poles === 'two' ? contact('pole2', 'L2', 'T2') : path('pole2', 'L2', 'T2', BUS_OHMS),
   ],
-  loads: () => [{ id: 'coil', title: 'Contactor coil', element: 'coil', serves: 'cool' }],
+  loads: ({ params: { serves } }) => [{ id: 'coil', title: 'Contactor coil', element: 'coil', serves }],
   initial: { in: false as boolean },
   positions: (state, { params }) => {
     const pole = state.in ? 'closed' : 'open';

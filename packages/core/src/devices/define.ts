@@ -52,14 +52,21 @@ export interface Senses {
   amps(element: string): number;
 }
 
+/** What a person calls for. */
+export type Call = 'cool' | 'heat' | 'fan';
+
 /** A load a person would name. */
 export interface Load {
   id: string;
-  title: string;
+  /** Name of the load; left out where the device's own label says it. */
+  title?: string;
   /** Element that carries its current. */
   element: string;
-  /** What it is there for. */
-  serves: 'cool' | 'heat' | 'fan';
+  /**
+   * What it is there for: `pump` heats or cools as the reversing valve stands, `valve`
+   * only changes over.
+   */
+  serves: Call | 'pump' | 'valve';
   /** Call terminal that starts it, where it may run on after the call is over. */
   startedBy?: string;
 }
@@ -68,6 +75,8 @@ export interface Load {
 export interface Wait {
   until: number;
   text: string;
+  /** It will happen, but nobody is kept waiting by it. */
+  quiet?: boolean;
 }
 
 /** What a person sees on the device itself. */
@@ -118,6 +127,10 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   /** Times at which the state will change by itself. */
   waits?(state: M, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): readonly Wait[];
   face?(state: M, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): Face;
+  /** For thermostats: what it is calling for. It has controls `mode`, `fan` and `setC`, and a flag `powered`. */
+  asks?(state: M, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): readonly Call[];
+  /** For whatever holds a reversing valve: the way the refrigerant is driven. Defrost is part of heating. */
+  turns?(state: M, context: Context<ValuesOf<P>, ValuesOf<S>>): 'cool' | 'heat';
   protects?: Protection;
   faults: readonly FaultMode[];
 }
@@ -138,6 +151,8 @@ export interface DeviceKind {
   next(state: State, senses: Senses, moment: Moment): State;
   waits(state: State, moment: Moment): readonly Wait[];
   face(state: State, moment: Moment): Face | undefined;
+  asks?(state: State, moment: Moment): readonly Call[];
+  turns?(state: State, context: Context): 'cool' | 'heat';
   protects?: Protection;
   faults: readonly FaultMode[];
 }

@@ -3,6 +3,7 @@ import { fill } from './fields';
 import { impedanceOf } from './element';
 import { bladeFuseSeconds, breakerSeconds } from './overcurrent';
 import { pulledIn } from './coil';
+import type { Mode } from './thermostat-calls';
 import { NO_CALLS, wantedCalls } from './thermostat-calls';
 import { CATALOGUE, findKind } from '.';
 
@@ -104,14 +105,15 @@ describe('a 24 V coil', () => {
 
 describe('what a thermostat calls for', () => {
   const ask = (
-    mode: 'off' | 'heat' | 'cool',
+    mode: Mode,
     system: 'conventional' | 'heat-pump',
     indoorC: number,
     fanWithHeat: 'unit' | 'thermostat' = 'unit',
+    backUp: 'strips' | 'furnace' = 'strips',
   ) =>
     wantedCalls({
       controls: { mode, fan: 'auto', setC: 22 },
-      settings: { system, fanWithHeat, stageTwoK: 1.5 },
+      settings: { system, fanWithHeat, stageTwoK: 1.5, backUpK: 2, backUp, lockoutC: 0 },
       conditions: { indoorC, outdoorC: 20 },
     });
 
@@ -122,10 +124,17 @@ describe('what a thermostat calls for', () => {
     ['cool', 'heat-pump', 23, { Y: true, G: true, O: true }],
     ['heat', 'heat-pump', 21, { Y: true, G: true, B: true }],
     ['heat', 'heat-pump', 18, { Y: true, Y2: true, W2: true, G: true, B: true }],
+    ['emergency', 'heat-pump', 21, { W2: true, E: true, G: true, B: true }],
     ['off', 'conventional', 30, {}],
     ['heat', 'conventional', 25, {}],
   ] as const)('%s on a %s system at %d °C', (mode, system, indoorC, calls) => {
     expect(ask(mode, system, indoorC)).toEqual({ ...NO_CALLS, ...calls });
+  });
+
+  // Dual fuel, common practice: compressor and burner never together.
+  test('a furnace as back-up takes over from the heat pump', () => {
+    expect(ask('heat', 'heat-pump', 21, 'unit', 'furnace')).toMatchObject({ Y: true, W2: false });
+    expect(ask('heat', 'heat-pump', 18, 'unit', 'furnace')).toMatchObject({ Y: false, W2: true });
   });
 
   // Common practice: set for electric heat, the thermostat runs the fan.

@@ -2,7 +2,9 @@
  * The catalogue. A new kind of device is one file beside this one and one line in
  * the list below; solver, drawings, exports and checks pick it up from here.
  */
+import { airHandlerBoard } from './air-handler-board';
 import { bladeFuse } from './blade-fuse';
+import { boilerControl } from './boiler-control';
 import { breaker } from './breaker';
 import { contactor } from './contactor';
 import { controlTransformer } from './control-transformer';
@@ -10,11 +12,19 @@ import type { DeviceKind } from './define';
 import { doorSwitch } from './door-switch';
 import { floatSwitch } from './float-switch';
 import { furnaceBoard } from './furnace-board';
+import { heatPumpBoard } from './heat-pump-board';
 import { jumper } from './jumper';
+import { lineLoad } from './line-load';
 import { outdoorUnit } from './outdoor-unit';
 import { pressureSwitch } from './pressure-switch';
+import { relay } from './relay';
+import { rooftopController } from './rooftop-controller';
+import { sequencer } from './sequencer';
 import { serviceSwitch } from './service-switch';
+import { smokeDetector } from './smoke-detector';
 import { thermostat } from './thermostat';
+import { travellingValve } from './travelling-valve';
+import { unitHeaterBoard } from './unit-heater-board';
 import { wireNut } from './wire-nut';
 
 export const CATALOGUE: readonly DeviceKind[] = [
@@ -24,11 +34,21 @@ export const CATALOGUE: readonly DeviceKind[] = [
   controlTransformer,
   bladeFuse,
   furnaceBoard,
+  airHandlerBoard,
+  heatPumpBoard,
+  unitHeaterBoard,
+  boilerControl,
+  rooftopController,
   thermostat,
   floatSwitch,
   pressureSwitch,
+  smokeDetector,
   contactor,
+  relay,
+  sequencer,
+  travellingValve,
   outdoorUnit,
+  lineLoad,
   wireNut,
   jumper,
 ];

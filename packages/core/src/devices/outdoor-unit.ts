@@ -1,6 +1,6 @@
 import { defineDevice } from './define';
 import { impedanceOf, load } from './element';
-import { num } from './fields';
+import { choice, num } from './fields';
 
 /** A motor this far below its rated volts does not turn, from memory. */
 const STALL_SHARE = 0.6;
@@ -17,12 +17,17 @@ const CAPACITOR_OHMS = 0.05;
 export const outdoorUnit = defineDevice({
   kind: 'outdoor-unit',
   title: 'Compressor and fan',
-  designations: () => [
+  designations: ({ fan }) => [
     { mark: 'C', role: 'winding', purpose: 'Compressor common, from the contactor.' },
     { mark: 'R', role: 'winding', purpose: 'Compressor run winding, from the contactor.' },
     { mark: 'S', role: 'winding', purpose: 'Compressor start winding, through the run capacitor.' },
+    ...(fan === 'apart'
+      ? [{ mark: 'F', role: 'line' as const, purpose: 'Outdoor fan, fed on its own.' }]
+      : []),
   ],
   params: {
+    fan: choice('Fan', { together: 'With the compressor', apart: 'Fed on its own' }, 'together'),
+    serves: choice('The unit', { cool: 'Cools', pump: 'Heats and cools (heat pump)' }, 'cool'),
     volts: num({
       label: 'Rated volts',
       unit: 'V',
@@ -96,12 +101,17 @@ export const outdoorUnit = defineDevice({
       },
       { kind: 'capacitor', id: 'capacitor', a: '#film', b: 'S', farads: params.capacitorMicrofarads * 1e-6 },
       load('capacitor-loss', 'R', '#film', { ohms: CAPACITOR_OHMS }),
-      load('fan', 'R', 'C', impedanceOf(params.volts, params.volts * params.fanAmps, 0.7, mains.hertz)),
+      load(
+        'fan',
+        params.fan === 'apart' ? 'F' : 'R',
+        'C',
+        impedanceOf(params.volts, params.volts * params.fanAmps, 0.7, mains.hertz),
+      ),
     ];
   },
-  loads: () => [
-    { id: 'compressor', title: 'Compressor', element: 'compressor', serves: 'cool' },
-    { id: 'fan', title: 'Outdoor fan', element: 'fan', serves: 'cool' },
+  loads: ({ params: { serves } }) => [
+    { id: 'compressor', title: 'Compressor', element: 'compressor', serves },
+    { id: 'fan', title: 'Outdoor fan', element: 'fan', serves },
   ],
   initial: { running: false as boolean },
   positions: ({ running }) => {

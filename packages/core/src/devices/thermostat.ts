@@ -1,46 +1,44 @@
+import { when } from './board';
 import { defineDevice } from './define';
-import type { Designation, Moment, Role, Senses } from './define';
+import type { Call, Moment, Senses } from './define';
 import { contact, impedanceOf, load } from './element';
 import type { BranchElement } from './element';
 import { choice, num, seconds } from './fields';
 import type { ValuesOf } from './fields';
 import type { ThermostatCalls } from './thermostat-calls';
-import { NO_CALLS, wantedCalls } from './thermostat-calls';
+import { NO_CALLS, demands, wantedCalls } from './thermostat-calls';
+import { callAt, contactsOf, hasScrew, hotsOf, screwsOf } from './thermostat-screws';
 
-const PURPOSES: Readonly<Record<string, readonly [Role, string]>> = {
-  R: ['hot', '24 V hot: what every call is switched from.'],
-  RC: ['hot', 'Hot from the cooling transformer.'],
-  RH: ['hot', 'Hot from the heating transformer.'],
-  C: ['common', 'Common: powers the thermostat.'],
-  Y: ['call', 'Cooling, first stage: the compressor.'],
-  Y2: ['call', 'Cooling, second stage.'],
-  W: ['call', 'Conventional heat. On a heat pump nothing lands here.'],
-  W2: ['call', 'Second stage or back-up heat.'],
-  G: ['call', 'Indoor fan.'],
-  O: ['call', 'Reversing valve, energised in cooling.'],
-  B: ['call', 'Reversing valve, energised in heating.'],
-};
-
-const SCREWS = {
-  five: ['R', 'Y', 'G', 'W', 'C'],
-  two: ['RC', 'RH', 'Y', 'G', 'W', 'C'],
-  full: ['RC', 'RH', 'Y', 'Y2', 'G', 'W', 'W2', 'O', 'B', 'C'],
-} as const;
-
-const designation = (mark: string): Designation => {
-  const [role, purpose] = PURPOSES[mark]!;
-  return mark === 'C' ? { mark, role, purpose, aliases: ['X'] } : { mark, role, purpose };
-};
+/** What a power-stealing thermostat draws through an idle load, VA at 24 V, from memory. */
+const STOLEN_VA = 0.15;
+/** Current through a closed call that such a thermostat can live on, A, from memory. */
+const STOLEN_AMPS = 0.015;
+/** Calls a power-stealing thermostat can draw through. */
+const STEALS_THROUGH = ['Y', 'W'];
 
 const params = {
   terminals: choice(
     'Terminals',
-    { five: 'R Y G W C', two: 'RC RH Y G W C', full: 'RC RH Y Y2 G W W2 O B C' },
+    {
+      five: 'R Y G W C',
+      two: 'RC RH Y G W C',
+      stages: 'R Y Y2 G W W2 C',
+      full: 'RC RH Y Y2 G W W2 O B C',
+      pump: 'R Y Y2 G O/B AUX E C',
+      heat: 'R W C',
+      rows: 'Two rows, conventional and heat pump',
+    },
     'five',
   ),
   supply: choice(
     'Powered by',
-    { battery: 'Batteries', wired: 'R and C', both: 'R and C, with batteries' },
+    {
+      none: 'Nothing (mechanical)',
+      battery: 'Batteries',
+      wired: 'R and C',
+      both: 'R and C, with batteries',
+      stealing: 'Its own calls, without C',
+    },
     'both',
   ),
   loadVa: num({ label: 'Draws', unit: 'VA', default: 3, min: 0.1, max: 15, source: 'from memory' }),
@@ -61,6 +59,7 @@ const settings = {
     { unit: 'Run by the unit (gas)', thermostat: 'Run by the thermostat (electric)' },
     'unit',
   ),
+  valve: choice('O/B is energised in', { O: 'Cooling (O)', B: 'Heating (B)' }, 'O', 'common practice'),
   joiner: choice('RC–RH joiner', { in: 'In', out: 'Out' }, 'in', 'common practice'),
   protectionS: seconds('Compressor protection', 300, 900, 'common practice'),
   stageTwoK: num({
@@ -71,10 +70,31 @@ const settings = {
     max: 6,
     source: 'from memory',
   }),
+  backUpK: num({
+    label: 'Back-up heat beyond',
+    unit: 'K',
+    default: 2,
+    min: 0.3,
+    max: 10,
+    source: 'from memory',
+  }),
+  backUp: choice(
+    'Back-up heat is',
+    { strips: 'Electric strips', furnace: 'A furnace (dual fuel)' },
+    'strips',
+  ),
+  lockoutC: num({
+    label: 'With a furnace, compressor locked out below',
+    unit: '°C',
+    default: 0,
+    min: -40,
+    max: 20,
+    source: 'from memory',
+  }),
 };
 
 const controls = {
-  mode: choice('System', { off: 'Off', heat: 'Heat', cool: 'Cool' }, 'off'),
+  mode: choice('System', { off: 'Off', heat: 'Heat', cool: 'Cool', emergency: 'Emergency heat' }, 'off'),
   fan: choice('Fan', { auto: 'Auto', on: 'On' }, 'auto'),
   setC: num({ label: 'Set point', unit: '°C', default: 22, min: 4, max: 35, source: 'common practice' }),
   batteries: choice('Batteries', { good: 'Good', flat: 'Flat' }, 'good'),
@@ -90,25 +110,30 @@ type ThermostatState = ThermostatCalls & {
 
 type ThermostatMoment = Moment<ValuesOf<typeof params>, ValuesOf<typeof settings>, ValuesOf<typeof controls>>;
 
-const hotsOf = (terminals: keyof typeof SCREWS) =>
-  terminals === 'five' ? { cooling: 'R', heating: 'R' } : { cooling: 'RC', heating: 'RH' };
+/** Whether a thermostat that steals its power finds any. */
+function steals(senses: Senses, { params }: ThermostatMoment): boolean {
+  return contactsOf(params.terminals)
+    .filter(({ mark }) => STEALS_THROUGH.includes(mark))
+    .some(
+      ({ mark, hot }) => senses.volts(hot, mark) >= params.minimumVolts || senses.amps(mark) >= STOLEN_AMPS,
+    );
+}
 
-/** Screws whose call is switched from the heating hot. */
-const FROM_HEATING = new Set(['W', 'W2']);
-const CALLS = ['Y', 'Y2', 'G', 'W', 'W2', 'O', 'B'] as const;
-type CallMark = (typeof CALLS)[number];
-
-const callsOf = (terminals: keyof typeof SCREWS): readonly CallMark[] => {
-  const screws: readonly string[] = SCREWS[terminals];
-  return CALLS.filter((mark) => screws.includes(mark));
-};
+function isPowered(senses: Senses, moment: ThermostatMoment): boolean {
+  const { params, controls } = moment;
+  if (params.supply === 'none') return true;
+  if (params.supply === 'stealing') return steals(senses, moment);
+  const onBattery = params.supply !== 'wired' && controls.batteries === 'good';
+  return (
+    onBattery ||
+    (params.supply !== 'battery' &&
+      senses.volts(hotsOf(params.terminals).cooling, 'C') >= params.minimumVolts)
+  );
+}
 
 function next(state: ThermostatState, senses: Senses, moment: ThermostatMoment): ThermostatState {
   const { params, settings, controls, now } = moment;
-  const hot = hotsOf(params.terminals).cooling;
-  const onWire = params.supply !== 'battery' && senses.volts(hot, 'C') >= params.minimumVolts;
-  const onBattery = params.supply !== 'wired' && controls.batteries === 'good';
-  if (!onWire && !onBattery)
+  if (!isPowered(senses, moment))
     return {
       ...NO_CALLS,
       powered: false,
@@ -117,7 +142,8 @@ function next(state: ThermostatState, senses: Senses, moment: ThermostatMoment):
     };
   const restSince = state.powered ? state.restSince : now;
   const wanted = wantedCalls(moment);
-  const free = restSince + settings.protectionS;
+  // A mechanical thermostat is a switch: nothing in it waits.
+  const free = params.supply === 'none' ? now : restSince + settings.protectionS;
   if (wanted.Y && !state.Y && now < free)
     // The fan waits with the compressor unless it is asked for on its own.
     return {
@@ -136,30 +162,42 @@ function next(state: ThermostatState, senses: Senses, moment: ThermostatMoment):
 export const thermostat = defineDevice({
   kind: 'thermostat',
   title: 'Thermostat',
-  designations: ({ terminals }) => SCREWS[terminals].map(designation),
+  designations: ({ terminals }) => screwsOf(terminals),
   params,
   settings,
   controls,
   elements: ({ params, mains }) => {
     const hots = hotsOf(params.terminals);
-    const calls: BranchElement[] = callsOf(params.terminals).map((mark) =>
-      contact(mark, FROM_HEATING.has(mark) ? hots.heating : hots.cooling, mark),
-    );
-    if (params.supply !== 'battery')
+    const contacts = contactsOf(params.terminals);
+    const calls: BranchElement[] = contacts.map(({ mark, hot }) => contact(mark, hot, mark));
+    if (params.supply === 'wired' || params.supply === 'both')
       calls.push(load('supply', hots.cooling, 'C', impedanceOf(24, params.loadVa, 0.8, mains.hertz)));
+    if (params.supply === 'stealing')
+      for (const { mark, hot } of contacts)
+        if (STEALS_THROUGH.includes(mark))
+          calls.push(load(`steal-${mark}`, hot, mark, impedanceOf(24, STOLEN_VA, 1, mains.hertz)));
     if (hots.cooling !== hots.heating) calls.push(contact('joiner', 'RC', 'RH'));
     return calls;
   },
   initial: { ...NO_CALLS, powered: false, restSince: 0, heldUntil: null } as ThermostatState,
   positions: (state, { params, settings }) => {
     const positions: Record<string, string> = {};
-    for (const mark of callsOf(params.terminals)) positions[mark] = state[mark] ? 'closed' : 'open';
-    if (params.terminals !== 'five') positions.joiner = settings.joiner === 'in' ? 'closed' : 'open';
+    const setUp = { ...settings, terminals: params.terminals };
+    for (const { mark } of contactsOf(params.terminals)) positions[mark] = when(state[callAt(mark, setUp)]);
+    if (hasScrew(params.terminals, 'RH')) positions.joiner = when(settings.joiner === 'in');
     return positions;
   },
   next,
   waits: ({ heldUntil }) =>
     heldUntil === null ? [] : [{ until: heldUntil, text: 'compressor held by the thermostat’s protection' }],
+  asks: (state, moment) => {
+    const calls: Call[] = [];
+    if (!state.powered) return calls;
+    const demand = demands(moment);
+    if (demand === 'heat' || (demand === 'cool' && state.Y)) calls.push(demand);
+    if (state.G) calls.push('fan');
+    return calls;
+  },
   face: (state, { controls }) =>
     !state.powered
       ? {
@@ -168,7 +206,7 @@ export const thermostat = defineDevice({
           detail: 'The screen is blank: no 24 V between hot and C, and no good batteries.',
         }
       : state.heldUntil !== null
-        ? { text: 'cool, waiting', tone: 'busy' }
+        ? { text: `${controls.mode}, waiting`, tone: 'busy' }
         : { text: controls.mode, tone: controls.mode === 'off' ? 'ok' : 'busy' },
   faults: [
     { mode: 'y-contact-open', title: 'Y contact does not close', likelihood: 1, elements: { Y: 'open' } },

@@ -24,7 +24,8 @@ describe('an outside validator agrees with the program', () => {
   };
 
   test.each(TEMPLATES)('on template $id', ({ build }) => {
-    expect(validate(JSON.parse(JSON.stringify(build('Schema'))))).toBe(true);
+    validate(JSON.parse(JSON.stringify(build('Schema'))));
+    expect(validate.errors ?? []).toEqual([]);
   });
 
   test.each<[string, unknown]>([

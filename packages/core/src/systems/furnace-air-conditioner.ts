@@ -1,83 +1,168 @@
-import type { Circuit } from '../circuit';
-import { cable, circuit, device, station } from './build';
+import type { Circuit, Device } from '../circuit';
+import type { ConductorSpec } from './build';
+import { cable, circuit, device } from './build';
+import { furnace } from './indoor';
+import type { Part } from './outdoor';
+import { HALL, PANEL, PLANT, YARD, airConditioner, join } from './outdoor';
+
+/** A float between the board's Y and the outdoor unit, which stops the compressor and leaves the fan. */
+const panFloat = () => ({
+  stations: [PLANT],
+  devices: [device('float', 'float-switch', 'plant', 'Pan float')],
+  cables: [cable('floatLead', 'Float lead', 18, 0.6, [['leadFloat', 'YE', 'board.Y', 'float.COM']])],
+});
+
+/** The usual two conductors outdoors: red is Y, white is C (common practice). */
+const yardCable = () =>
+  cable('yardCable', 'Outdoor cable', 18, 12, [
+    ['yardY', 'RD', 'float.NC', 'nutY.NUT'],
+    ['yardC', 'WH', 'board.C', 'nutC.NUT'],
+  ]);
+
+const thermostat = (
+  params: Device['params'],
+  conductors: readonly ConductorSpec[],
+  settings: Device['settings'] = {},
+): Part => ({
+  stations: [HALL],
+  devices: [device('stat', 'thermostat', 'hall', 'Thermostat', params, settings)],
+  cables: [cable('statCable', 'Thermostat cable', 18, 15, conductors)],
+});
+
+const outdoor = () => join(airConditioner(), { stations: [YARD], devices: [], cables: [yardCable()] });
 
 /**
  * Gas furnace with a single-stage air conditioner on the furnace's own 40 VA
  * transformer. The thermostat sends R back on Y, G and W; Y passes through the board
  * and a pan float to the contactor outdoors.
  *
- * @param commonAtThermostat - false leaves the blue conductor spare and the thermostat on batteries.
+ * @param commonAtThermostat - false leaves the blue conductor spare.
+ * @param supply - what powers the thermostat when there is no common.
  */
-export function furnaceAirConditioner(name: string, commonAtThermostat = true): Circuit {
-  return circuit(name, {
-    stations: [
-      station('hall', 'room', 'Hall', 1),
-      station('plant', 'plant', 'Plant room', 3),
-      station('yard', 'outdoor', 'North wall', 4),
-      station('panel', 'panel', 'Panel', 3),
-    ],
-    devices: [
-      device('stat', 'thermostat', 'hall', 'Thermostat', { supply: commonAtThermostat ? 'both' : 'battery' }),
-      device('board', 'furnace-board', 'plant', 'Furnace board'),
-      device('fuse', 'blade-fuse', 'plant', 'Board fuse'),
-      device('xfmr', 'control-transformer', 'plant', 'Transformer'),
-      device('door', 'door-switch', 'plant', 'Door switch'),
-      device('switch', 'service-switch', 'plant', 'Furnace switch'),
-      device('float', 'float-switch', 'plant', 'Pan float'),
-      device('nutY', 'wire-nut', 'yard', 'Y'),
-      device('nutC', 'wire-nut', 'yard', 'C'),
-      device('low', 'pressure-switch', 'yard', 'Low pressure', { range: 'low' }),
-      device('high', 'pressure-switch', 'yard', 'High pressure', { range: 'high' }),
-      device('contactor', 'contactor', 'yard', 'Contactor'),
-      device('unit', 'outdoor-unit', 'yard', 'Compressor and fan'),
-      device('disconnect', 'service-switch', 'yard', 'Disconnect', { poles: 'two' }),
-      device('acBreaker', 'breaker', 'panel', 'AC breaker', { poles: 'two', rating: 25 }),
-      device('furnaceBreaker', 'breaker', 'panel', 'Furnace breaker', { poles: 'one', rating: 15 }),
-    ],
-    cables: [
-      cable('statCable', 'Thermostat cable', 18, 15, [
+export function furnaceAirConditioner(
+  name: string,
+  commonAtThermostat = true,
+  supply: 'battery' | 'stealing' | 'none' = 'battery',
+): Circuit {
+  return circuit(
+    name,
+    join(
+      thermostat({ supply: commonAtThermostat ? 'both' : supply }, [
         ['statR', 'RD', 'stat.R', 'board.R'],
         ['statY', 'YE', 'stat.Y', 'board.Y'],
         ['statG', 'GN', 'stat.G', 'board.G'],
         ['statW', 'WH', 'stat.W', 'board.W'],
         commonAtThermostat ? ['statC', 'BU', 'stat.C', 'board.C'] : ['statC', 'BU', null, null],
       ]),
-      cable('yardCable', 'Outdoor cable', 18, 12, [
-        ['yardY', 'RD', 'float.NC', 'nutY.NUT'],
-        ['yardC', 'WH', 'board.C', 'nutC.NUT'],
+      furnace(),
+      panFloat(),
+      outdoor(),
+    ),
+  );
+}
+
+/** Two stages of heat and of cooling; the second stage outdoors is a solenoid on Y2. */
+export function twoStageFurnace(name: string, commonAtThermostat = true): Circuit {
+  return circuit(
+    name,
+    join(
+      thermostat({ terminals: 'stages', supply: commonAtThermostat ? 'both' : 'battery' }, [
+        ['statR', 'RD', 'stat.R', 'board.R'],
+        ['statY', 'YE', 'stat.Y', 'board.Y'],
+        ['statY2', 'OG', 'stat.Y2', 'board.Y2'],
+        ['statG', 'GN', 'stat.G', 'board.G'],
+        ['statW', 'WH', 'stat.W', 'board.W'],
+        ['statW2', 'BN', 'stat.W2', 'board.W2'],
+        commonAtThermostat ? ['statC', 'BU', 'stat.C', 'board.C'] : ['statC', 'BU', null, null],
       ]),
-      cable('boardLeads', 'Furnace leads', 18, 0.6, [
-        ['leadHot', 'RD', 'xfmr.R', 'fuse.1'],
-        ['leadFused', 'RD', 'fuse.2', 'board.R'],
-        ['leadCommon', 'BU', 'xfmr.C', 'board.C'],
-        ['leadFloat', 'YE', 'board.Y', 'float.COM'],
-        ['leadPrimary', 'BK', 'board.L1', 'xfmr.P120'],
-        ['leadNeutral', 'WH', 'board.N', 'xfmr.PC'],
-        ['leadDoor', 'BK', 'door.LOAD', 'board.L1'],
-        ['leadSwitch', 'BK', 'switch.LOAD', 'door.LINE'],
-      ]),
-      cable('unitLeads', 'Unit leads', 18, 0.6, [
-        ['leadLow', 'YE', 'nutY.NUT', 'low.1'],
-        ['leadHigh', 'YE', 'low.2', 'high.1'],
-        ['leadCoil', 'YE', 'high.2', 'contactor.A1'],
-        ['leadReturn', 'BU', 'contactor.A2', 'nutC.NUT'],
-      ]),
-      cable('furnaceFeed', 'Furnace feed', 14, 8, [
-        ['feedHot', 'BK', 'furnaceBreaker.L1', 'switch.LINE'],
-        ['feedNeutral', 'WH', 'furnaceBreaker.N', 'board.N'],
-      ]),
-      cable('acFeed', 'AC feed', 10, 14, [
-        ['feedL1', 'BK', 'acBreaker.L1', 'disconnect.LINE1'],
-        ['feedL2', 'RD', 'acBreaker.L2', 'disconnect.LINE2'],
-      ]),
-      cable('unitFeed', 'Unit whip', 10, 1.5, [
-        ['whipL1', 'BK', 'disconnect.LOAD1', 'contactor.L1'],
-        ['whipL2', 'RD', 'disconnect.LOAD2', 'contactor.L2'],
-      ]),
-      cable('motorLeads', 'Compressor leads', 12, 0.5, [
-        ['leadT1', 'BK', 'contactor.T1', 'unit.C'],
-        ['leadT2', 'RD', 'contactor.T2', 'unit.R'],
+      furnace({ stages: 'two' }),
+      panFloat(),
+      airConditioner(),
+      {
+        stations: [YARD],
+        devices: [
+          device('nutY2', 'wire-nut', 'yard', 'Y2'),
+          device('solenoid', 'relay', 'yard', 'Second stage', { serves: 'cool', sealedVa: 6, inrushVa: 10 }),
+        ],
+        cables: [
+          cable('yardCable', 'Outdoor cable', 18, 12, [
+            ['yardY', 'YE', 'float.NC', 'nutY.NUT'],
+            ['yardY2', 'OG', 'board.Y2', 'nutY2.NUT'],
+            ['yardC', 'BU', 'board.C', 'nutC.NUT'],
+          ]),
+          cable('stageLeads', 'Stage leads', 18, 0.6, [
+            ['leadStage', 'OG', 'nutY2.NUT', 'solenoid.A1'],
+            ['leadStageC', 'BU', 'solenoid.A2', 'nutC.NUT'],
+          ]),
+        ],
+      },
+    ),
+  );
+}
+
+/**
+ * Furnace transformer on RH, a second transformer for the air conditioner on RC. Both
+ * commons are bonded to the cabinet, so the thermostat's joiner must be out.
+ */
+export function twoTransformerSplit(name: string, joiner: 'in' | 'out' = 'out'): Circuit {
+  return circuit(
+    name,
+    join(
+      thermostat(
+        { terminals: 'two', supply: 'both' },
+        [
+          ['statRC', 'RD', 'stat.RC', 'xfmr2.R'],
+          ['statRH', 'BN', 'stat.RH', 'board.R'],
+          ['statY', 'YE', 'stat.Y', 'nutYIn.NUT'],
+          ['statG', 'GN', 'stat.G', 'blowerRelay.A1'],
+          ['statW', 'WH', 'stat.W', 'board.W'],
+          ['statC', 'BU', 'stat.C', 'xfmr2.C'],
+        ],
+        { joiner },
+      ),
+      furnace(),
+      airConditioner(),
+      {
+        stations: [PLANT, PANEL, HALL],
+        devices: [
+          device('xfmr2', 'control-transformer', 'plant', 'Cooling transformer'),
+          device('blowerRelay', 'relay', 'plant', 'Fan relay', { serves: 'fan' }),
+          device('nutYIn', 'wire-nut', 'plant', 'Y splice'),
+        ],
+        cables: [
+          cable('coolingLeads', 'Cooling leads', 18, 0.6, [
+            ['leadPrimary2', 'BK', 'board.L1', 'xfmr2.P120'],
+            ['leadNeutral2', 'WH', 'board.N', 'xfmr2.PC'],
+            ['leadRelayC', 'BU', 'blowerRelay.A2', 'xfmr2.C'],
+            // The relay's dry contact repeats the fan call on the furnace's own transformer.
+            ['leadRelayR', 'RD', 'board.R', 'blowerRelay.COM'],
+            ['leadRelayG', 'GN', 'blowerRelay.NO', 'board.G'],
+          ]),
+          cable('yardCable', 'Outdoor cable', 18, 12, [
+            ['yardY', 'RD', 'nutYIn.NUT', 'nutY.NUT'],
+            ['yardC', 'WH', 'xfmr2.C', 'nutC.NUT'],
+          ]),
+        ],
+      },
+    ),
+  );
+}
+
+/** Two thermostats, terminal to terminal on one unit: either may call, neither knows of the other. */
+export function parallelThermostats(name: string): Circuit {
+  const one = furnaceAirConditioner(name);
+  const second = join(one, {
+    stations: [{ ...HALL, id: 'den', name: 'Den' }],
+    devices: [device('stat2', 'thermostat', 'den', 'Second thermostat', { supply: 'both' })],
+    cables: [
+      cable('stat2Cable', 'Second thermostat cable', 18, 9, [
+        ['stat2R', 'RD', 'stat2.R', 'board.R'],
+        ['stat2Y', 'YE', 'stat2.Y', 'board.Y'],
+        ['stat2G', 'GN', 'stat2.G', 'board.G'],
+        ['stat2W', 'WH', 'stat2.W', 'board.W'],
+        ['stat2C', 'BU', 'stat2.C', 'board.C'],
       ]),
     ],
   });
+  return { ...one, ...second };
 }

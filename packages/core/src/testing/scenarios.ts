@@ -6,7 +6,7 @@ import { addDevice, addLink, land, lift, setCable, setValue } from '../circuit';
 import type { Value } from '../devices';
 import type { Fault, Point } from '../network';
 import { compile } from '../network';
-import { furnaceAirConditioner } from '../systems';
+import { TEMPLATES, furnaceAirConditioner } from '../systems';
 import { device } from '../systems/build';
 
 export interface Scenario {
@@ -26,9 +26,9 @@ const COLD = { indoorC: 18, outdoorC: 2 };
 
 type Controls = Record<string, Record<string, Value>>;
 
-export const calling = (mode: 'off' | 'cool' | 'heat', more: Controls = {}): Inputs => ({
+export const calling = (mode: 'off' | 'cool' | 'heat' | 'emergency', more: Controls = {}): Inputs => ({
   controls: { ...more, stat: { mode, setC: 22, ...more.stat } },
-  conditions: mode === 'heat' ? COLD : WARM,
+  conditions: mode === 'heat' || mode === 'emergency' ? COLD : WARM,
 });
 
 const good = furnaceAirConditioner('Check');
@@ -67,6 +67,19 @@ function tied(phase: 'normal' | 'reversed'): Circuit {
 
 const shorted = land(land(good, 'statY', 'from', 'stat.R'), 'statY', 'to', 'board.C');
 
+/** Every ready system but the first, whose points are listed by hand, in every call. */
+const SYSTEM_SCENARIOS: readonly Scenario[] = TEMPLATES.slice(1).flatMap(({ id, build }) =>
+  (
+    [
+      ['idle', calling('off')],
+      ['fan', calling('off', { stat: { fan: 'on' } })],
+      ['heat', calling('heat')],
+      ['cool', calling('cool')],
+      ['emergency', calling('emergency')],
+    ] as const
+  ).map(([call, inputs]) => scenario(`${id} ${call}`, build('Check'), inputs)),
+);
+
 export const SCENARIOS: readonly Scenario[] = [
   scenario('no call', good, calling('off')),
   scenario('fan only', good, calling('off', { stat: { fan: 'on' } })),
@@ -95,6 +108,7 @@ export const SCENARIOS: readonly Scenario[] = [
   ),
   scenario('long thin run', setCable(good, 'yardCable', { gauge: 22, lengthM: 150 }), calling('cool')),
   scenario('breaker off', good, calling('off', { furnaceBreaker: { handle: 'off' } })),
+  ...SYSTEM_SCENARIOS,
 ];
 
 /** The operating point a scenario comes to. */

@@ -2,6 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { COLD_COOLING_LIMIT_C, celsiusToFahrenheit, fahrenheitToCelsius } from '@zygostat/core/standards';
 import { activeCalls, setPointOf } from '../../bench/calls';
+import { thermostatsOf } from '../../bench/calls';
 import { showFahrenheit } from '../../bench/show';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { conditionsSet } from '../../store/bench';
@@ -43,7 +44,7 @@ export function ConditionsSheet({ circuit, actions }: { circuit: Circuit; action
   const inputs = useAppSelector(({ bench }) => bench.inputs);
   const { indoorC, outdoorC } = inputs.conditions;
   const setC = setPointOf(circuit, inputs);
-  const stats = circuit.devices.filter(({ kind }) => kind === 'thermostat');
+  const stats = thermostatsOf(circuit);
   const cold = activeCalls(circuit, inputs).has('cool') && outdoorC < COLD_COOLING_LIMIT_C;
   return (
     <BottomSheet title="Temperatures" onClose={() => dispatch(sheetOpened(null))}>
