@@ -1,8 +1,12 @@
 /** How a circuit behaves: settle to a steady state, let time pass, say what is going on. */
 export * from './advance';
+export * from './contacts';
 export * from './loads';
+export * from './script';
+export * from './sequence';
 export * from './settle';
 export type { ShowCelsius } from './scene';
 export type { Status } from './status';
 export * from './verdict';
+export * from './timeline';
 export * from './view';

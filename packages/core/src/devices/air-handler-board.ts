@@ -92,8 +92,8 @@ export const airHandlerBoard = defineDevice({
   },
   loads: () => [
     { id: 'blower', title: 'Blower', element: 'blower', serves: 'fan' },
-    { id: 'strip-1', title: 'Strips, first bank', element: 'strip-1', serves: 'heat' },
-    { id: 'strip-2', title: 'Strips, second bank', element: 'strip-2', serves: 'heat' },
+    { id: 'strip-1', title: 'First strip bank', element: 'strip-1', serves: 'heat' },
+    { id: 'strip-2', title: 'Second strip bank', element: 'strip-2', serves: 'heat' },
   ],
   initial: atRest,
   positions: (state, { controls }) => ({
@@ -133,7 +133,12 @@ export const airHandlerBoard = defineDevice({
   },
   waits: ({ blowerAt, secondAt }, { settings }) => {
     const waits = [];
-    if (blowerAt !== null) waits.push({ until: blowerAt, text: `blower runs on ${settings.blowerOffS} s` });
+    if (blowerAt !== null)
+      waits.push({
+        until: blowerAt,
+        text: `blower runs on ${settings.blowerOffS} s`,
+        done: `blower off ${settings.blowerOffS} s after the call`,
+      });
     if (secondAt !== null)
       waits.push({ until: secondAt, text: `second bank follows ${settings.stripOnS} s after its call` });
     return waits;

@@ -121,8 +121,11 @@ export function burnerPositions(state: BurnerState, controls: Controls): Positio
 }
 
 export function burnerWaits({ phase, steadyAt, until }: BurnerState): Wait[] {
-  const text = PHASES[phase].long;
-  return [steadyAt, until].flatMap((at) => (at === null ? [] : [{ until: at, text }]));
+  const { long: text, steady, over } = PHASES[phase];
+  return [
+    ...(steadyAt === null ? [] : [{ until: steadyAt, text, done: steady }]),
+    ...(until === null ? [] : [{ until, text, done: over }]),
+  ];
 }
 
 export function burnerFace(state: BurnerState & { powered: boolean }): Face {
@@ -141,15 +144,25 @@ export const burnerFaults: readonly FaultMode[] = [
   { mode: 'igniter-open', title: 'Igniter cracked', likelihood: 3, elements: { igniter: 'open' } },
 ];
 
-/** What the board is doing: a word or two for its face, a technician's words for the status. */
-const PHASES: Record<BurnerPhase, { short: string; long: string }> = {
-  idle: { short: 'lamp steady', long: 'idle' },
-  proving: { short: 'proving draft', long: 'inducer on, draft not yet proved' },
-  prePurge: { short: 'pre-purge', long: 'pre-purge' },
-  warmUp: { short: 'warm-up', long: 'igniter warming up' },
-  trial: { short: 'ignition', long: 'trial for ignition' },
-  burning: { short: 'burner on', long: 'burner on' },
-  limit: { short: 'limit open', long: 'limit open' },
-  postPurge: { short: 'post-purge', long: 'post-purge' },
-  lockout: { short: 'lockout', long: 'locked out' },
+/** What a phase is called on the board's face and in the status, and what ends it. */
+const PHASES: Record<BurnerPhase, { short: string; long: string; steady: string; over: string }> = {
+  idle: { short: 'lamp steady', long: 'idle', steady: '', over: '' },
+  proving: {
+    short: 'proving draft',
+    long: 'inducer on, draft not yet proved',
+    steady: 'draft proved',
+    over: 'draft never proved',
+  },
+  prePurge: { short: 'pre-purge', long: 'pre-purge', steady: '', over: 'pre-purge done' },
+  warmUp: { short: 'warm-up', long: 'igniter warming up', steady: '', over: 'igniter hot' },
+  trial: {
+    short: 'ignition',
+    long: 'trial for ignition',
+    steady: 'flame seen',
+    over: 'no flame in the trial',
+  },
+  burning: { short: 'burner on', long: 'burner on', steady: '', over: '' },
+  limit: { short: 'limit open', long: 'limit open', steady: '', over: '' },
+  postPurge: { short: 'post-purge', long: 'post-purge', steady: '', over: 'post-purge done' },
+  lockout: { short: 'lockout', long: 'locked out', steady: '', over: 'lockout over' },
 };

@@ -75,6 +75,8 @@ export interface Load {
 export interface Wait {
   until: number;
   text: string;
+  /** What is said when it is over; the text again when left out. */
+  done?: string;
   /** It will happen, but nobody is kept waiting by it. */
   quiet?: boolean;
 }

@@ -160,13 +160,29 @@ export const furnaceBoard = defineDevice({
   waits: (state, { settings }) => {
     const waits = burnerWaits(state);
     if (state.heatOnAt !== null && state.blower !== 'heat')
-      waits.push({ until: state.heatOnAt, text: `blower starts ${settings.heatOnS} s after flame` });
+      waits.push({
+        until: state.heatOnAt,
+        text: `blower starts ${settings.heatOnS} s after flame`,
+        done: `blower on ${settings.heatOnS} s after flame`,
+      });
     if (state.heatOffAt !== null)
-      waits.push({ until: state.heatOffAt, text: 'blower clears the heat exchanger' });
+      waits.push({
+        until: state.heatOffAt,
+        text: 'blower clears the heat exchanger',
+        done: `blower off ${settings.heatOffS} s after heat`,
+      });
     if (state.coolOnAt !== null && state.blower !== 'cool')
-      waits.push({ until: state.coolOnAt, text: 'blower starts shortly after the cooling call' });
+      waits.push({
+        until: state.coolOnAt,
+        text: 'blower starts shortly after the cooling call',
+        done: `blower on ${settings.coolOnS} s after the cooling call`,
+      });
     if (state.coolOffAt !== null)
-      waits.push({ until: state.coolOffAt, text: 'blower runs on after cooling' });
+      waits.push({
+        until: state.coolOffAt,
+        text: 'blower runs on after cooling',
+        done: `blower off ${settings.coolOffS} s after the cooling call`,
+      });
     return waits;
   },
   face: (state) => burnerFace(state),

@@ -146,9 +146,14 @@ export const heatPumpBoard = defineDevice({
   waits: ({ held, restUntil, heatingSince, defrostUntil }, { settings, controls }) => {
     const waits = [];
     if (restUntil !== null)
-      waits.push({ until: restUntil, text: 'compressor rests before it may start again', quiet: !held });
+      waits.push({
+        until: restUntil,
+        text: 'compressor rests before it may start again',
+        done: 'compressor rested',
+        quiet: !held,
+      });
     if (defrostUntil !== null)
-      waits.push({ until: defrostUntil, text: 'defrost, the strips temper the air' });
+      waits.push({ until: defrostUntil, text: 'defrost, the strips temper the air', done: 'defrost over' });
     else if (heatingSince !== null && controls.coil === 'frosted')
       waits.push({ until: heatingSince + settings.defrostEveryS, text: 'defrost due', quiet: true });
     return waits;

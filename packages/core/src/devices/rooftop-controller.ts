@@ -91,7 +91,14 @@ export const rooftopController = defineDevice({
   waits: ({ held, restUntil }) =>
     restUntil === null
       ? []
-      : [{ until: restUntil, text: 'compressor rests before it may start again', quiet: !held }],
+      : [
+          {
+            until: restUntil,
+            text: 'compressor rests before it may start again',
+            done: 'compressor rested',
+            quiet: !held,
+          },
+        ],
   face: (state, { controls }) =>
     !state.powered
       ? { text: 'no lamp', tone: 'off', detail: 'The controller has no 24 V.' }

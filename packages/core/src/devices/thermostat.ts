@@ -189,7 +189,15 @@ export const thermostat = defineDevice({
   },
   next,
   waits: ({ heldUntil }) =>
-    heldUntil === null ? [] : [{ until: heldUntil, text: 'compressor held by the thermostat’s protection' }],
+    heldUntil === null
+      ? []
+      : [
+          {
+            until: heldUntil,
+            text: 'compressor held by the thermostat’s protection',
+            done: 'compressor protection over',
+          },
+        ],
   asks: (state, moment) => {
     const calls: Call[] = [];
     if (!state.powered) return calls;

@@ -93,7 +93,15 @@ export const travellingValve = defineDevice({
   next,
   waits: (state, { settings }) => {
     const until = arrival(state, settings);
-    return until === null ? [] : [{ until, text: state.to === 1 ? 'valve opens' : 'valve closes' }];
+    return until === null
+      ? []
+      : [
+          {
+            until,
+            text: state.to === 1 ? 'valve opens' : 'valve closes',
+            done: state.to === 1 ? 'valve open' : 'valve closed',
+          },
+        ];
   },
   face: (state, moment) => {
     const share = shareOpen(state, moment);

@@ -88,6 +88,9 @@ export const unitHeaterBoard = defineDevice({
           ...burnerWaits(state),
           {
             until: state.fanAt,
+            done: state.fan
+              ? `fan off ${settings.fanOffS} s after heat`
+              : `fan on ${settings.fanOnS} s after flame`,
             text: state.fan
               ? 'fan wipes the heat off the exchanger'
               : `fan starts ${settings.fanOnS} s after flame`,

@@ -117,7 +117,7 @@ export function rooftopUnit(name: string): Circuit {
           sealedVa: 8,
           inrushVa: 40,
         }),
-        device('strips', 'line-load', 'roof', 'Heater, 9 kW', { type: 'strips', serves: 'heat', va: 9000 }),
+        device('strips', 'line-load', 'roof', '9 kW heater', { type: 'strips', serves: 'heat', va: 9000 }),
         device('disconnect', 'service-switch', 'roof', 'Disconnect', { poles: 'two' }),
         device('roofBreaker', 'breaker', 'panel', 'Rooftop breaker', { poles: 'two', rating: 100 }),
       ],

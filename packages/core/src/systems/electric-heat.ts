@@ -28,7 +28,7 @@ function electricUnit(fanBy: FanBy): Part {
             ratedAmps: 30,
           }),
       device('blower', 'line-load', 'plant', 'Blower', { type: 'motor', serves: 'fan', va: 450 }),
-      device('strips', 'line-load', 'plant', 'Strips, 5 kW', { type: 'strips', serves: 'heat', va: 5000 }),
+      device('strips', 'line-load', 'plant', '5 kW strips', { type: 'strips', serves: 'heat', va: 5000 }),
       device('switch', 'service-switch', 'plant', 'Air handler switch', { poles: 'two' }),
       device('handlerBreaker', 'breaker', 'panel', 'Air handler breaker', { poles: 'two', rating: 30 }),
     ],

@@ -98,17 +98,17 @@ describe('electric heat', () => {
       'Fan relay',
       'Heat contactor',
       'Blower',
-      'Strips, 5 kW',
+      '5 kW strips',
     ]);
     const gas = set('fanWithHeat', 'unit')(electricHeat('T'));
-    expect(after(gas, calling('heat')).on).toEqual(['Heat contactor', 'Strips, 5 kW']);
+    expect(after(gas, calling('heat')).on).toEqual(['Heat contactor', '5 kW strips']);
   });
 
   test('by the unit: the sequencer brings the fan first and lets it go last', () => {
     const unit = electricHeat('T', 'unit');
     expect(after(unit, calling('heat'), 15).on).toEqual(['Sequencer heater', 'Blower']);
     const warm = after(unit, calling('heat'), 100);
-    expect(warm.on).toContain('Strips, 5 kW');
+    expect(warm.on).toContain('5 kW strips');
     const ended = after(unit, calling('off'), 40, warm.settled.world);
     expect(ended.on).toEqual(['Blower']);
   });
@@ -116,7 +116,7 @@ describe('electric heat', () => {
   test('a heat-pump thermostat on it calls Y and nothing heats', () => {
     const wrong = set('system', 'heat-pump')(electricHeatAirConditioner('T'));
     const { on } = after(wrong, MILD_HEAT);
-    expect(on).not.toContain('Strips, 5 kW');
+    expect(on).not.toContain('5 kW strips');
     expect(on).toContain('Compressor');
   });
 });
@@ -134,7 +134,7 @@ describe('heat pump', () => {
       serves: 'heat',
       energised: true,
     });
-    expect(heating.loads.find(({ title }) => title === 'Strips, first bank')).toMatchObject({
+    expect(heating.loads.find(({ title }) => title === 'First strip bank')).toMatchObject({
       energised: false,
     });
   });
@@ -151,7 +151,7 @@ describe('heat pump', () => {
 
   test('in emergency runs the strips and leaves the compressor', () => {
     const { on } = after(heatPumpWithStrips('T'), calling('emergency'));
-    expect(on).toEqual(['Blower', 'Strips, first bank', 'Strips, second bank']);
+    expect(on).toEqual(['Blower', 'First strip bank', 'Second strip bank']);
   });
 
   test('in defrost turns the valve, stops its fan and asks for the strips on D, then goes back', () => {
@@ -159,14 +159,12 @@ describe('heat pump', () => {
     const frosted = { ...MILD_HEAT, controls: { ...MILD_HEAT.controls, pump: { coil: 'frosted' } } };
     const defrost = after(pump, frosted, 300 + 3600 + 60);
     expect(defrost.states.pump).toMatchObject({ valveIn: true });
-    expect(defrost.on).toEqual(
-      expect.arrayContaining(['Compressor', 'Reversing valve', 'Strips, first bank']),
-    );
+    expect(defrost.on).toEqual(expect.arrayContaining(['Compressor', 'Reversing valve', 'First strip bank']));
     expect(defrost.on).not.toContain('Outdoor fan');
     expect(defrost.view.status.tone).toBe('waiting');
     const over = after(pump, frosted, 700, defrost.settled.world);
     expect(over.on).toContain('Outdoor fan');
-    expect(over.on).not.toContain('Strips, first bank');
+    expect(over.on).not.toContain('First strip bank');
   });
 
   // Common practice: compressor and burner never together except in defrost.

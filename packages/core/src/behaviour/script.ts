@@ -1,0 +1,50 @@
+/** A script of calls: what is set by hand, and when. */
+import type { Circuit } from '../circuit';
+import type { Call, Conditions, Value } from '../devices';
+import { kindOf } from '../devices';
+import type { Inputs } from './settle';
+
+/** Something set at a time, told in `text`. */
+export interface ScriptStep {
+  at: number;
+  text: string;
+  controls?: Readonly<Record<string, Readonly<Record<string, Value>>>>;
+  conditions?: Partial<Conditions>;
+}
+
+export const CALL_WORDS: Record<Call, string> = {
+  cool: 'Cooling is called',
+  heat: 'Heating is called',
+  fan: 'The fan is called',
+};
+
+/** A room this far on the calling side brings every stage, K; the default set point stands between. */
+const ROOM_C: Record<Call, number> = { cool: 26, heat: 18, fan: 22 };
+const OUTDOOR_C: Record<Call, number> = { cool: 31, heat: 2, fan: 20 };
+const SET_C = 22;
+
+/**
+ * The usual question: a call that is made at once, satisfied after a while, and watched until all is
+ * at rest again.
+ */
+export function callScript(circuit: Circuit, call: Call, seconds: number): ScriptStep[] {
+  const stats = circuit.devices.filter(({ kind }) => kindOf(kind).asks);
+  const all = (values: Record<string, Value>) => Object.fromEntries(stats.map(({ id }) => [id, values]));
+  const on = call === 'fan' ? { mode: 'off', fan: 'on' } : { mode: call, fan: 'auto' };
+  return [
+    {
+      at: 0,
+      text: CALL_WORDS[call],
+      controls: all({ ...on, setC: SET_C }),
+      conditions: { indoorC: ROOM_C[call], outdoorC: OUTDOOR_C[call] },
+    },
+    { at: seconds, text: 'The call ends', controls: all({ mode: 'off', fan: 'auto' }) },
+  ];
+}
+
+/** Inputs after a step. */
+export function takeStep(inputs: Inputs, { controls = {}, conditions = {} }: ScriptStep): Inputs {
+  const merged = { ...inputs.controls };
+  for (const [device, values] of Object.entries(controls)) merged[device] = { ...merged[device], ...values };
+  return { controls: merged, conditions: { ...inputs.conditions, ...conditions } };
+}
