@@ -6,6 +6,7 @@ import type { Network, Reading, Probes, Standing } from '../network';
 import { AMMETER_OHMS, ampsThrough, compile, loadPath, measure, survey } from '../network';
 import type { DeviceWait } from './advance';
 import { waitsOf } from './advance';
+import { contactsOf } from './contacts';
 import type { LoadReading, TransformerReading } from './loads';
 import { readLoads, readTransformers } from './loads';
 import { momentOf } from './moment';
@@ -40,6 +41,8 @@ export interface BenchView {
   conductors: Readonly<Record<string, { standing: Standing; amps: number }>>;
   faces: Readonly<Record<string, Face>>;
   loads: readonly LoadReading[];
+  /** By contact id, whether it is closed. */
+  contacts: Readonly<Record<string, boolean>>;
   transformers: readonly TransformerReading[];
   waits: readonly DeviceWait[];
   status: Status;
@@ -82,6 +85,9 @@ export function viewOf(
     conductors,
     faces: Object.fromEntries(faces),
     loads: readLoads(network, settled),
+    contacts: Object.fromEntries(
+      contactsOf(network).map(({ id, branch, closed }) => [id, point.choice[branch] === closed]),
+    ),
     transformers: readTransformers(network, point),
     waits: waitsOf(network, inputs, world),
     status: statusOf(network, inputs, settled, faces, showCelsius),

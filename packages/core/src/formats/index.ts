@@ -2,3 +2,4 @@
 export * from './circuit-json';
 export * from './json-schema';
 export * from './spice';
+export * from './svg';

@@ -1,0 +1,146 @@
+/** Loom and ladder as SVG 1.1 files, from the same geometry as on the screen. */
+import type { Circuit } from '../circuit';
+import { findConductor, findDevice } from '../circuit';
+import type { Ladder, Loom, Rect, SymbolStyle } from '../drawing';
+import { symbolStrokes } from '../drawing';
+import { COLOURS } from '../standards';
+
+const INK = '#1B2422';
+const MUTE = '#5E665F';
+const CARD = '#FFFDF8';
+const LINE = '#D9D2C3';
+const LIVE = '#9A4A1B';
+
+const escape = (text: string) =>
+  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
+
+type Attributes = Record<string, string | number | undefined>;
+
+function tag(name: string, attributes: Attributes, content = ''): string {
+  const written = Object.entries(attributes).flatMap(([key, value]) =>
+    value === undefined ? [] : [` ${key}="${escape(String(value))}"`],
+  );
+  return content === ''
+    ? `<${name}${written.join('')}/>`
+    : `<${name}${written.join('')}>${content}</${name}>`;
+}
+
+const words = (text: string, x: number, y: number, size: number, more: Attributes = {}) =>
+  tag('text', { x, y, 'font-size': size, 'text-anchor': 'middle', fill: INK, ...more }, escape(text));
+
+const box = ({ x, y, width, height }: Rect, radius: number, more: Attributes) =>
+  tag('rect', { x, y, width, height, rx: radius, ...more });
+
+function page(title: string, width: number, height: number, content: readonly string[]): string {
+  const [w, h] = [Math.ceil(width), Math.ceil(height)];
+  const ground = tag('rect', { width: w, height: h, fill: '#FFFFFF' });
+  const body = [tag('title', {}, escape(title)), ground, ...content].join('\n');
+  return `<?xml version="1.0" encoding="UTF-8"?>\n${tag(
+    'svg',
+    {
+      xmlns: 'http://www.w3.org/2000/svg',
+      width: w,
+      height: h,
+      viewBox: `0 0 ${w} ${h}`,
+      'font-family': 'Barlow Condensed, Arial Narrow, sans-serif',
+    },
+    body,
+  )}\n`;
+}
+
+/** A conductor in its insulation's colour with its IEC 60757 code. */
+function wirePath(d: string, circuit: Circuit, id: string | null, at: { x: number; y: number }): string[] {
+  const conductor = id === null ? undefined : findConductor(circuit, id);
+  if (!conductor) return [tag('path', { d, fill: 'none', stroke: INK, 'stroke-width': 2 })];
+  const name = conductor.tag ? `${conductor.colour} ${conductor.tag}` : conductor.colour;
+  return [
+    tag('path', { d, fill: 'none', stroke: INK, 'stroke-width': 5 }),
+    tag('path', { d, fill: 'none', stroke: COLOURS[conductor.colour].hex, 'stroke-width': 3.4 }),
+    box({ x: at.x - 12, y: at.y - 8, width: 24, height: 16 }, 4, { fill: CARD, stroke: MUTE }),
+    words(name, at.x, at.y + 4.5, 12),
+  ];
+}
+
+/** The loom of a circuit as a file. */
+export function loomSvg(loom: Loom, circuit: Circuit): string {
+  return page(circuit.name, loom.width, loom.height, [
+    ...loom.cards.map((card) => box(card, 12, { fill: CARD, stroke: LINE })),
+    ...loom.cards.flatMap(({ plates }) =>
+      plates.map(({ label, x, y, width, height }) => words(label, x + width / 2, y + height / 2 + 5, 13)),
+    ),
+    ...loom.wires.flatMap(({ conductor, path, tag: at }) => wirePath(path, circuit, conductor, at)),
+    ...loom.blocks.flatMap((block) => [
+      box(block, 8, { fill: '#F1EEE6', stroke: MUTE }),
+      words(
+        block.mark,
+        block.x + block.width / 2,
+        block.y + block.height / 2 + 7,
+        block.mark.length > 4 ? 14 : 20,
+      ),
+      ...block.screws.map(({ x, y }) => tag('circle', { cx: x, cy: y, r: 5, fill: INK })),
+    ]),
+    ...loom.chips.flatMap((chip) => [
+      box(chip, 10, { fill: CARD, stroke: INK, 'stroke-width': 1.5 }),
+      words(
+        findDevice(circuit, chip.device)!.label,
+        chip.x + chip.width / 2,
+        chip.y + chip.height / 2 + 5,
+        14,
+      ),
+    ]),
+  ]);
+}
+
+/** What is live, by contact id, `device/load` and terminal; left out, the drawing is at rest. */
+export interface Live {
+  contacts: Readonly<Record<string, boolean>>;
+  loads: ReadonlySet<string>;
+  hot: ReadonlySet<string>;
+}
+
+const AT_REST: Live = { contacts: {}, loads: new Set(), hot: new Set() };
+
+/** The ladder of a circuit as a file. */
+export function ladderSvg(
+  ladder: Ladder,
+  circuit: Circuit,
+  style: SymbolStyle,
+  live: Live = AT_REST,
+): string {
+  const line = (x1: number, y1: number, x2: number, y2: number, width: number, stroke = INK) =>
+    tag('line', { x1, y1, x2, y2, stroke, 'stroke-width': width });
+  const isOn = ({ type, id, restsClosed }: Ladder['symbols'][number]) =>
+    type === 'contact' ? (live.contacts[id] ?? restsClosed) : live.loads.has(id);
+  return page(circuit.name, ladder.width, ladder.height, [
+    ...ladder.heads.map(({ x, y, title, line: mains }) =>
+      words(`${title}: ${mains ? 'line voltage' : '24 V'}`, x, y + 4, 15, {
+        'text-anchor': 'start',
+        'font-weight': 600,
+      }),
+    ),
+    ...ladder.rails.map(({ x, top, bottom }) => line(x, top, x, bottom, 3)),
+    ...ladder.wires.flatMap(({ from, to, point, conductor }) => {
+      const hot = point !== null && live.hot.has(point);
+      const middle = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 };
+      return conductor === null
+        ? [line(from.x, from.y, to.x, to.y, hot ? 3.5 : 1.8, hot ? LIVE : INK)]
+        : wirePath(`M${from.x} ${from.y}L${to.x} ${to.y}`, circuit, conductor, middle);
+    }),
+    ...ladder.symbols.flatMap((symbol) => [
+      tag(
+        'g',
+        { transform: `translate(${symbol.x} ${symbol.y})` },
+        symbolStrokes(style, { ...symbol, on: isOn(symbol) })
+          .map(({ d, solid }) =>
+            tag('path', { d, fill: solid ? LIVE : 'none', stroke: solid ? LIVE : INK, 'stroke-width': 2 }),
+          )
+          .join(''),
+      ),
+      words(symbol.label, symbol.x, symbol.y - 26, 12),
+    ]),
+    ...ladder.stops.flatMap(({ x, y, mark }) => [
+      tag('circle', { cx: x, cy: y, r: 4, fill: INK }),
+      words(mark, x, y + 22, 14, { 'font-weight': 600 }),
+    ]),
+  ]);
+}
