@@ -4,7 +4,7 @@ import { useColorScheme } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
 import { makeStore, useAppSelector } from '../store';
-import { TokensContext, dark, light, paperThemes, useShippedFonts } from '../theme';
+import { TokensContext, dark, glare, light, paperThemes, useShippedFonts } from '../theme';
 import { paperIcon } from '../theme/icons';
 
 function Themed() {
@@ -12,7 +12,7 @@ function Themed() {
   const device = useColorScheme();
   const name = choice === 'system' ? (device === 'dark' ? 'dark' : 'light') : choice;
   return (
-    <TokensContext.Provider value={name === 'dark' ? dark : light}>
+    <TokensContext.Provider value={{ light, dark, glare }[name]}>
       <PaperProvider theme={paperThemes[name]} settings={{ icon: paperIcon }}>
         <Stack screenOptions={{ headerShown: false, animation: 'none' }} />
       </PaperProvider>

@@ -1,5 +1,6 @@
 /** How quantities are written on screen. */
-import { celsiusToFahrenheit } from '@zygostat/core/standards';
+import { celsiusToFahrenheit, gaugeAreaMm2, metresToFeet } from '@zygostat/core/standards';
+import type { Settings } from '../store/settings';
 
 /** Volts as a meter's display gives them: one decimal under 100. */
 export function showVolts(volts: number): string {
@@ -18,8 +19,17 @@ export function showQuantity(value: number, unit: 'V' | 'Ω' | 'A'): { figure: s
   return { figure: value.toFixed(value < 100 ? 1 : 0), unit };
 }
 
-export function showFahrenheit(celsius: number): string {
-  return `${Math.round(celsiusToFahrenheit(celsius))} °F`;
+export function showTemperature(celsius: number, unit: Settings['temperature']): string {
+  return unit === 'C' ? `${Math.round(celsius)} °C` : `${Math.round(celsiusToFahrenheit(celsius))} °F`;
+}
+
+export function showLength(metres: number, unit: Settings['length']): string {
+  const value = unit === 'm' ? metres : metresToFeet(metres);
+  return `${value < 10 ? value.toFixed(1) : Math.round(value)} ${unit}`;
+}
+
+export function showGauge(gauge: number, unit: Settings['gauge']): string {
+  return unit === 'awg' ? `${gauge} AWG` : `${gaugeAreaMm2(gauge).toFixed(2)} mm²`;
 }
 
 /** "3 min 20 s" */

@@ -24,7 +24,7 @@ function makeRunner(store: Store) {
   let loaded: unknown = null;
 
   async function round(): Promise<void> {
-    const { bench, edits } = store.getState() as RootState;
+    const { bench, edits, settings } = store.getState() as RootState;
     const { circuit } = edits.present;
     if (!circuit) return;
     const pass = elapse;
@@ -35,7 +35,9 @@ function makeRunner(store: Store) {
       loaded = circuit;
     }
     const { inputs, world, followed } = bench;
-    const answer = await model.ask({ inputs, world, elapse: pass, probes: probesOf(bench), followed });
+    const { temperature } = settings;
+    const probes = probesOf(bench);
+    const answer = await model.ask({ inputs, world, elapse: pass, probes, followed, temperature });
     // An answer about a circuit that has been replaced meanwhile is of no use.
     if (answer && (store.getState() as RootState).edits.present.circuit === circuit)
       store.dispatch(answered(answer));
@@ -62,10 +64,17 @@ function makeRunner(store: Store) {
 }
 
 /** What the model is asked about: when none of it has changed there is nothing to ask. */
-const askedOf = ({ bench, edits }: RootState) =>
-  [edits.present.circuit, bench.inputs, bench.meter, bench.followed] as const;
+const askedOf = ({ bench, edits, settings }: RootState) =>
+  [
+    edits.present.circuit,
+    bench.moment,
+    bench.inputs,
+    bench.meter,
+    bench.followed,
+    settings.temperature,
+  ] as const;
 
-const isPending = ({ bench }: RootState) => (bench.view?.waits.length ?? 0) > 0;
+const isPending = ({ bench }: RootState) => !bench.paused && (bench.view?.waits.length ?? 0) > 0;
 
 /** Watches the store rather than rendering: a tap asks the model at once, before anything is repainted. */
 function watch(store: Store, run: (pass: number) => Promise<void>): () => void {

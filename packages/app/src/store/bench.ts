@@ -27,6 +27,10 @@ export interface Bench {
   view: BenchView | null;
   reading: Reading | null;
   path: PathStop[];
+  /** The clock stands still: a moment of the timeline is being looked at. */
+  paused: boolean;
+  /** Counts the moments shown, so that each is asked about. */
+  moment: number;
   /** Why the model could not answer, in words. */
   failure: string | null;
 }
@@ -41,6 +45,8 @@ export const FRESH: Bench = {
   view: null,
   reading: null,
   path: [],
+  paused: false,
+  moment: 0,
   failure: null,
 };
 
@@ -68,9 +74,21 @@ const bench = createSlice({
         ...state.inputs.controls,
         [device]: { ...state.inputs.controls[device], [name]: value },
       };
+      state.paused = false;
     },
     conditionsSet: (state, { payload }: PayloadAction<Partial<Conditions>>) => {
       state.inputs.conditions = { ...state.inputs.conditions, ...payload };
+    },
+    /** Puts the bench at a moment of the timeline and stops its clock. */
+    momentShown: (state, { payload }: PayloadAction<{ inputs: Inputs; world: World }>) => ({
+      ...state,
+      ...payload,
+      paused: true,
+      moment: state.moment + 1,
+    }),
+    /** Lets time go on from where it stands. */
+    resumed: (state) => {
+      state.paused = false;
     },
     probeArmed: (state, { payload }: PayloadAction<Probe | null>) => {
       state.armed = payload;
@@ -97,6 +115,8 @@ export const {
   benchOpened,
   controlSet,
   conditionsSet,
+  momentShown,
+  resumed,
   probeArmed,
   probePlaced,
   meterSet,

@@ -2,7 +2,7 @@ import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
 import { benchReducer } from './bench';
-import { keptTheme } from './kept';
+import { keptSettings } from './kept';
 import { listeners } from './saving';
 import { settingsReducer } from './settings';
 import { traceReducer } from './trace';
@@ -18,7 +18,7 @@ export function makeStore() {
       settings: settingsReducer,
       trace: traceReducer,
     },
-    preloadedState: { settings: { theme: keptTheme() ?? 'system' } },
+    preloadedState: { settings: keptSettings() },
     // The model's answers are large and plain by construction; checking them on every tap costs frames.
     middleware: (defaults) =>
       defaults({ serializableCheck: false, immutableCheck: false })

@@ -1,6 +1,7 @@
 import { furnaceAirConditioner } from '@zygostat/core/systems';
 import { FRESH } from './bench';
-import { dropDraft, keepBench, keepDraft, keptBench, keptDraft, keptTheme } from './kept';
+import { dropDraft, keepBench, keepDraft, keptBench, keptDraft, keptSettings } from './kept';
+import { DEFAULTS } from './settings';
 
 beforeEach(() => localStorage.clear());
 
@@ -37,7 +38,7 @@ test('half-written storage is nothing', () => {
   localStorage.setItem('zygostat.1.bench.job', '{"inputs":');
   localStorage.setItem('zygostat.1.theme', '"plaid"');
   expect(keptBench('job')).toBeUndefined();
-  expect(keptTheme()).toBeUndefined();
+  expect(keptSettings()).toEqual(DEFAULTS);
 });
 
 test('a draft comes back only while it is a valid circuit', () => {

@@ -9,7 +9,8 @@ import { METER_MODES } from '@zygostat/core/network';
 import { METER_OHMS } from '@zygostat/core/standards';
 import * as yup from 'yup';
 import type { Bench } from './bench';
-import { THEME_CHOICES } from './settings';
+import type { Setting, Settings } from './settings';
+import { CHOICES, DEFAULTS } from './settings';
 
 const PREFIX = 'zygostat.1';
 
@@ -109,11 +110,17 @@ export function dropDraft(jobId: string, circuit: Circuit): void {
   if (kept && JSON.stringify(kept.circuit) === JSON.stringify(circuit)) write(`draft.${jobId}`, undefined);
 }
 
-export function keptTheme() {
-  const found = read('theme');
-  return THEME_CHOICES.find((choice) => choice === found);
+/** The settings as they were left; one that is no choice of this version falls back to its default. */
+export function keptSettings(): Settings {
+  // Earlier versions kept the theme alone, under its own name.
+  const found: unknown = read('settings') ?? { theme: read('theme') };
+  if (typeof found !== 'object' || found === null) return DEFAULTS;
+  const kept = Object.entries(found).filter(([name, value]) =>
+    (CHOICES[name as Setting] as readonly unknown[] | undefined)?.includes(value),
+  );
+  return { ...DEFAULTS, ...Object.fromEntries(kept) };
 }
 
-export function keepTheme(theme: string): void {
-  write('theme', theme);
+export function keepSettings(settings: Settings): void {
+  write('settings', settings);
 }

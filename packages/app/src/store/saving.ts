@@ -3,9 +3,9 @@ import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import type { Circuit } from '@zygostat/core/circuit';
 import { api, problemOf } from './api';
 import { answered, conditionsSet, controlSet, meterSet, probePlaced } from './bench';
-import { dropDraft, keepBench, keepDraft, keepTheme } from './kept';
+import { dropDraft, keepBench, keepDraft, keepSettings } from './kept';
 import type { RootState, Store } from './index';
-import { themeChosen } from './settings';
+import { settingsChosen } from './settings';
 import { REDO, UNDO, edited, saveChanged } from './work';
 
 /** Edits in quick succession become one revision, ms. */
@@ -94,6 +94,6 @@ listen({
 });
 
 listen({
-  actionCreator: themeChosen,
-  effect: ({ payload }) => keepTheme(payload),
+  actionCreator: settingsChosen,
+  effect: (_action, { getState }) => keepSettings(getState().settings),
 });

@@ -2,18 +2,35 @@
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSlice } from '@reduxjs/toolkit';
 
-export const THEME_CHOICES = ['system', 'light', 'dark'] as const;
-export type ThemeChoice = (typeof THEME_CHOICES)[number];
+/** What there is to choose, the first of each the default. */
+export const CHOICES = {
+  theme: ['system', 'light', 'dark', 'glare'],
+  temperature: ['F', 'C'],
+  length: ['ft', 'm'],
+  gauge: ['awg', 'mm2'],
+  symbols: ['bars', 'blade'],
+  region: ['america', 'iec', 'japan'],
+} as const;
+
+export type Setting = keyof typeof CHOICES;
+export type Settings = { [K in Setting]: (typeof CHOICES)[K][number] };
+
+export const DEFAULTS: Settings = {
+  theme: 'system',
+  temperature: 'F',
+  length: 'ft',
+  gauge: 'awg',
+  symbols: 'bars',
+  region: 'america',
+};
 
 const settings = createSlice({
   name: 'settings',
-  initialState: { theme: 'system' as ThemeChoice },
+  initialState: DEFAULTS,
   reducers: {
-    themeChosen: (state, { payload }: PayloadAction<ThemeChoice>) => {
-      state.theme = payload;
-    },
+    settingsChosen: (state, { payload }: PayloadAction<Partial<Settings>>) => ({ ...state, ...payload }),
   },
 });
 
-export const { themeChosen } = settings.actions;
+export const { settingsChosen } = settings.actions;
 export const settingsReducer = settings.reducer;

@@ -1,7 +1,7 @@
 import type { MD3Theme } from 'react-native-paper';
 import { MD3DarkTheme, MD3LightTheme, configureFonts } from 'react-native-paper';
 import type { Tokens } from './tokens';
-import { FONTS, dark, light } from './tokens';
+import { FONTS, dark, glare, light } from './tokens';
 
 const themed = (base: MD3Theme, t: Tokens): MD3Theme => ({
   ...base,
@@ -30,4 +30,8 @@ const themed = (base: MD3Theme, t: Tokens): MD3Theme => ({
   },
 });
 
-export const paperThemes = { light: themed(MD3LightTheme, light), dark: themed(MD3DarkTheme, dark) };
+export const paperThemes = {
+  light: themed(MD3LightTheme, light),
+  dark: themed(MD3DarkTheme, dark),
+  glare: themed(MD3LightTheme, glare),
+};

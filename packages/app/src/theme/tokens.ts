@@ -22,6 +22,8 @@ export interface Tokens {
   meterInk: string;
   meterMute: string;
   scrim: string;
+  /** Thickness of drawn lines against the usual. */
+  weight: number;
 }
 
 export const light: Tokens = {
@@ -46,6 +48,7 @@ export const light: Tokens = {
   meterInk: '#FFFDF8',
   meterMute: '#A7B0AA',
   scrim: 'rgba(20, 25, 26, 0.45)',
+  weight: 1,
 };
 
 export const dark: Tokens = {
@@ -70,6 +73,33 @@ export const dark: Tokens = {
   meterInk: '#F4F1E9',
   meterMute: '#A7B0AA',
   scrim: 'rgba(0, 0, 0, 0.6)',
+  weight: 1,
+};
+
+/** For bright sun: black on white, no soft fills, every coloured ink at least 7:1 on white. */
+export const glare: Tokens = {
+  ...light,
+  paper: '#FFFFFF',
+  card: '#FFFFFF',
+  line: '#000000',
+  ink: '#000000',
+  mute: '#333333',
+  copper: '#6E2F08',
+  copperSoft: '#FFFFFF',
+  onCopper: '#FFFFFF',
+  teal: '#004B45',
+  tealSoft: '#FFFFFF',
+  amber: '#5C3A00',
+  amberSoft: '#FFFFFF',
+  red: '#8A0F08',
+  redSoft: '#FFFFFF',
+  slate: '#1C3F70',
+  slateSoft: '#FFFFFF',
+  idle: '#FFFFFF',
+  meter: '#000000',
+  meterInk: '#FFFFFF',
+  meterMute: '#D8D8D8',
+  weight: 2,
 };
 
 export const FONTS = {

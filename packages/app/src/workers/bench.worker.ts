@@ -1,13 +1,28 @@
 /** The model, off the interface's thread. Keeps the last circuit compiled; all other state comes with each question. */
-import type { Inputs, ShowCelsius, World } from '@zygostat/core/behaviour';
-import { advance, pathOf, readMeter, restoreWorld, skipAhead, viewOf } from '@zygostat/core/behaviour';
+import type { Inputs, SequenceLine, Timeline, World } from '@zygostat/core/behaviour';
+import {
+  advance,
+  callScript,
+  pathOf,
+  readMeter,
+  restoreWorld,
+  runTimeline,
+  sequenceOf,
+  skipAhead,
+  viewOf,
+} from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
-import { spiceNetlist } from '@zygostat/core/formats';
+import type { Call } from '@zygostat/core/devices';
+import { kindOf } from '@zygostat/core/devices';
+import type { Ladder } from '@zygostat/core/drawing';
+import { layLadder, layLoom } from '@zygostat/core/drawing';
+import { ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
 import type { Network, Probes } from '@zygostat/core/network';
 import { compile } from '@zygostat/core/network';
-import { celsiusToFahrenheit } from '@zygostat/core/standards';
 import { expose } from 'comlink';
+import { showTemperature } from '../bench/show';
 import type { Answer } from '../store/bench';
+import type { Settings } from '../store/settings';
 
 export interface Question {
   inputs: Inputs;
@@ -16,11 +31,13 @@ export interface Question {
   elapse: number | 'skip';
   probes: Probes | null;
   followed: { device: string; element: string } | null;
+  temperature: Settings['temperature'];
 }
 
-let network: Network | null = null;
+/** Width of a loom on paper, CSS px. */
+const PAPER_PX = 560;
 
-const showCelsius: ShowCelsius = (celsius) => `${Math.round(celsiusToFahrenheit(celsius))} °F`;
+let network: Network | null = null;
 
 const inCircuit = (compiled: Network, point: string) => point === 'earth' || compiled.nodes.includes(point);
 
@@ -42,15 +59,41 @@ const model = {
   ask(question: Question): Answer | null {
     if (!network) return null;
     const compiled = network;
-    const { inputs, probes, followed } = question;
+    const { inputs, probes, followed, temperature } = question;
     const settled = settleNow(compiled, question);
     const placed = probes && inCircuit(compiled, probes.red) && inCircuit(compiled, probes.black);
     return {
       world: settled.world,
-      view: viewOf(compiled, inputs, settled, showCelsius),
+      view: viewOf(compiled, inputs, settled, (celsius) => showTemperature(celsius, temperature)),
       reading: placed ? readMeter(compiled, inputs, settled, probes) : null,
       path: followed ? pathOf(compiled, settled, followed) : [],
     };
+  },
+
+  /** The ladder of a circuit. */
+  ladder(circuit: Circuit): Ladder {
+    return layLadder(compile(circuit));
+  },
+
+  /** A call run from a cold start, with everything but the thermostats held as it is on the bench. */
+  timeline(
+    circuit: Circuit,
+    controls: Inputs['controls'],
+    call: Call,
+    seconds: { call: number; until: number },
+  ): { timeline: Timeline; sequence: SequenceLine[] } {
+    const asks = new Set(circuit.devices.filter(({ kind }) => kindOf(kind).asks).map(({ id }) => id));
+    const held = Object.fromEntries(Object.entries(controls).filter(([id]) => !asks.has(id)));
+    const script = [{ at: 0, controls: held }, ...callScript(circuit, call, seconds.call)];
+    const timeline = runTimeline(compile(circuit), script, seconds.until);
+    return { timeline, sequence: sequenceOf(timeline) };
+  },
+
+  /** Loom or ladder of a circuit as an SVG file. */
+  drawing(circuit: Circuit, which: 'loom' | 'ladder', symbols: Settings['symbols']): string {
+    return which === 'loom'
+      ? loomSvg(layLoom(circuit, PAPER_PX), circuit)
+      : ladderSvg(layLadder(compile(circuit)), circuit, symbols);
   },
 
   /** The SPICE netlist of the bench as it stands. */

@@ -59,7 +59,7 @@ export function reasonFor(network: Network, { kind, id, device, on }: Shown, occ
   const due = expired.find((wait) => wait.device === device);
   if (due) return due.done ?? due.text;
   const set = steps.find(({ controls }) => controls?.[device]);
-  if (set) return set.text;
+  if (set?.text) return set.text;
   if (kind === 'load') {
     const load = after.loads.find(
       (reading) => reading.device === device && `${device}/${reading.id}` === id,
@@ -101,7 +101,7 @@ function wayInWords(network: Network, snapshot: Snapshot, load: LoadReading): st
 /** The sentences of an instant: what was done, what ran out, what came on and what went off. */
 export function wordsOf(network: Network, occasion: Occasion): string[] {
   const { before, after, steps, expired } = occasion;
-  const sentences = steps.map(({ text }) => `${text}.`);
+  const sentences = steps.flatMap(({ text }) => (text ? [`${text}.`] : []));
   const labels = new Map(network.circuit.devices.map(({ id, label }) => [id, label]));
   const changed = after.loads.filter((load, i) => load.energised !== before.loads[i]!.energised);
   const stirred = new Set(

@@ -4,10 +4,10 @@ import type { Call, Conditions, Value } from '../devices';
 import { kindOf } from '../devices';
 import type { Inputs } from './settle';
 
-/** Something set at a time, told in `text`. */
+/** Something set at a time, told in `text` where it is worth telling. */
 export interface ScriptStep {
   at: number;
-  text: string;
+  text?: string;
   controls?: Readonly<Record<string, Readonly<Record<string, Value>>>>;
   conditions?: Partial<Conditions>;
 }

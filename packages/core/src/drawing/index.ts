@@ -3,4 +3,5 @@ export * from './ladder';
 export { layLoom } from './loom';
 export type * from './rungs';
 export * from './symbols';
+export * from './timeline';
 export * from './shapes';

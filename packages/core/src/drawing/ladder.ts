@@ -11,10 +11,11 @@ import type { Spot } from './shapes';
 export const LADDER = {
   margin: 18,
   stop: 44,
-  symbol: 56,
+  /** Wide enough for a name over it. */
+  symbol: 92,
   /** From a rung to the next, and from a way to the way beside it. */
-  rung: 96,
-  way: 84,
+  rung: 108,
+  way: 100,
   head: 44,
   gap: 36,
 } as const;
@@ -43,6 +44,8 @@ export interface LadderSymbol extends Spot {
   id: string;
   device: string;
   label: string;
+  /** The label in lines short enough to stand over the symbol. */
+  lines: readonly string[];
   /** Contacts only: closed while nothing calls. */
   restsClosed: boolean;
 }
@@ -70,10 +73,16 @@ export interface Ladder {
   sections: readonly Section[];
 }
 
-/** A pen that draws pieces from left to right. */
+/** Half of what a symbol's own strokes and leads take. */
+export const SYMBOL_REACH = 28;
+
+/** A pen that draws pieces from left to right; `since` is where the wire to the next piece begins. */
 interface Pen extends Spot {
+  since: Spot;
   point: string | null;
 }
+
+const penAt = (spot: Spot, point: string | null): Pen => ({ ...spot, since: spot, point });
 
 const widthOf = (pieces: readonly Piece[]) =>
   pieces.reduce(
@@ -85,11 +94,36 @@ const middleWidth = ({ ways }: Rung) => Math.max(0, ...ways.map(widthOf));
 const rungWidth = (rung: Rung) => widthOf(rung.before) + middleWidth(rung) + widthOf(rung.after);
 const rungHeight = ({ ways }: Rung) => LADDER.rung + Math.max(0, ways.length - 1) * LADDER.way;
 
+/** Longest line over a symbol, characters of condensed type. */
+const LONGEST_LINE = 15;
+
+/** Breaks a label between words into at most two lines; what is still too long is cut. */
+function linesOf(label: string): string[] {
+  const lines = ['', ''];
+  let at = 0;
+  for (const word of label.split(' ')) {
+    const longer = lines[at] === '' ? word : `${lines[at]} ${word}`;
+    if (longer.length <= LONGEST_LINE || lines[at] === '') lines[at] = longer;
+    else if (at === 0) lines[(at = 1)] = word;
+    else lines[1] += ` ${word}`;
+  }
+  return lines
+    .filter((line) => line !== '')
+    .map((line) => (line.length > LONGEST_LINE + 2 ? `${line.slice(0, LONGEST_LINE)}…` : line));
+}
+
 function symbolOf(piece: Extract<Piece, { type: 'contact' | 'load' }>): Omit<LadderSymbol, 'x' | 'y'> {
   if (piece.type === 'load')
-    return { type: 'load', id: piece.load, device: piece.device, label: piece.title, restsClosed: false };
+    return {
+      type: 'load',
+      id: piece.load,
+      device: piece.device,
+      label: piece.title,
+      lines: linesOf(piece.title),
+      restsClosed: false,
+    };
   const { id, device, title, restsClosed } = piece.contact;
-  return { type: 'contact', id, device, label: title, restsClosed };
+  return { type: 'contact', id, device, label: title, lines: linesOf(title), restsClosed };
 }
 
 class Drawing {
@@ -104,47 +138,47 @@ class Drawing {
       this.wires.push({ from: { ...from }, to: { ...to }, point, conductor });
   }
 
-  symbol(symbol: Omit<LadderSymbol, 'x' | 'y'>, { x, y }: Spot): void {
-    this.symbols.push({ ...symbol, x: x + LADDER.symbol / 2, y });
-  }
-
   /** Draws pieces and leaves the pen behind the last of them. */
   pieces(pieces: readonly Piece[], pen: Pen): Pen {
     let conductor: string | null = null;
-    let { x, point } = pen;
+    let { x, since, point } = pen;
     const { y } = pen;
     for (const piece of pieces) {
       if (piece.type === 'wire') conductor = piece.conductor;
       else if (piece.type === 'stop') {
-        const { stop } = piece;
         const at = { x: x + LADDER.stop / 2, y };
-        this.wire({ x, y }, at, point, conductor);
-        this.wire(at, { x: x + LADDER.stop, y }, stop.point);
-        this.stops.push({ ...stop, ...at });
-        ({ point } = stop);
+        this.wire(since, at, point ?? piece.stop.point, conductor);
+        this.stops.push({ ...piece.stop, ...at });
+        ({ point } = piece.stop);
+        since = at;
         conductor = null;
         x += LADDER.stop;
       } else {
-        this.symbol(symbolOf(piece), { x, y });
+        const middle = x + LADDER.symbol / 2;
+        this.wire(since, { x: middle - SYMBOL_REACH, y }, point);
+        this.symbols.push({ ...symbolOf(piece), x: middle, y });
+        since = { x: middle + SYMBOL_REACH, y };
         x += LADDER.symbol;
         point = null;
       }
     }
-    return { x, y, point };
+    return { x, y, since, point };
   }
 
   /** Draws ways one below the other between the same two uprights. */
   ways(ways: readonly (readonly Piece[])[], pen: Pen, width: number): Pen {
-    let end: Pen = pen;
+    const [start, end] = [pen.x, pen.x + width];
+    this.wire(pen.since, { x: start, y: pen.y }, pen.point);
+    let point: string | null = null;
     ways.forEach((way, i) => {
       const y = pen.y + i * LADDER.way;
-      this.wire(pen, { x: pen.x, y }, pen.point);
-      const drawn = this.pieces(way, { ...pen, y });
-      this.wire(drawn, { x: pen.x + width, y }, drawn.point);
-      this.wire({ x: pen.x + width, y: pen.y }, { x: pen.x + width, y }, drawn.point);
-      if (i === 0) end = { x: pen.x + width, y: pen.y, point: drawn.point };
+      this.wire({ x: start, y: pen.y }, { x: start, y }, pen.point);
+      const drawn = this.pieces(way, penAt({ x: start, y }, pen.point));
+      this.wire(drawn.since, { x: end, y }, drawn.point);
+      this.wire({ x: end, y: pen.y }, { x: end, y }, drawn.point);
+      if (i === 0) ({ point } = drawn);
     });
-    return end;
+    return penAt({ x: end, y: pen.y }, point);
   }
 }
 
@@ -165,19 +199,30 @@ export function layLadder(network: Network, least = 0): Ladder {
     const top = y + LADDER.rung / 2;
     // The trunk is drawn from the rail back to its supply, which closes the loop to the other rail.
     const trunk = [...section.trunk].reverse();
-    const lead = drawing.pieces(trunk, { x: left, y: top, point: null });
+    const lead = drawing.pieces(trunk, penAt({ x: left, y: top }, null));
+    const middle = lead.x + LADDER.symbol / 2;
     const { supply, title } = section;
-    drawing.symbol({ type: 'source', id: supply, device: supply, label: title, restsClosed: false }, lead);
-    drawing.wire({ x: lead.x + LADDER.symbol, y: top }, { x: right, y: top }, null);
+    drawing.wire(lead.since, { x: middle - SYMBOL_REACH, y: top }, lead.point);
+    drawing.symbols.push({
+      type: 'source',
+      id: supply,
+      device: supply,
+      label: title,
+      lines: linesOf(title),
+      restsClosed: false,
+      x: middle,
+      y: top,
+    });
+    drawing.wire({ x: middle + SYMBOL_REACH, y: top }, { x: right, y: top }, null);
     y += LADDER.rung;
     let bottom = top;
     const railPoint = section.trunk.findLast((piece) => piece.type === 'stop')?.stop.point ?? null;
     for (const rung of section.rungs) {
       const at = y + LADDER.rung / 2;
-      const before = drawing.pieces(rung.before, { x: left, y: at, point: railPoint });
-      const middle = rung.ways.length > 0 ? drawing.ways(rung.ways, before, middleWidth(rung)) : before;
-      const after = drawing.pieces(rung.after, middle);
-      drawing.wire(after, { x: right, y: at }, after.point);
+      const before = drawing.pieces(rung.before, penAt({ x: left, y: at }, railPoint));
+      const beside = rung.ways.length > 0 ? drawing.ways(rung.ways, before, middleWidth(rung)) : before;
+      const after = drawing.pieces(rung.after, beside);
+      drawing.wire(after.since, { x: right, y: at }, after.point);
       bottom = at;
       y += rungHeight(rung);
     }

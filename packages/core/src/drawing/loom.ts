@@ -42,14 +42,25 @@ interface Arranged {
   gaps: Gaps;
 }
 
-/** Rows with the most blocks side by side that still leave every block its width beside the lanes. */
+/**
+ * Rows with the most blocks side by side that still leave every block its width beside the lanes: a
+ * group that does not fit is split further, the others are left as they are.
+ */
 function arrange(circuit: Circuit, runs: readonly Run[], width: number): Arranged {
   const chips = new Set(runs.flatMap((run) => run.chips));
-  for (let perRow = blocksAcross(width, 0); ; perRow--) {
-    const rows = orderRows(rowsOf(circuit, chips, Math.max(perRow, 1)), runs);
+  const most = blocksAcross(width, 0);
+  const limits = new Map<string, number>();
+  for (;;) {
+    const rows = orderRows(
+      rowsOf(circuit, chips, (group) => limits.get(group) ?? most),
+      runs,
+    );
     const { routes, gaps } = routesOf(rows, runs);
-    const fits = rows.every(({ slots }, i) => slots.length <= blocksAcross(width, lanesBeside(i, routes)));
-    if (fits || perRow <= 1) return { rows, routes, gaps };
+    const tight = rows.find(
+      ({ slots }, i) => slots.length > 1 && slots.length > blocksAcross(width, lanesBeside(i, routes)),
+    );
+    if (!tight) return { rows, routes, gaps };
+    limits.set(tight.group, tight.slots.length - 1);
   }
 }
 

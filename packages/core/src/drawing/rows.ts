@@ -7,6 +7,8 @@ import type { Block } from './shapes';
 import { LOOM } from './shapes';
 
 export interface Row {
+  /** Group of terminals it is a part of: one device's control or line side. */
+  group: string;
   station: string;
   device: string;
   label: string;
@@ -38,31 +40,38 @@ function slotsOf(device: Device): Slot[] {
   }));
 }
 
-/** Every device a row, its line-voltage terminals a row of their own, wire nuts together. */
-export function rowsOf(circuit: Circuit, chips: ReadonlySet<string>, perRow: number): Row[] {
+/**
+ * Every device a row, its line-voltage terminals a row of their own, wire nuts together; a group longer
+ * than `perRow` allows it is split.
+ */
+export function rowsOf(
+  circuit: Circuit,
+  chips: ReadonlySet<string>,
+  perRow: (group: string) => number,
+): Row[] {
   return circuit.stations.flatMap(({ id: station }) => {
     const devices = circuit.devices.filter((device) => device.station === station && !chips.has(device.id));
     const nuts = devices.filter(({ kind }) => kind === 'wire-nut');
     const groups = [nuts, ...devices.filter((device) => !nuts.includes(device)).map((device) => [device])];
-    return groups.flatMap((group) => {
-      const slots = group.flatMap(slotsOf);
-      return [false, true]
-        .flatMap((line) =>
-          splitRow(
-            slots.filter((slot) => slot.line === line),
-            perRow,
-          ),
-        )
-        .map((part): Row => ({
-          station,
-          device: group[0]!.id,
-          label: group.length > 1 || nuts.includes(group[0]!) ? 'Wire nuts' : group[0]!.label,
-          line: part[0]!.line,
-          slots: part,
-          blocks: [],
-          y: 0,
-        }));
-    });
+    return groups
+      .filter((group) => group.length > 0)
+      .flatMap((group) => {
+        const slots = group.flatMap(slotsOf);
+        return [false, true].flatMap((line) => {
+          const name = `${group[0]!.id}/${line ? 'line' : 'control'}`;
+          const own = slots.filter((slot) => slot.line === line);
+          return splitRow(own, perRow(name)).map((part): Row => ({
+            group: name,
+            station,
+            device: group[0]!.id,
+            label: group.length > 1 || nuts.includes(group[0]!) ? 'Wire nuts' : group[0]!.label,
+            line,
+            slots: part,
+            blocks: [],
+            y: 0,
+          }));
+        });
+      });
   });
 }
 

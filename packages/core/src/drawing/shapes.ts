@@ -1,8 +1,8 @@
 /** Sizes and shapes of the loom, CSS px. Blocks and chips are never under the 44 px a thumb needs. */
 export const LOOM = {
   margin: 12,
-  plate: 88,
-  block: { width: 44, most: 58, height: 64, gap: 6 },
+  plate: 76,
+  block: { width: 44, most: 58, height: 64, gap: 5 },
   rowPadding: 12,
   chip: { height: 48, gap: 14 },
   /** Least gap with conductors crossing it, between cards and inside one. */
@@ -10,7 +10,7 @@ export const LOOM = {
   /** Least gap with none. */
   bareGap: 12,
   cardGap: 40,
-  lane: 14,
+  lane: 9,
   /** Height a conductor takes to turn into or out of the lanes. */
   turn: 18,
   stub: 28,

@@ -136,7 +136,9 @@ export function ladderSvg(
           )
           .join(''),
       ),
-      words(symbol.label, symbol.x, symbol.y - 26, 12),
+      ...symbol.lines.map((text, i) =>
+        words(text, symbol.x, symbol.y - 24 - (symbol.lines.length - 1 - i) * 13, 12),
+      ),
     ]),
     ...ladder.stops.flatMap(({ x, y, mark }) => [
       tag('circle', { cx: x, cy: y, r: 4, fill: INK }),

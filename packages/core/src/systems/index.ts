@@ -21,6 +21,8 @@ export interface Template {
   id: string;
   title: string;
   summary: string;
+  /** How often it is met against the others, from memory. */
+  commonness: number;
   build(name: string): Circuit;
 }
 
@@ -29,120 +31,140 @@ export const TEMPLATES: readonly Template[] = [
     id: 'furnace-ac',
     title: 'Furnace with air conditioner',
     summary: 'One 40 VA transformer, single stage, C at the thermostat.',
+    commonness: 12,
     build: (name) => furnaceAirConditioner(name),
   },
   {
     id: 'furnace-ac-no-c',
     title: 'Furnace with air conditioner, no C',
     summary: 'The same with a battery thermostat; the blue conductor is spare.',
+    commonness: 6,
     build: (name) => furnaceAirConditioner(name, false),
   },
   {
     id: 'furnace-ac-mechanical',
     title: 'Furnace with air conditioner, mechanical thermostat',
     summary: 'A thermostat with no power of its own and no C.',
+    commonness: 2,
     build: (name) => furnaceAirConditioner(name, false, 'none'),
   },
   {
     id: 'furnace-ac-stealing',
     title: 'Furnace with air conditioner, power-stealing thermostat',
     summary: 'No C: the thermostat lives on what leaks through its own calls.',
+    commonness: 2,
     build: (name) => furnaceAirConditioner(name, false, 'stealing'),
   },
   {
     id: 'furnace-ac-two-stage',
     title: 'Two-stage furnace with air conditioner',
     summary: 'Y2 and W2 on a second cable, C at the thermostat.',
+    commonness: 3,
     build: (name) => twoStageFurnace(name),
   },
   {
     id: 'furnace-ac-two-stage-no-c',
     title: 'Two-stage furnace with air conditioner, no C',
     summary: 'The same with a battery thermostat.',
+    commonness: 2,
     build: (name) => twoStageFurnace(name, false),
   },
   {
     id: 'two-transformers',
     title: 'Split system with two transformers',
     summary: 'RH from the furnace, RC from the air conditioner, joiner out.',
+    commonness: 2,
     build: (name) => twoTransformerSplit(name),
   },
   {
     id: 'electric-heat',
     title: 'Electric air handler, heat only',
     summary: 'Four loose leads, 5 kW contactor, fan run by the thermostat.',
+    commonness: 3,
     build: (name) => electricHeat(name),
   },
   {
     id: 'electric-heat-sequencer',
     title: 'Electric air handler, heat only, sequencer',
     summary: 'Four loose leads; the unit’s sequencer runs the fan.',
+    commonness: 3,
     build: (name) => electricHeat(name, 'unit'),
   },
   {
     id: 'electric-heat-ac',
     title: 'Electric air handler with air conditioner',
     summary: 'Loose leads, contactor for the strips, pan float in Y.',
+    commonness: 3,
     build: (name) => electricHeatAirConditioner(name),
   },
   {
     id: 'heat-pump',
     title: 'Heat pump with strips',
     summary: 'One stage, O, AUX and E, defrost calls the strips.',
+    commonness: 8,
     build: (name) => heatPumpWithStrips(name),
   },
   {
     id: 'heat-pump-b',
     title: 'Heat pump with strips, valve on B',
     summary: 'The reversing valve is energised in heating.',
+    commonness: 2,
     build: (name) => heatPumpWithStrips(name, { valve: 'B' }),
   },
   {
     id: 'heat-pump-two-stage',
     title: 'Two-stage heat pump with strips',
     summary: 'Y2 outdoors, O, AUX and E.',
+    commonness: 3,
     build: (name) => heatPumpWithStrips(name, { stages: 'two' }),
   },
   {
     id: 'dual-fuel',
     title: 'Dual fuel: heat pump over a furnace',
     summary: 'Compressor or burner, locked out by the outdoor temperature.',
+    commonness: 2,
     build: (name) => dualFuel(name),
   },
   {
     id: 'boiler',
     title: 'Boiler, two wires',
     summary: 'R and W on the boiler’s own 24 V.',
+    commonness: 5,
     build: (name) => boilerTwoWire(name),
   },
   {
     id: 'boiler-zone',
     title: 'Radiant zone, three wires',
     summary: 'Zone valve whose end switch calls the boiler.',
+    commonness: 4,
     build: (name) => boilerZoneValve(name),
   },
   {
     id: 'unit-heater',
     title: 'Gas unit heater',
     summary: 'C, R, G and W1 on a 24 V thermostat.',
+    commonness: 3,
     build: (name) => unitHeater(name),
   },
   {
     id: 'fan-coil',
     title: 'Four-pipe fan coil',
     summary: 'Fan relay and two water valves, float in R.',
+    commonness: 3,
     build: (name) => fourPipeFanCoil(name),
   },
   {
     id: 'rooftop',
     title: 'Packaged rooftop unit',
     summary: 'Two compressors, electric heat, smoke detector in its input.',
+    commonness: 4,
     build: (name) => rooftopUnit(name),
   },
   {
     id: 'parallel-thermostats',
     title: 'Two thermostats on one furnace',
     summary: 'Terminal to terminal: either may call.',
+    commonness: 2,
     build: (name) => parallelThermostats(name),
   },
 ];

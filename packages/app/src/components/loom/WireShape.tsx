@@ -34,12 +34,12 @@ export const WireShape = memo(function WireShape({ wire, colour, standing }: Wir
         </>
       ) : standing === 'dead' ? (
         <>
-          <Path {...stroke} stroke={t.mute} strokeWidth={4.4} />
-          <Path {...stroke} stroke={hex} strokeWidth={2.6} />
+          <Path {...stroke} stroke={t.mute} strokeWidth={4.4 * t.weight} />
+          <Path {...stroke} stroke={hex} strokeWidth={2.6 * t.weight} />
         </>
       ) : (
         <>
-          <Path {...stroke} stroke={t.ink} strokeWidth={8} />
+          <Path {...stroke} stroke={t.ink} strokeWidth={6 + 2 * t.weight} />
           <Path {...stroke} stroke={hex} strokeWidth={6} />
           <Path
             {...stroke}

@@ -3,7 +3,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Call } from '../../bench/calls';
 import { activeCalls, setPointOf } from '../../bench/calls';
-import { showFahrenheit } from '../../bench/show';
+import { showTemperature } from '../../bench/show';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { sheetOpened } from '../../store/trace';
 import { useTokens } from '../../theme';
@@ -43,6 +43,7 @@ export function CallStrip({ circuit, actions }: { circuit: Circuit; actions: Tra
   const t = useTokens();
   const dispatch = useAppDispatch();
   const inputs = useAppSelector(({ bench }) => bench.inputs);
+  const unit = useAppSelector(({ settings }) => settings.temperature);
   const active = activeCalls(circuit, inputs);
   const setC = setPointOf(circuit, inputs);
   const { indoorC, outdoorC } = inputs.conditions;
@@ -60,8 +61,9 @@ export function CallStrip({ circuit, actions }: { circuit: Circuit; actions: Tra
         style={styles.conditions}
       >
         <Words kind="small" lines={1}>
-          Indoor {showFahrenheit(indoorC)}
-          {setC === null ? '' : ` · set ${showFahrenheit(setC)}`} · outdoor {showFahrenheit(outdoorC)}
+          Indoor {showTemperature(indoorC, unit)}
+          {setC === null ? '' : ` · set ${showTemperature(setC, unit)}`} · outdoor{' '}
+          {showTemperature(outdoorC, unit)}
         </Words>
         <Icon name="chevron-right" size={18} color={t.mute} />
       </Pressable>

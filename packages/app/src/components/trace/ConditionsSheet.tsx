@@ -1,9 +1,8 @@
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { COLD_COOLING_LIMIT_C, celsiusToFahrenheit, fahrenheitToCelsius } from '@zygostat/core/standards';
-import { activeCalls, setPointOf } from '../../bench/calls';
-import { thermostatsOf } from '../../bench/calls';
-import { showFahrenheit } from '../../bench/show';
+import { activeCalls, setPointOf, thermostatsOf } from '../../bench/calls';
+import { showTemperature } from '../../bench/show';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { conditionsSet } from '../../store/bench';
 import { sheetOpened } from '../../store/trace';
@@ -19,20 +18,25 @@ interface StepperProps {
   onChange: (celsius: number) => void;
 }
 
-/** A temperature in whole °F, two degrees at a tap. */
+/** A temperature in whole degrees; a tap is two of °F or one of °C. */
 function Stepper({ label, celsius, low, high, onChange }: StepperProps) {
+  const unit = useAppSelector(({ settings }) => settings.temperature);
+  const size = unit === 'C' ? 1 : 2;
   const step = (degrees: number) => {
-    const next = fahrenheitToCelsius(Math.round(celsiusToFahrenheit(celsius)) + degrees);
+    const next =
+      unit === 'C'
+        ? Math.round(celsius) + degrees
+        : fahrenheitToCelsius(Math.round(celsiusToFahrenheit(celsius)) + degrees);
     onChange(Math.min(high, Math.max(low, next)));
   };
   return (
     <View style={styles.stepper} role="group" aria-label={label}>
       <Words style={styles.label}>{label}</Words>
-      <Act label="−2" hint={`${label} two degrees down`} onPress={() => step(-2)} />
+      <Act label={`−${size}`} hint={`${label} down`} onPress={() => step(-size)} />
       <Words kind="mark" style={styles.value}>
-        {showFahrenheit(celsius)}
+        {showTemperature(celsius, unit)}
       </Words>
-      <Act label="+2" hint={`${label} two degrees up`} onPress={() => step(2)} />
+      <Act label={`+${size}`} hint={`${label} up`} onPress={() => step(size)} />
     </View>
   );
 }
@@ -44,6 +48,7 @@ export function ConditionsSheet({ circuit, actions }: { circuit: Circuit; action
   const inputs = useAppSelector(({ bench }) => bench.inputs);
   const { indoorC, outdoorC } = inputs.conditions;
   const setC = setPointOf(circuit, inputs);
+  const unit = useAppSelector(({ settings }) => settings.temperature);
   const stats = thermostatsOf(circuit);
   const cold = activeCalls(circuit, inputs).has('cool') && outdoorC < COLD_COOLING_LIMIT_C;
   return (
@@ -73,8 +78,8 @@ export function ConditionsSheet({ circuit, actions }: { circuit: Circuit; action
       />
       {cold ? (
         <Words color={t.amber}>
-          Below {showFahrenheit(COLD_COOLING_LIMIT_C)} outdoors a compressor must not run in cooling. Prove
-          the 24 V side with the outdoor disconnect open.
+          Below {showTemperature(COLD_COOLING_LIMIT_C, unit)} outdoors a compressor must not run in cooling.
+          Prove the 24 V side with the outdoor disconnect open.
         </Words>
       ) : null}
     </BottomSheet>

@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { ENDS, endPoint, findConductor, pointName } from '@zygostat/core/circuit';
 import { colourName, ohmsPerMetre } from '@zygostat/core/standards';
-import { showVolts } from '../../bench/show';
+import { showGauge, showLength, showVolts } from '../../bench/show';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { pickedUp, sheetOpened } from '../../store/trace';
 import { Act, BottomSheet, Words } from '../basics';
@@ -20,6 +20,7 @@ export function ConductorSheet({
 }) {
   const dispatch = useAppDispatch();
   const view = useAppSelector(({ bench }) => bench.view);
+  const { gauge, length } = useAppSelector(({ settings }) => settings);
   const conductor = findConductor(circuit, id);
   const cable = circuit.cables.find(({ conductors }) => conductors.some((entry) => entry.id === id));
   if (!conductor || !cable) return null;
@@ -27,7 +28,7 @@ export function ConductorSheet({
   return (
     <BottomSheet
       title={`${colourName(conductor.colour)} conductor`}
-      subtitle={`${cable.label} · ${cable.gauge} AWG · ${ohms.toFixed(2)} Ω end to end`}
+      subtitle={`${cable.label} · ${showGauge(cable.gauge, gauge)} · ${showLength(cable.lengthM, length)} · ${ohms.toFixed(2)} Ω end to end`}
       onClose={() => dispatch(sheetOpened(null))}
     >
       {ENDS.map((end) => {

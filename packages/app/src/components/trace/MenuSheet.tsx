@@ -1,34 +1,16 @@
+import { router } from 'expo-router';
 import { useState } from 'react';
 import { TextInput } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import { circuitToJson } from '@zygostat/core/formats';
+import { download, fileName } from '../../bench/download';
 import { theModel } from '../../bench/model';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Job } from '../../store/api';
 import { problemOf, useChangeJobMutation } from '../../store/api';
-import type { ThemeChoice } from '../../store/settings';
-import { themeChosen } from '../../store/settings';
 import { sheetOpened } from '../../store/trace';
 import { useTokens } from '../../theme';
 import { Act, BottomSheet, Options, Words } from '../basics';
-
-/** Hands a text to the browser as a file. */
-function download(name: string, text: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(url);
-}
-
-const fileName = (name: string) =>
-  name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '') || 'circuit';
-
-const THEMES: Record<ThemeChoice, string> = { system: 'As the device', light: 'Light', dark: 'Dark' };
 
 const STATES: Record<Job['state'], string> = { open: 'Open', done: 'Done' };
 const LONGEST_NOTES = 2000;
@@ -54,13 +36,15 @@ function Notes({ job, save }: { job: Job; save: (notes: string) => void }) {
 export function MenuSheet({ circuit, job }: { circuit: Circuit; job: Job }) {
   const t = useTokens();
   const dispatch = useAppDispatch();
-  const theme = useAppSelector(({ settings }) => settings.theme);
   const { inputs, world } = useAppSelector(({ bench }) => bench);
+  const symbols = useAppSelector(({ settings }) => settings.symbols);
   const [changeJob, { error }] = useChangeJobMutation();
   const change = (what: Partial<Pick<Job, 'notes' | 'state'>>) =>
     void changeJob({ id: job.id, change: what });
   const name = fileName(circuit.name);
   const netlist = async () => download(`${name}.cir`, await theModel().netlist(inputs, world), 'text/plain');
+  const drawing = async (which: 'loom' | 'ladder') =>
+    download(`${name}-${which}.svg`, await theModel().drawing(circuit, which, symbols), 'image/svg+xml');
   return (
     <BottomSheet title={job.name} subtitle={job.system} onClose={() => dispatch(sheetOpened(null))}>
       <Notes job={job} save={(notes) => change({ notes })} />
@@ -71,11 +55,13 @@ export function MenuSheet({ circuit, job }: { circuit: Circuit; job: Job }) {
         onChange={(state) => change({ state })}
       />
       {error ? <Words color={t.red}>{problemOf(error).detail}</Words> : null}
-      <Options
-        label="Theme"
-        options={THEMES}
-        value={theme}
-        onChange={(choice) => dispatch(themeChosen(choice))}
+      <Act
+        label="Settings: units, symbols, theme"
+        icon="settings"
+        onPress={() => {
+          dispatch(sheetOpened(null));
+          router.push('/settings');
+        }}
       />
       <Act
         label="Save the circuit as a file (JSON)"
@@ -83,6 +69,8 @@ export function MenuSheet({ circuit, job }: { circuit: Circuit; job: Job }) {
         onPress={() => download(`${name}.json`, circuitToJson(circuit), 'application/json')}
       />
       <Act label="Save a SPICE netlist as it stands" icon="export" onPress={() => void netlist()} />
+      <Act label="Save the loom as a drawing (SVG)" icon="export" onPress={() => void drawing('loom')} />
+      <Act label="Save the ladder as a drawing (SVG)" icon="export" onPress={() => void drawing('ladder')} />
       <Words kind="small">
         The model helps you think; it does not replace proving dead, the equipment’s own diagram, or local
         code. Those win.

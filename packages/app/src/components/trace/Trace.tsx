@@ -1,8 +1,8 @@
 import { router } from 'expo-router';
-import { memo, useCallback, useState } from 'react';
+import { Suspense, lazy, memo, useCallback, useState } from 'react';
 import type { LayoutChangeEvent } from 'react-native';
 import { ScrollView, StyleSheet, View } from 'react-native';
-import { Snackbar } from 'react-native-paper';
+import { ActivityIndicator, Snackbar } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useBenchRunner } from '../../bench/useBenchRunner';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -28,7 +28,21 @@ interface TraceProps {
   circuit: Circuit;
 }
 
-const PANES: Record<Pane, string> = { loom: 'Loom', path: 'Path', readings: 'Readings' };
+const PANES: Record<Pane, string> = {
+  loom: 'Loom',
+  ladder: 'Ladder',
+  path: 'Path',
+  time: 'Time',
+  readings: 'Log',
+};
+
+// Read when first wanted, so that the first view stays light.
+const LadderPane = lazy(() => import('../ladder/LadderPane'));
+const TimelinePane = lazy(() => import('../timeline/TimelinePane'));
+
+/** On a wide screen the loom stands beside the panes. */
+const WIDE_PANES: readonly Pane[] = ['path', 'ladder', 'time', 'readings'];
+const PHONE_PANES: readonly Pane[] = ['loom', 'ladder', 'path', 'time', 'readings'];
 
 function Header({ job, actions }: { job: Job; actions: TraceActions }) {
   const dispatch = useAppDispatch();
@@ -77,7 +91,7 @@ function PaneTabs({ panes }: { panes: readonly Pane[] }) {
           label={PANES[name]}
           pressed={name === shown}
           onPress={() => dispatch(paneChosen(name))}
-          style={styles.grow}
+          style={styles.tab}
         />
       ))}
     </View>
@@ -134,8 +148,21 @@ export function Trace({ job, circuit }: TraceProps) {
   const pane = useAppSelector(({ trace }) => trace.pane);
   const message = useAppSelector(({ trace }) => trace.message);
   const loom = <LiveLoom circuit={circuit} actions={actions} />;
-  const path = <PathPane onStud={actions.tapStud} />;
-  const readings = <ReadingsPane circuit={circuit} jobId={job.id} />;
+  const paneOf = (name: Pane) => {
+    if (name === 'loom') return loom;
+    if (name === 'path') return <PathPane onStud={actions.tapStud} />;
+    if (name === 'readings') return <ReadingsPane circuit={circuit} jobId={job.id} />;
+    return name === 'ladder' ? (
+      <LadderPane circuit={circuit} onStud={actions.tapStud} />
+    ) : (
+      <TimelinePane circuit={circuit} />
+    );
+  };
+  const shown = (
+    <Suspense fallback={<ActivityIndicator accessibilityLabel="Opening" style={styles.opening} />}>
+      {paneOf(wide && pane === 'loom' ? 'path' : pane)}
+    </Suspense>
+  );
   const header = <Header job={job} actions={actions} />;
   const meter = <MeterBar circuit={circuit} />;
   const calls = <CallStrip circuit={circuit} actions={actions} />;
@@ -147,8 +174,8 @@ export function Trace({ job, circuit }: TraceProps) {
             {header}
             <StatusLine onSkip={skip} />
             <SaveState jobId={job.id} />
-            <PaneTabs panes={['path', 'readings']} />
-            <ScrollView style={styles.grow}>{pane === 'readings' ? readings : path}</ScrollView>
+            <PaneTabs panes={WIDE_PANES} />
+            <ScrollView style={styles.grow}>{shown}</ScrollView>
             {calls}
           </View>
           <View style={styles.bench}>
@@ -162,13 +189,11 @@ export function Trace({ job, circuit }: TraceProps) {
         <>
           {header}
           <StatusLine onSkip={skip} />
-          <PaneTabs panes={['loom', 'path', 'readings']} />
+          <PaneTabs panes={PHONE_PANES} />
           <SaveState jobId={job.id} />
-          <ScrollView style={styles.grow}>
-            {pane === 'loom' ? loom : pane === 'path' ? path : readings}
-          </ScrollView>
+          <ScrollView style={styles.grow}>{shown}</ScrollView>
           {meter}
-          {calls}
+          {pane === 'time' ? null : calls}
         </>
       )}
       <TraceSheet circuit={circuit} job={job} actions={actions} />
@@ -188,8 +213,10 @@ const styles = StyleSheet.create({
   page: { flex: 1 },
   header: { flexDirection: 'row', alignItems: 'center', paddingLeft: 2, paddingRight: 2, minHeight: 56 },
   titles: { flex: 1 },
-  tabs: { flexDirection: 'row', gap: 8, paddingHorizontal: 12, paddingVertical: 6 },
+  tab: { flex: 1, paddingHorizontal: 4 },
+  tabs: { flexDirection: 'row', gap: 6, paddingHorizontal: 12, paddingVertical: 6 },
   grow: { flex: 1 },
+  opening: { marginTop: 40 },
   wide: { flex: 1, flexDirection: 'row' },
   work: { flex: 1, borderRightWidth: 1 },
   bench: { width: 560 },

@@ -6,7 +6,7 @@ import type { Circuit } from '@zygostat/core/circuit';
 import { findConductor } from '@zygostat/core/circuit';
 import { compile } from '@zygostat/core/network';
 import { furnaceAirConditioner } from '@zygostat/core/systems';
-import { showFahrenheit } from '../../bench/show';
+import { showTemperature } from '../../bench/show';
 import type { Store } from '../../store';
 import { answered, probePlaced } from '../../store/bench';
 import { sheetOpened } from '../../store/trace';
@@ -33,7 +33,7 @@ function answerOf(from: Circuit, seconds: number, probes?: { red: string; black:
   const settled = advance(network, COOL, NEW_WORLD, seconds);
   return {
     world: settled.world,
-    view: viewOf(network, COOL, settled, showFahrenheit),
+    view: viewOf(network, COOL, settled, (celsius) => showTemperature(celsius, 'F')),
     reading: probes
       ? readMeter(network, COOL, settled, { mode: 'ac-volts', meter: 'high-z', ...probes })
       : null,

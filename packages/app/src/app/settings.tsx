@@ -1,0 +1,5 @@
+import { Settings } from '../components/settings/Settings';
+
+export default function SettingsRoute() {
+  return <Settings />;
+}

@@ -1,0 +1,90 @@
+import { memo, useMemo } from 'react';
+import type { GestureResponderEvent, ViewStyle } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import type { Timeline } from '@zygostat/core/behaviour';
+import { layTimeline, timeAt } from '@zygostat/core/drawing';
+import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
+import { FONTS, useTokens } from '../../theme';
+
+const KINDS = { load: 'load', contact: 'contact', message: 'shows' } as const;
+
+const Lanes = memo(function Lanes({ timeline, width }: { timeline: Timeline; width: number }) {
+  const t = useTokens();
+  const shape = useMemo(() => layTimeline(timeline, width), [timeline, width]);
+  const fill = { load: t.copper, contact: t.ink, message: t.slate };
+  return (
+    <Svg width={width} height={shape.height} aria-hidden>
+      {shape.ticks.map(({ x, at }) => (
+        <G key={at}>
+          <Line x1={x} x2={x} y1={20} y2={shape.height} stroke={t.line} />
+          <SvgText
+            x={x > width - 60 ? x - 3 : x + 3}
+            y={14}
+            fontSize={13}
+            fontFamily={FONTS.condensed}
+            fill={t.mute}
+            textAnchor={x > width - 60 ? 'end' : 'start'}
+          >
+            {at < 60 ? `${at} s` : `${Math.round(at / 6) / 10} min`}
+          </SvgText>
+        </G>
+      ))}
+      {shape.lanes.map(({ lane, kind, title, x, y, bars }) => (
+        <G key={lane}>
+          <Line x1={x} x2={width - x} y1={y + 18} y2={y + 18} stroke={t.line} />
+          <SvgText x={x} y={y} fontSize={15} fontFamily={FONTS.condensed} fill={t.ink}>
+            {`${title} · ${KINDS[kind]}`}
+          </SvgText>
+          {bars.map((bar) => (
+            <Rect
+              key={bar.x}
+              x={bar.x}
+              y={bar.y}
+              width={bar.width}
+              height={bar.height}
+              rx={kind === 'contact' ? 0 : 5}
+              fill={kind === 'message' ? t.slateSoft : fill[kind]}
+              stroke={fill[kind]}
+              strokeWidth={1.5}
+            />
+          ))}
+        </G>
+      ))}
+    </Svg>
+  );
+});
+
+interface LaneChartProps {
+  timeline: Timeline;
+  width: number;
+  at: number;
+  onScrub: (at: number) => void;
+}
+
+/** Lanes over time with a cursor that follows a finger. */
+export function LaneChart({ timeline, width, at, onScrub }: LaneChartProps) {
+  const t = useTokens();
+  const x = 14 + (at * (width - 28)) / timeline.until;
+  const scrub = ({ nativeEvent }: GestureResponderEvent) =>
+    onScrub(timeAt(timeline, width, nativeEvent.locationX));
+  return (
+    <View>
+      <Lanes timeline={timeline} width={width} />
+      <View style={[styles.cursor, { left: x - 1, backgroundColor: t.red }]} pointerEvents="none" />
+      <View
+        style={[StyleSheet.absoluteFill, styles.slide]}
+        testID="scrub"
+        aria-hidden
+        onStartShouldSetResponder={() => true}
+        onResponderGrant={scrub}
+        onResponderMove={scrub}
+      />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  // Sideways is ours; up and down still scrolls the page.
+  slide: { touchAction: 'pan-y' } as ViewStyle,
+  cursor: { position: 'absolute', top: 20, bottom: 0, width: 2.5 },
+});

@@ -1,0 +1,156 @@
+import { useCallback, useState } from 'react';
+import type { LayoutChangeEvent } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { ActivityIndicator } from 'react-native-paper';
+import type { Timeline } from '@zygostat/core/behaviour';
+import { instantAt } from '@zygostat/core/behaviour';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { Call } from '@zygostat/core/devices';
+import { eventfulLanes } from '@zygostat/core/drawing';
+import { showDuration } from '../../bench/show';
+import { useModel } from '../../bench/useModel';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { momentShown } from '../../store/bench';
+import { useTokens } from '../../theme';
+import { Act, Words } from '../basics';
+import { LaneChart } from './LaneChart';
+
+const CALLS: Record<Call, string> = { cool: 'Cool', heat: 'Heat', fan: 'Fan' };
+/** The call lasts as long as most waits take twice over; the rest is for what runs on. Seconds. */
+const RUN = { call: 900, until: 1200 };
+
+/** What changed at the instant under the cursor, and why. */
+function Reasons({ timeline, at }: { timeline: Timeline; at: number }) {
+  const t = useTokens();
+  const instant = instantAt(timeline, at);
+  const changes = eventfulLanes(timeline).flatMap(({ id, title, spans }) =>
+    spans
+      .filter(({ from, why }) => from === instant.at && why !== 'at the start')
+      .map(({ text, why }) => ({ id, line: `${title} ${text}: ${why}` })),
+  );
+  return (
+    <View style={[styles.reasons, { backgroundColor: t.card, borderColor: t.line }]} aria-live="polite">
+      <Words kind="strong">{`At ${showDuration(instant.at)}`}</Words>
+      {changes.length === 0 ? <Words kind="small">Nothing changes.</Words> : null}
+      {changes.map(({ id, line }) => (
+        <Words key={id} kind="small" color={t.ink}>
+          {line}
+        </Words>
+      ))}
+    </View>
+  );
+}
+
+/** From event to event, without a finger on the lanes. */
+function Steps({ timeline, at, onGo }: { timeline: Timeline; at: number; onGo: (at: number) => void }) {
+  const times = timeline.instants.map((instant) => instant.at);
+  const [before, after] = [times.findLast((time) => time < at), times.find((time) => time > at)];
+  return (
+    <View style={styles.calls}>
+      <Act
+        label="Earlier"
+        hint="Earlier event"
+        icon="chevron-left"
+        disabled={before === undefined}
+        onPress={() => onGo(before ?? 0)}
+        style={styles.grow}
+      />
+      <Act
+        label="Later"
+        hint="Later event"
+        icon="chevron-right"
+        disabled={after === undefined}
+        onPress={() => onGo(after ?? at)}
+        style={styles.grow}
+      />
+    </View>
+  );
+}
+
+/** A call run through time: lanes to scrub with the loom following, and the sequence in words. */
+export function TimelinePane({ circuit }: { circuit: Circuit }) {
+  const t = useTokens();
+  const dispatch = useAppDispatch();
+  const controls = useAppSelector(({ bench }) => bench.inputs.controls);
+  // As it stood when the pane was opened: scrubbing changes the bench, not the run.
+  const [held] = useState(controls);
+  const [call, setCall] = useState<Call>('cool');
+  const [at, setAt] = useState(0);
+  const [width, setWidth] = useState(0);
+  const measure = useCallback(({ nativeEvent }: LayoutChangeEvent) => setWidth(nativeEvent.layout.width), []);
+  const run = useModel(
+    useCallback((model) => model.timeline(circuit, held, call, RUN), [circuit, held, call]),
+  );
+  const scrub = (to: number) => {
+    if (!run) return;
+    setAt(to);
+    const { inputs, world } = instantAt(run.timeline, to);
+    dispatch(momentShown({ inputs, world: { ...world, now: to } }));
+  };
+  return (
+    <View style={styles.pane} onLayout={measure}>
+      <View style={styles.calls} role="group" aria-label="Call to run">
+        {(Object.keys(CALLS) as Call[]).map((name) => (
+          <Act
+            key={name}
+            label={CALLS[name]}
+            hint={`Run: ${CALLS[name]}`}
+            pressed={name === call}
+            onPress={() => (setCall(name), setAt(0))}
+            style={styles.grow}
+          />
+        ))}
+      </View>
+      {!run || width === 0 ? (
+        <ActivityIndicator accessibilityLabel="Running the sequence" style={styles.wait} />
+      ) : (
+        <>
+          {run.timeline.ended ? (
+            <View role="alert">
+              <Words color={t.red}>{run.timeline.ended.text}</Words>
+            </View>
+          ) : null}
+          <Words kind="small" style={styles.inset}>
+            A call of 15 min from a cold start. Slide over the lanes; the loom follows.
+          </Words>
+          <Steps timeline={run.timeline} at={at} onGo={scrub} />
+          <Reasons timeline={run.timeline} at={at} />
+          <LaneChart timeline={run.timeline} width={width} at={at} onScrub={scrub} />
+          <Words kind="title" heading={2} style={styles.inset}>
+            Sequence of operation
+          </Words>
+          <View role="list">
+            {run.sequence.map((line) => (
+              <Pressable
+                key={line.at}
+                role="listitem"
+                onPress={() => scrub(line.at)}
+                style={[styles.line, { borderColor: t.line }]}
+              >
+                <Words kind="mark" color={t.copper}>
+                  {showDuration(line.at)}
+                </Words>
+                <Words>{line.text}</Words>
+              </Pressable>
+            ))}
+          </View>
+          <Words kind="small" style={styles.inset}>
+            Delays are the devices’ settings, from memory until read. The equipment’s own sheet wins.
+          </Words>
+        </>
+      )}
+    </View>
+  );
+}
+
+export default TimelinePane;
+
+const styles = StyleSheet.create({
+  pane: { paddingVertical: 8, gap: 8 },
+  calls: { flexDirection: 'row', gap: 8, paddingHorizontal: 12 },
+  grow: { flex: 1 },
+  wait: { marginTop: 40 },
+  inset: { paddingHorizontal: 14 },
+  reasons: { marginHorizontal: 12, padding: 10, borderWidth: 1, borderRadius: 10, gap: 2 },
+  line: { paddingHorizontal: 14, paddingVertical: 8, borderTopWidth: 1, minHeight: 44, gap: 2 },
+});

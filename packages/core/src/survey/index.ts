@@ -1,0 +1,7 @@
+/** The survey: which system stands here, and how it was found wired. */
+export * from './as-found';
+export * from './customary';
+export * from './document';
+export * from './features';
+export * from './findings';
+export * from './identify';

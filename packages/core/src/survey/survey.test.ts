@@ -1,0 +1,239 @@
+/** Identification and as-found record. How systems are told apart and customary colours are common practice. */
+import { land, parseCircuit, setValue } from '../circuit';
+import type { Circuit } from '../circuit';
+import type { ColourCode } from '../standards';
+import {
+  TEMPLATES,
+  findTemplate,
+  furnaceAirConditioner,
+  heatPumpWithStrips,
+  twoTransformerSplit,
+} from '../systems';
+import type { Answers, Survey } from '.';
+import {
+  EMPTY_SURVEY,
+  FEATURES,
+  QUESTIONS,
+  addJacket,
+  contradictions,
+  evidenceFrom,
+  featuresOf,
+  findingsOf,
+  nextQuestion,
+  openEnds,
+  paletteFor,
+  rankSystems,
+  recordLanding,
+  recordSpare,
+  runsOf,
+  surveyProblems,
+  takeSystem,
+} from '.';
+
+/** Answers a question the way a person standing before a system would, until nothing more is worth asking. */
+function interview(template: string): Answers {
+  const truth = featuresOf(findTemplate(template)!.build('Truth'));
+  let answers: Answers = {};
+  for (let question = nextQuestion(answers); question; question = nextQuestion(answers))
+    answers = { ...answers, [question.feature]: truth[question.feature] ? 'yes' : 'no' };
+  return answers;
+}
+
+describe('identification', () => {
+  test.each(TEMPLATES)(
+    'an honest interview puts $id, or one that looks the same, first in few questions',
+    ({ id, build }) => {
+      const answers = interview(id);
+      const [best] = rankSystems(answers);
+      expect(featuresOf(findTemplate(best!.template)!.build('Found'))).toEqual(featuresOf(build('Truth')));
+      expect(Object.keys(answers).length).toBeLessThanOrEqual(8);
+      expect(best!.against).toEqual([]);
+    },
+  );
+
+  test('one wrong answer does not lose the right system', () => {
+    const answers: Answers = { ...interview('heat-pump'), burner: 'yes' };
+    expect(
+      rankSystems(answers)
+        .slice(0, 4)
+        .map(({ template }) => template),
+    ).toEqual(expect.arrayContaining(['heat-pump']));
+    expect(
+      contradictions({ outdoorUnit: 'no', reversingValve: 'yes', boiler: 'yes', hangingHeater: 'yes' }),
+    ).toHaveLength(1);
+  });
+
+  test('shares add up and each names its evidence', () => {
+    const ranked = rankSystems({ burner: 'yes', boiler: 'no' });
+    expect(ranked.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
+    expect(ranked[0]!.for).toEqual(['a burner', 'no boiler']);
+    expect(ranked.at(-1)!.against.length).toBeGreaterThan(0);
+  });
+
+  test('every feature has its question with how to tell', () => {
+    expect(QUESTIONS.map(({ feature }) => feature).sort()).toEqual([...FEATURES].sort());
+    for (const { tell } of QUESTIONS) expect(tell.length).toBeGreaterThan(20);
+  });
+
+  test('what is landed counts as evidence', () => {
+    expect(evidenceFrom(heatPumpWithStrips('E'))).toMatchObject({
+      reversingValve: 'yes',
+      commonAtThermostat: 'yes',
+    });
+    expect(evidenceFrom(twoTransformerSplit('E'))).toMatchObject({ twoTransformers: 'yes' });
+    expect(evidenceFrom(furnaceAirConditioner('E', false))).toEqual({});
+  });
+});
+
+/** Records every landing of a circuit's runs, end by end. */
+function recordAll(truth: Circuit, started: { circuit: Circuit; survey: Survey }): Circuit {
+  return truth.cables
+    .filter(({ id }) => started.survey.runs.some(({ cable }) => cable === id))
+    .flatMap(({ id, conductors }) => conductors.map((conductor) => ({ id, conductor })))
+    .reduce((circuit, { id, conductor: { colour, from, to } }) => {
+      const one = from === null ? circuit : recordLanding(circuit, id, 'from', from, colour);
+      return to === null ? one : recordLanding(one, id, 'to', to, colour);
+    }, started.circuit);
+}
+
+const start = (template: string) => takeSystem(furnaceAirConditioner('Job'), EMPTY_SURVEY, template);
+
+describe('as found', () => {
+  test.each(TEMPLATES)('recorded at both ends, $id is the circuit again', ({ id, build }) => {
+    const truth = build('Job');
+    const recorded = recordAll(truth, start(id));
+    expect(parseCircuit(JSON.parse(JSON.stringify(recorded)))).toEqual(recorded);
+    const landings = ({ cables }: Circuit) =>
+      cables.flatMap((cable) =>
+        cable.conductors
+          .filter(({ from, to }) => from !== null || to !== null)
+          .map(({ colour, from, to }) => `${cable.id} ${colour} ${from} ${to}`),
+      );
+    expect(landings(recorded).sort()).toEqual(landings(truth).sort());
+    expect(openEnds(recorded, { runs: runsOf(truth) })).toEqual([]);
+  });
+
+  test('begins with nothing recorded and every end open', () => {
+    const { circuit, survey } = start('furnace-ac');
+    expect(openEnds(circuit, survey)).toHaveLength(4);
+    expect(survey.runs.map(({ cable }) => cable).sort()).toEqual(['statCable', 'yardCable']);
+  });
+
+  test('a second thought moves the colour and clears what it replaces', () => {
+    const { circuit } = start('furnace-ac');
+    const on = (c: Circuit, terminal: string) =>
+      c.cables.find(({ id }) => id === 'statCable')!.conductors.find(({ from }) => from === terminal)?.colour;
+    const once = recordLanding(circuit, 'statCable', 'from', 'stat.Y', 'YE');
+    const twice = recordLanding(once, 'statCable', 'from', 'stat.W', 'YE');
+    expect([on(twice, 'stat.Y'), on(twice, 'stat.W')]).toEqual([undefined, 'YE']);
+    const replaced = recordLanding(twice, 'statCable', 'from', 'stat.W', 'WH');
+    expect(on(replaced, 'stat.W')).toBe('WH');
+    expect(recordLanding(replaced, 'statCable', 'from', 'stat.W', null).cables[0]!.conductors).toEqual([]);
+  });
+
+  test('a conductor moved on Trace shows in the record', () => {
+    const recorded = recordAll(furnaceAirConditioner('Job'), start('furnace-ac'));
+    const moved = land(recorded, 'statCable-YE', 'to', 'board.W');
+    const { survey } = start('furnace-ac');
+    expect(findingsOf(moved, survey)[0]).toMatchObject({ severity: 'fault', about: 'statCable-YE' });
+  });
+
+  test('another system keeps the landings whose terminals it still has', () => {
+    const first = start('furnace-ac');
+    const recorded = recordAll(furnaceAirConditioner('Job'), first);
+    const { circuit } = takeSystem(recorded, first.survey, 'furnace-ac-two-stage');
+    const stat = circuit.cables.find(({ id }) => id === 'statCable')!;
+    expect(stat.conductors.map(({ colour, from, to }) => [colour, from, to])).toContainEqual([
+      'YE',
+      'stat.Y',
+      'board.Y',
+    ]);
+    expect(() => takeSystem(recorded, first.survey, 'toaster')).toThrow(RangeError);
+  });
+
+  test('spares and further jackets are recorded', () => {
+    const started = start('furnace-ac');
+    const spare = recordSpare(started.circuit, 'statCable', 'BN');
+    expect(recordSpare(spare, 'statCable', 'BN')).toBe(spare);
+    const more = addJacket(spare, started.survey, 'statCable');
+    expect(more.circuit.cables.at(-1)!.label).toBe('Thermostat cable, jacket 2');
+    expect(more.survey.runs).toHaveLength(3);
+  });
+});
+
+describe('what the record shows at once', () => {
+  const { survey } = start('furnace-ac');
+  const found = (circuit: Circuit) => findingsOf(circuit, survey).map(({ text }) => text);
+  const whole = recordAll(furnaceAirConditioner('Job'), start('furnace-ac'));
+
+  test('a good record shows nothing', () => {
+    expect(found(whole)).toEqual([]);
+  });
+
+  test('a conductor landed at one end only', () => {
+    const oneEnd = recordLanding(whole, 'statCable', 'to', 'board.C', null);
+    expect(found(oneEnd)).toEqual([
+      'blue of Thermostat cable is on Thermostat C; at the other end it is landed nowhere or not yet seen.',
+    ]);
+  });
+
+  test('ends that do not agree', () => {
+    const crossed = recordLanding(
+      recordLanding(whole, 'statCable', 'to', 'board.Y', 'WH'),
+      'statCable',
+      'to',
+      'board.W',
+      'YE',
+    );
+    expect(found(crossed).filter((text) => text.includes('do not agree'))).toHaveLength(2);
+  });
+
+  test('an unusual colour is a hint', () => {
+    const odd = (colour: ColourCode) =>
+      recordLanding(
+        recordLanding(whole, 'statCable', 'from', 'stat.G', colour),
+        'statCable',
+        'to',
+        'board.G',
+        colour,
+      );
+    expect(findingsOf(odd('VT'), survey)).toMatchObject([{ severity: 'hint' }]);
+  });
+
+  test('contradictions with the set-up are named', () => {
+    const pump = recordAll(heatPumpWithStrips('Job'), start('heat-pump'));
+    const conventional = setValue(pump, 'stat', 'settings', 'system', 'conventional');
+    expect(found(conventional)[0]).toMatch(/A wire on OB at Thermostat, but it is set conventional/);
+    const two = recordAll(twoTransformerSplit('Job'), start('two-transformers'));
+    expect(found(setValue(two, 'stat', 'settings', 'joiner', 'in'))[0]).toMatch(/Two hot wires .* joiner in/);
+    const lone = recordLanding(two, 'statCable', 'from', 'stat.RH', null);
+    expect(found(lone).join()).toMatch(/One hot wire at Thermostat and the joiner out: heating has no hot/);
+  });
+});
+
+test('the palette begins with the customary colour and holds them all', () => {
+  expect(paletteFor('Y')[0]).toBe('YE');
+  expect(paletteFor('Y', true)[0]).toBe('RD');
+  expect(new Set(paletteFor('Q')).size).toBe(12);
+});
+
+test.each<[string, unknown, string]>([
+  ['nothing', null, ''],
+  ['another version', { ...EMPTY_SURVEY, version: 2 }, 'version'],
+  ['an unknown question', { ...EMPTY_SURVEY, answers: { colour: 'yes' } }, 'answers'],
+  ['an answer that is none', { ...EMPTY_SURVEY, answers: { burner: 'maybe' } }, 'answers.burner'],
+  [
+    'a run with no cable',
+    {
+      ...EMPTY_SURVEY,
+      runs: [{ from: { station: 'a', terminals: [] }, to: { station: 'b', terminals: [] } }],
+    },
+    'runs[0].cable',
+  ],
+])('a survey with %s is refused and says where', (_what, survey, path) => {
+  expect(surveyProblems(survey).map((problem) => problem.path)).toContain(path);
+});
+
+test('an empty survey is one', () => {
+  expect(surveyProblems(EMPTY_SURVEY)).toEqual([]);
+});
