@@ -7,8 +7,10 @@ import { pinoHttp } from 'pino-http';
 import type { Db } from './db/open';
 import { problemHandler, sendProblem, unknownRoute } from './problem';
 import { jobRoutes } from './routes/jobs';
+import { photoRoutes } from './routes/photos';
 import { readingRoutes } from './routes/readings';
 import { revisionRoutes } from './routes/revisions';
+import { surveyRoutes } from './routes/surveys';
 import { webRoutes } from './web';
 
 export interface AppOptions {
@@ -68,7 +70,7 @@ export function createApp({ db, log, web, requestsPerMinute = 600 }: AppOptions)
   api.get('/health', (_request, response) => {
     response.json({ status: 'ok' });
   });
-  api.use(jobRoutes(db), revisionRoutes(db), readingRoutes(db));
+  api.use(jobRoutes(db), revisionRoutes(db), readingRoutes(db), surveyRoutes(db), photoRoutes(db));
   api.use(unknownRoute);
   app.use('/api', api);
 

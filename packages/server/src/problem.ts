@@ -29,7 +29,8 @@ export function sendProblem(response: Response, details: ProblemDetails): void {
     .send(JSON.stringify({ type: 'about:blank', ...details }));
 }
 
-const invalid = (problems: readonly FieldProblem[]): ProblemDetails => ({
+/** What a body that does not fit is answered with. */
+export const invalid = (problems: readonly FieldProblem[]): ProblemDetails => ({
   status: 422,
   title: 'Not valid',
   detail: problems.map(({ path, message }) => `${path} ${message}`).join('; '),
@@ -37,7 +38,7 @@ const invalid = (problems: readonly FieldProblem[]): ProblemDetails => ({
 });
 
 /** Errors of the body parser carry a type and a status. */
-const isParserError = (error: unknown): error is { type: string; status: number } =>
+const isParserError = (error: unknown): error is { type: string; status: number; limit?: number } =>
   typeof error === 'object' && error !== null && 'type' in error && 'status' in error;
 
 function describe(error: unknown): ProblemDetails {
@@ -49,7 +50,7 @@ function describe(error: unknown): ProblemDetails {
     return {
       status: 413,
       title: 'Too large',
-      detail: 'The body is larger than 2 MB; a circuit takes far less.',
+      detail: `The body is larger than ${Math.round((error.limit ?? 0) / 1024 / 1024)} MB, the most that is taken here.`,
     };
   if (isParserError(error) && error.status >= 400 && error.status < 500)
     return { status: error.status, title: 'Not readable', detail: 'The body is not valid JSON in UTF-8.' };

@@ -30,10 +30,12 @@ export const newJobSchema = body({
     .strict()
     .oneOf(templateIds, `must be one of ${templateIds.join(', ')}`),
   circuit: yup.mixed(),
+  survey: yup.boolean().strict().oneOf([true], 'must be true, or left out'),
 }).test(
   'source',
-  'template or circuit is required, and only one of them',
-  (value) => (value.template === undefined) !== (value.circuit === undefined),
+  'one of template, circuit and survey is required, and only one of them',
+  ({ template, circuit, survey }) =>
+    [template, circuit, survey].filter((source) => source !== undefined).length === 1,
 );
 
 export const jobChangeSchema = body({
@@ -95,6 +97,30 @@ export const newReadingSchema = body({
   expected: quantity(),
   actual: quantity(),
   situation: text(200),
+});
+
+export const surveySaveSchema = body({
+  base: yup
+    .number()
+    .strict()
+    .integer('must be a whole number')
+    .min(0, 'must be at least 0')
+    .required('is required'),
+  survey: yup.mixed().required('is required'),
+});
+
+export const photoQuerySchema = yup.object({ station: required(40) });
+
+const share = () =>
+  yup.number().strict().min(0, 'must be at least 0').max(1, 'must be at most 1').required('is required');
+
+export const pinsSchema = body({
+  pins: yup
+    .array()
+    .strict()
+    .of(body({ x: share(), y: share(), terminal: point() }))
+    .max(60, 'must have at most 60 entries')
+    .required('is required'),
 });
 
 export const listQuerySchema = yup.object({

@@ -211,6 +211,12 @@ function running(scene: Scene, active: ReadonlySet<Call>): Status | null {
 }
 
 function idle(scene: Scene): Status {
+  if (scene.network.devices.length === 0)
+    return {
+      tone: 'idle',
+      text: 'Nothing here yet',
+      next: 'Survey it: identify the system, then record the landings.',
+    };
   for (const { moment } of thermostatsOf(scene)) {
     const { mode, setC } = moment.controls as Record<string, Value>;
     const indoor = scene.showCelsius(scene.inputs.conditions.indoorC);

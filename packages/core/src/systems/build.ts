@@ -55,3 +55,7 @@ export const circuit = (
   links: [],
   ...parts,
 });
+
+/** Where a survey begins: nothing is known yet. */
+export const emptyCircuit = (name: string): Circuit =>
+  circuit(name, { stations: [], devices: [], cables: [] });

@@ -11,6 +11,7 @@ import {
 import { dualFuel, heatPumpWithStrips } from './heat-pump';
 import { boilerTwoWire, boilerZoneValve, fourPipeFanCoil } from './hydronic';
 
+export { emptyCircuit } from './build';
 export * from './commercial';
 export * from './electric-heat';
 export * from './furnace-air-conditioner';

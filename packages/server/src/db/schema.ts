@@ -1,5 +1,6 @@
-import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { blob, index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { Circuit } from '@zygostat/core/circuit';
+import type { Survey } from '@zygostat/core/survey';
 import type { MeterMode } from '@zygostat/core/network';
 import type { MeterKind } from '@zygostat/core/standards';
 import type { Unit, Verdict } from '@zygostat/core/behaviour';
@@ -68,4 +69,40 @@ export const readings = sqliteTable(
     createdAt: createdAt(),
   },
   (table) => [index('readings_job').on(table.jobId)],
+);
+
+/** What was answered on a job's survey; the landings themselves are in its circuit. */
+export const surveys = sqliteTable('surveys', {
+  jobId: text('job_id')
+    .primaryKey()
+    .references(() => jobs.id),
+  /** Counts the saves, so that two tabs notice each other. */
+  number: integer('number').notNull(),
+  survey: text('survey', { mode: 'json' }).$type<Survey>().notNull(),
+  updatedAt: integer('updated_at', { mode: 'timestamp_ms' }).notNull(),
+});
+
+/** A terminal pointed at on a photograph; x and y are shares of its width and height. */
+export interface Pin {
+  x: number;
+  y: number;
+  terminal: string;
+}
+
+/** Photographs of stations, scaled down, without what the camera wrote into them. */
+export const photos = sqliteTable(
+  'photos',
+  {
+    id: text('id').primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    station: text('station').notNull(),
+    width: integer('width').notNull(),
+    height: integer('height').notNull(),
+    pins: text('pins', { mode: 'json' }).$type<Pin[]>().notNull(),
+    jpeg: blob('jpeg', { mode: 'buffer' }).notNull(),
+    createdAt: createdAt(),
+  },
+  (table) => [index('photos_job').on(table.jobId)],
 );

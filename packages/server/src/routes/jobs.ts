@@ -1,6 +1,6 @@
 import type { Circuit } from '@zygostat/core/circuit';
 import { parseCircuit } from '@zygostat/core/circuit';
-import { findTemplate } from '@zygostat/core/systems';
+import { emptyCircuit, findTemplate } from '@zygostat/core/systems';
 import { count, desc, eq, like, max, ne, or, sql, and } from 'drizzle-orm';
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
@@ -114,12 +114,13 @@ export function jobRoutes(db: Db): Router {
   });
 
   router.post('/jobs', (request, response) => {
-    const { name, site, notes, template, circuit } = newJobSchema.validateSync(request.body, {
+    const { name, site, notes, template, circuit, survey } = newJobSchema.validateSync(request.body, {
       abortEarly: false,
     });
     const found = template === undefined ? undefined : findTemplate(template);
-    const made = found ? found.build(name) : parseCircuit(circuit);
-    const id = createJob(db, { name, site, notes, circuit: made, system: found?.title ?? made.name });
+    const made = found ? found.build(name) : survey ? emptyCircuit(name) : parseCircuit(circuit);
+    const system = found?.title ?? (survey ? 'To be surveyed' : made.name);
+    const id = createJob(db, { name, site, notes, circuit: made, system });
     response.status(201).location(`/api/jobs/${id}`).json(findJob(db, id));
   });
 

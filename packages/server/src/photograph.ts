@@ -1,0 +1,45 @@
+/** Takes in a photograph: checks that it is one, turns it upright, scales it down, leaves out what the camera wrote. */
+import sharp from 'sharp';
+import { Problem } from './problem';
+
+/** Longest side kept, px: enough to read a terminal strip. */
+const LONGEST_PX = 1600;
+const QUALITY = 82;
+/** More pixels than any telephone takes; a small file may claim far more. */
+const MOST_PIXELS = 60_000_000;
+const FORMATS: readonly string[] = ['jpeg', 'png', 'webp'];
+
+export interface Photograph {
+  jpeg: Buffer;
+  width: number;
+  height: number;
+}
+
+const refused = () =>
+  new Problem({
+    status: 422,
+    title: 'Not a photograph',
+    detail: 'photo must be a JPEG, PNG or WebP picture of at most 60 megapixels that can be read.',
+  });
+
+/**
+ * Reads a photograph. sharp writes no metadata unless asked to, so position, camera and time
+ * are gone from the result.
+ *
+ * @throws Problem 422 when it is not a picture of a kind taken.
+ */
+export async function readPhotograph(file: Buffer): Promise<Photograph> {
+  try {
+    const picture = sharp(file, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
+    const { format } = await picture.metadata();
+    if (!FORMATS.includes(format)) throw refused();
+    const { data, info } = await picture
+      .autoOrient()
+      .resize({ width: LONGEST_PX, height: LONGEST_PX, fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: QUALITY })
+      .toBuffer({ resolveWithObject: true });
+    return { jpeg: data, width: info.width, height: info.height };
+  } catch {
+    throw refused();
+  }
+}
