@@ -3,10 +3,12 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { NEW_WORLD, advance, settle } from '@zygostat/core/behaviour';
+import { NEW_WORLD, advance, callScript, runTimeline, settle } from '@zygostat/core/behaviour';
+import { layLadder } from '@zygostat/core/drawing';
 import { spiceNetlist } from '@zygostat/core/formats';
 import { compile, makeSolver, solve } from '@zygostat/core/network';
-import { furnaceAirConditioner } from '@zygostat/core/systems';
+import { furnaceAirConditioner, heatPumpWithStrips } from '@zygostat/core/systems';
+import { largeCircuit } from '../../packages/core/src/testing/large';
 import { median, report } from './report';
 
 const ROUNDS = 7;
@@ -63,3 +65,42 @@ report(
 const held = advance(network, inputs, NEW_WORLD, 299).world;
 const settleMicroseconds = time(200, () => void settle(network, inputs, { ...held, now: 300 }, solver));
 report('settle_ms', settleMicroseconds / 1000, 'ms', 'a cooling call from held to running');
+
+const large = compile(largeCircuit('Bench'));
+const on = { mode: 'cool', setC: 22 };
+const largeInputs = {
+  controls: { astat: on, bstat: on, cstat: on, dstat: on },
+  conditions: { indoorC: 26, outdoorC: 31 },
+};
+const largeHeld = advance(large, largeInputs, NEW_WORLD, 299).world;
+const largeSolver = makeSolver(large);
+const largeMicroseconds = time(
+  30,
+  () => void settle(large, largeInputs, { ...largeHeld, now: 300 }, largeSolver),
+);
+report(
+  'settle_ms_large',
+  largeMicroseconds / 1000,
+  'ms',
+  `${large.devices.length} devices, ${large.nodes.length} nodes: four cooling calls from held to running`,
+);
+report(
+  'ladder_layout_ms',
+  time(10, () => void layLadder(large)) / 1000,
+  'ms',
+  `the ladder of the ${large.devices.length}-device circuit`,
+);
+
+// A cycle every twenty minutes for an hour, frosted so that defrost is looked after too.
+const pump = heatPumpWithStrips('Bench', { stages: 'two' });
+const pumpNetwork = compile(pump);
+const hour = [0, 1200, 2400].flatMap((start) =>
+  callScript(pump, 'heat', 900).map((step) => ({ ...step, at: step.at + start })),
+);
+const hourMicroseconds = time(5, () => void runTimeline(pumpNetwork, hour, 3600));
+report(
+  'timeline_speed',
+  3600 / (hourMicroseconds / 1e6),
+  's/s',
+  'simulated seconds a second, an hour of a two-stage heat pump in three cycles; aim ≥ 20 000',
+);

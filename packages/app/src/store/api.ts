@@ -3,6 +3,7 @@ import type { Verdict } from '@zygostat/core/behaviour';
 import type { Circuit, Problem } from '@zygostat/core/circuit';
 import type { MeterMode } from '@zygostat/core/network';
 import type { MeterKind } from '@zygostat/core/standards';
+import type { Survey } from '@zygostat/core/survey';
 
 export interface Job {
   id: string;
@@ -27,6 +28,29 @@ export interface NewJob {
   site: string;
   template?: string;
   circuit?: unknown;
+  survey?: true;
+}
+
+export interface SavedSurvey {
+  /** Counts the saves; 0 before the first. */
+  number: number;
+  survey: Survey;
+}
+
+export interface Pin {
+  /** Shares of the picture’s width and height. */
+  x: number;
+  y: number;
+  terminal: string;
+}
+
+export interface Photo {
+  id: string;
+  station: string;
+  width: number;
+  height: number;
+  pins: Pin[];
+  createdAt: string;
 }
 
 export interface NewReading {
@@ -71,7 +95,7 @@ export function problemOf(error: unknown): ProblemDetails {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: new URL('/api', window.location.href).href }),
-  tagTypes: ['Jobs', 'Job', 'Readings'],
+  tagTypes: ['Jobs', 'Job', 'Readings', 'Photos'],
   endpoints: (build) => ({
     listJobs: build.query<Job[], string>({
       query: (search) => ({ url: 'jobs', params: search ? { search } : {} }),
@@ -112,6 +136,40 @@ export const api = createApi({
       }),
       invalidatesTags: (_result, _error, { id }) => [{ type: 'Readings', id }, 'Jobs'],
     }),
+    readSurvey: build.query<SavedSurvey, string>({ query: (id) => `jobs/${encodeURIComponent(id)}/survey` }),
+    saveSurvey: build.mutation<SavedSurvey, { id: string; base: number; survey: Survey }>({
+      query: ({ id, ...body }) => ({ url: `jobs/${encodeURIComponent(id)}/survey`, method: 'PUT', body }),
+      invalidatesTags: ['Jobs'],
+    }),
+    listPhotos: build.query<Photo[], string>({
+      query: (id) => `jobs/${encodeURIComponent(id)}/photos`,
+      providesTags: (_result, _error, id) => [{ type: 'Photos', id }],
+    }),
+    addPhoto: build.mutation<Photo, { id: string; station: string; file: Blob }>({
+      query: ({ id, station, file }) => ({
+        url: `jobs/${encodeURIComponent(id)}/photos`,
+        method: 'POST',
+        params: { station },
+        headers: { 'Content-Type': file.type.startsWith('image/') ? file.type : 'application/octet-stream' },
+        body: file,
+      }),
+      invalidatesTags: (_result, _error, { id }) => [{ type: 'Photos', id }],
+    }),
+    pinPhoto: build.mutation<Photo, { id: string; photo: string; pins: Pin[] }>({
+      query: ({ id, photo, pins }) => ({
+        url: `jobs/${encodeURIComponent(id)}/photos/${encodeURIComponent(photo)}`,
+        method: 'PATCH',
+        body: { pins },
+      }),
+      invalidatesTags: (_result, _error, { id }) => [{ type: 'Photos', id }],
+    }),
+    removePhoto: build.mutation<null, { id: string; photo: string }>({
+      query: ({ id, photo }) => ({
+        url: `jobs/${encodeURIComponent(id)}/photos/${encodeURIComponent(photo)}`,
+        method: 'DELETE',
+      }),
+      invalidatesTags: (_result, _error, { id }) => [{ type: 'Photos', id }],
+    }),
   }),
 });
 
@@ -123,4 +181,8 @@ export const {
   useCreateJobMutation,
   useListReadingsQuery,
   useLogReadingMutation,
+  useListPhotosQuery,
+  useAddPhotoMutation,
+  usePinPhotoMutation,
+  useRemovePhotoMutation,
 } = api;

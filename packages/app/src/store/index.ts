@@ -3,8 +3,9 @@ import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
 import { benchReducer } from './bench';
 import { keptSettings } from './kept';
-import { listeners } from './saving';
 import { settingsReducer } from './settings';
+import { surveyReducer } from './survey';
+import { listeners } from './surveying';
 import { traceReducer } from './trace';
 import { editsReducer, savingReducer } from './work';
 
@@ -16,6 +17,7 @@ export function makeStore() {
       edits: editsReducer,
       saving: savingReducer,
       settings: settingsReducer,
+      survey: surveyReducer,
       trace: traceReducer,
     },
     preloadedState: { settings: keptSettings() },

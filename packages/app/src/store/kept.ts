@@ -7,6 +7,8 @@ import type { Circuit } from '@zygostat/core/circuit';
 import { parseCircuit } from '@zygostat/core/circuit';
 import { METER_MODES } from '@zygostat/core/network';
 import { METER_OHMS } from '@zygostat/core/standards';
+import type { Survey } from '@zygostat/core/survey';
+import { surveyProblems } from '@zygostat/core/survey';
 import * as yup from 'yup';
 import type { Bench } from './bench';
 import type { Setting, Settings } from './settings';
@@ -119,6 +121,19 @@ export function keptSettings(): Settings {
     (CHOICES[name as Setting] as readonly unknown[] | undefined)?.includes(value),
   );
   return { ...DEFAULTS, ...Object.fromEntries(kept) };
+}
+
+/** Survey answers the server has not acknowledged. */
+export function keptSurvey(jobId: string): { base: number; survey: Survey } | undefined {
+  const found = read(`survey.${jobId}`);
+  if (typeof found !== 'object' || found === null || !('base' in found) || !('survey' in found))
+    return undefined;
+  if (typeof found.base !== 'number' || surveyProblems(found.survey).length > 0) return undefined;
+  return { base: found.base, survey: found.survey as Survey };
+}
+
+export function keepSurvey(jobId: string, kept: { base: number; survey: Survey } | undefined): void {
+  write(`survey.${jobId}`, kept);
 }
 
 export function keepSettings(settings: Settings): void {

@@ -11,6 +11,8 @@ import type { Spot } from './shapes';
 export const LADDER = {
   margin: 18,
   stop: 44,
+  /** From the rail to the first piece, so that a tag has room. */
+  lead: 18,
   /** Wide enough for a name over it. */
   symbol: 92,
   /** From a rung to the next, and from a way to the way beside it. */
@@ -82,6 +84,14 @@ interface Pen extends Spot {
   point: string | null;
 }
 
+/** A pen that has left the rail by the lead. */
+const leadIn = (spot: Spot, point: string | null): Pen => ({
+  x: spot.x + LADDER.lead,
+  y: spot.y,
+  since: spot,
+  point,
+});
+
 const penAt = (spot: Spot, point: string | null): Pen => ({ ...spot, since: spot, point });
 
 const widthOf = (pieces: readonly Piece[]) =>
@@ -91,7 +101,8 @@ const widthOf = (pieces: readonly Piece[]) =>
   );
 
 const middleWidth = ({ ways }: Rung) => Math.max(0, ...ways.map(widthOf));
-const rungWidth = (rung: Rung) => widthOf(rung.before) + middleWidth(rung) + widthOf(rung.after);
+const rungWidth = (rung: Rung) =>
+  LADDER.lead + widthOf(rung.before) + middleWidth(rung) + widthOf(rung.after);
 const rungHeight = ({ ways }: Rung) => LADDER.rung + Math.max(0, ways.length - 1) * LADDER.way;
 
 /** Longest line over a symbol, characters of condensed type. */
@@ -186,7 +197,7 @@ class Drawing {
 export function layLadder(network: Network, least = 0): Ladder {
   const sections = sectionsOf(network);
   const drawing = new Drawing();
-  const trunkWidth = ({ trunk }: Section) => widthOf(trunk) + LADDER.symbol + LADDER.stop;
+  const trunkWidth = ({ trunk }: Section) => LADDER.lead + widthOf(trunk) + LADDER.symbol + LADDER.stop;
   const inner = Math.max(
     least - 2 * LADDER.margin,
     ...sections.flatMap((section) => [trunkWidth(section), ...section.rungs.map(rungWidth)]),
@@ -199,7 +210,7 @@ export function layLadder(network: Network, least = 0): Ladder {
     const top = y + LADDER.rung / 2;
     // The trunk is drawn from the rail back to its supply, which closes the loop to the other rail.
     const trunk = [...section.trunk].reverse();
-    const lead = drawing.pieces(trunk, penAt({ x: left, y: top }, null));
+    const lead = drawing.pieces(trunk, leadIn({ x: left, y: top }, null));
     const middle = lead.x + LADDER.symbol / 2;
     const { supply, title } = section;
     drawing.wire(lead.since, { x: middle - SYMBOL_REACH, y: top }, lead.point);
@@ -219,7 +230,7 @@ export function layLadder(network: Network, least = 0): Ladder {
     const railPoint = section.trunk.findLast((piece) => piece.type === 'stop')?.stop.point ?? null;
     for (const rung of section.rungs) {
       const at = y + LADDER.rung / 2;
-      const before = drawing.pieces(rung.before, penAt({ x: left, y: at }, railPoint));
+      const before = drawing.pieces(rung.before, leadIn({ x: left, y: at }, railPoint));
       const beside = rung.ways.length > 0 ? drawing.ways(rung.ways, before, middleWidth(rung)) : before;
       const after = drawing.pieces(rung.after, beside);
       drawing.wire(after.since, { x: right, y: at }, after.point);

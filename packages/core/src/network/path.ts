@@ -17,39 +17,100 @@ export interface Step {
 const OPEN_COST = 1000;
 const LOAD_COST = 100_000;
 
-/** Cheapest way between two nodes over wires and contacts, open ones included. */
-function route(network: Network, choice: Choice, start: number, goal: number, avoid: number): Step[] | null {
-  const cost = new Map<number, number>([[start, 0]]);
-  const came = new Map<number, Step>();
-  const open = new Set([start]);
-  const edges = new Map<number, number[]>();
-  network.branches.forEach(({ nature, nodes }, b) => {
-    if (b === avoid || (nature !== 'path' && nature !== 'load')) return;
+interface Edge {
+  branch: number;
+  to: number;
+}
+
+/** Wires, contacts and loads that leave each node; worked out once for a network. */
+const known = new WeakMap<Network, readonly (readonly Edge[])[]>();
+
+function edgesOf(network: Network): readonly (readonly Edge[])[] {
+  const found = known.get(network);
+  if (found) return found;
+  const edges: Edge[][] = network.nodes.map(() => []);
+  network.branches.forEach(({ nature, nodes }, branch) => {
+    if (nature !== 'path' && nature !== 'load') return;
     const [a, z] = nodes as [number, number];
     if (a < 0 || z < 0) return;
-    for (const node of [a, z]) edges.set(node, [...(edges.get(node) ?? []), b]);
+    edges[a]!.push({ branch, to: z });
+    edges[z]!.push({ branch, to: a });
   });
-  while (open.size > 0) {
-    const node = [...open].reduce((best, next) => (cost.get(next)! < cost.get(best)! ? next : best));
-    if (node === goal) break;
-    open.delete(node);
-    for (const b of edges.get(node) ?? []) {
-      const branch = network.branches[b]!;
-      const to = branch.nodes[0] === node ? branch.nodes[1]! : branch.nodes[0]!;
-      const closed = admittanceOf(branch, choice[b]!, 'dc').re > 0;
-      const step = branch.nature === 'load' ? LOAD_COST : closed ? 1 : OPEN_COST;
-      const total = cost.get(node)! + step;
-      if (total >= (cost.get(to) ?? Infinity)) continue;
-      cost.set(to, total);
-      came.set(to, { branch: b, from: node, to, closed });
-      open.add(to);
+  known.set(network, edges);
+  return edges;
+}
+
+/** A binary heap of nodes by cost. */
+class Heap {
+  private readonly items: { node: number; cost: number }[] = [];
+  get isEmpty(): boolean {
+    return this.items.length === 0;
+  }
+  push(node: number, cost: number): void {
+    const { items } = this;
+    let at = items.push({ node, cost }) - 1;
+    for (let up = (at - 1) >> 1; at > 0 && items[up]!.cost > items[at]!.cost; up = (at - 1) >> 1) {
+      [items[up], items[at]] = [items[at]!, items[up]!];
+      at = up;
     }
   }
-  if (!came.has(goal) && start !== goal) return null;
-  const steps: Step[] = [];
-  for (let node = goal; node !== start; node = steps[0]!.from) steps.unshift(came.get(node)!);
-  return steps.some(({ branch }) => network.branches[branch]!.nature === 'load') ? null : steps;
+  pop(): { node: number; cost: number } {
+    const { items } = this;
+    const top = items[0]!;
+    const last = items.pop()!;
+    if (items.length === 0) return top;
+    items[0] = last;
+    for (let at = 0; ;) {
+      const [left, right] = [2 * at + 1, 2 * at + 2];
+      let least = at;
+      if (left < items.length && items[left]!.cost < items[least]!.cost) least = left;
+      if (right < items.length && items[right]!.cost < items[least]!.cost) least = right;
+      if (least === at) return top;
+      [items[least], items[at]] = [items[at]!, items[least]!];
+      at = least;
+    }
+  }
 }
+
+/** The cheapest ways from one node to all others over wires and contacts, open ones included. */
+interface Ways {
+  cost: Float64Array;
+  came: (Step | undefined)[];
+}
+
+function waysFrom(network: Network, choice: Choice, start: number, avoid: number): Ways {
+  const edges = edgesOf(network);
+  const cost = new Float64Array(network.nodes.length).fill(Infinity);
+  const came: (Step | undefined)[] = [];
+  const heap = new Heap();
+  cost[start] = 0;
+  heap.push(start, 0);
+  while (!heap.isEmpty) {
+    const { node, cost: reached } = heap.pop();
+    if (reached > cost[node]!) continue;
+    for (const { branch: b, to } of edges[node]!) {
+      if (b === avoid) continue;
+      const branch = network.branches[b]!;
+      const closed = admittanceOf(branch, choice[b]!, 'dc').re > 0;
+      const total = reached + (branch.nature === 'load' ? LOAD_COST : closed ? 1 : OPEN_COST);
+      if (total >= cost[to]!) continue;
+      cost[to] = total;
+      came[to] = { branch: b, from: node, to, closed };
+      heap.push(to, total);
+    }
+  }
+  return { cost, came };
+}
+
+/** Steps from where the ways begin to a node. */
+function stepsTo({ came }: Ways, goal: number): Step[] {
+  const steps: Step[] = [];
+  for (let step = came[goal]; step; step = came[step.from]) steps.unshift(step);
+  return steps;
+}
+
+const backwards = (steps: readonly Step[]): Step[] =>
+  [...steps].reverse().map(({ from, to, ...step }) => ({ ...step, from: to, to: from }));
 
 /**
  * Pairs of nodes a load may be fed from: each transformer's hot and common, each
@@ -80,26 +141,40 @@ export interface LoadPath {
  * that a person sees where the way stops. `null` when no wiring leads there.
  */
 export function loadPath(network: Network, choice: Choice, load: number): LoadPath | null {
-  const [a, z] = network.branches[load]!.nodes as [number, number];
-  let best: LoadPath | null = null;
-  const weigh = ({ steps }: LoadPath) =>
-    steps.length + OPEN_COST * steps.filter(({ closed }) => !closed).length;
-  for (const [hot, common] of polesOf(network))
-    for (const [enter, leave] of [
-      [a, z],
-      [z, a],
-    ] as const) {
-      const there = route(network, choice, hot, enter, load);
-      const back = route(network, choice, leave, common, load);
-      if (!there || !back) continue;
-      const closed = admittanceOf(network.branches[load]!, choice[load]!, 'dc').re > 0;
-      const whole = {
-        steps: [...there, { branch: load, from: enter, to: leave, closed }, ...back],
-        load,
-        hot,
-        common,
-      };
-      if (!best || weigh(whole) < weigh(best)) best = whole;
-    }
-  return best;
+  const ends = network.branches[load]!.nodes as [number, number];
+  if (ends.some((node) => node < 0)) return null;
+  const [fromA, fromZ] = ends.map((node) => waysFrom(network, choice, node, load)) as [Ways, Ways];
+  const candidates = polesOf(network).flatMap(([hot, common]) =>
+    (
+      [
+        [fromA, fromZ, ends[0], ends[1]],
+        [fromZ, fromA, ends[1], ends[0]],
+      ] as const
+    ).map(([feed, back, enter, leave]) => ({
+      hot,
+      common,
+      feed,
+      back,
+      enter,
+      leave,
+      cost: feed.cost[hot]! + back.cost[common]!,
+    })),
+  );
+  const best = candidates.reduce<(typeof candidates)[number] | null>(
+    (least, next) => (least === null || next.cost < least.cost ? next : least),
+    null,
+  );
+  // A way through another load is no way.
+  if (best === null || best.cost >= LOAD_COST) return null;
+  const closed = admittanceOf(network.branches[load]!, choice[load]!, 'dc').re > 0;
+  return {
+    steps: [
+      ...backwards(stepsTo(best.feed, best.hot)),
+      { branch: load, from: best.enter, to: best.leave, closed },
+      ...stepsTo(best.back, best.common),
+    ],
+    load,
+    hot: best.hot,
+    common: best.common,
+  };
 }

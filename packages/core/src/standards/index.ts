@@ -1,5 +1,6 @@
 /** Tables and formulas of the trade, each with its source beside it. */
 export * from './colours';
 export * from './limits';
+export * from './motor';
 export * from './units';
 export * from './wire';

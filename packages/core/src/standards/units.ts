@@ -12,3 +12,14 @@ export function celsiusToFahrenheit(celsius: number): number {
 export function fahrenheitToCelsius(fahrenheit: number): number {
   return ((fahrenheit - 32) * 5) / 9;
 }
+
+/** Absolute zero, °C: SI Brochure, 9th edition, 2.3.1. */
+const ABSOLUTE_ZERO_C = -273.15;
+
+export const celsiusToKelvin = (celsius: number): number => celsius - ABSOLUTE_ZERO_C;
+
+/** A difference in kelvin as a difference in °F. */
+export const kelvinToFahrenheitStep = (kelvin: number): number => (kelvin * 9) / 5;
+
+/** A share as a whole percentage, the way a nameplate's load is quoted. */
+export const percent = (share: number): number => Math.round(share * 100);

@@ -61,12 +61,41 @@ function pickFile(): Promise<string | null> {
   });
 }
 
-type Source = { template: string } | { circuit: Circuit };
+type Source = { survey: true } | { template: string } | { circuit: Circuit };
+
+interface ChoiceProps {
+  title: string;
+  summary: string;
+  chosen: boolean;
+  onPress: () => void;
+}
+
+/** One way to begin. */
+function Choice({ title, summary, chosen, onPress }: ChoiceProps) {
+  const t = useTokens();
+  return (
+    <Pressable
+      role="radio"
+      aria-checked={chosen}
+      aria-label={title}
+      onPress={onPress}
+      style={[styles.template, { backgroundColor: t.card, borderColor: chosen ? t.copper : t.line }]}
+    >
+      <View style={[styles.dot, { borderColor: chosen ? t.copper : t.mute }]}>
+        {chosen ? <View style={[styles.dotFill, { backgroundColor: t.copper }]} /> : null}
+      </View>
+      <View style={styles.grow}>
+        <Words kind="strong">{title}</Words>
+        <Words kind="small">{summary}</Words>
+      </View>
+    </Pressable>
+  );
+}
 
 /** A new job: what it is called, where it is, and which system stands there. */
 export function NewJob() {
   const t = useTokens();
-  const [source, setSource] = useState<Source>({ template: TEMPLATES[0]!.id });
+  const [source, setSource] = useState<Source>({ survey: true });
   const [problems, setProblems] = useState<readonly string[]>([]);
   const { data: sites } = useListSitesQuery(undefined);
   const [createJob, { isLoading, error }] = useCreateJobMutation();
@@ -88,7 +117,9 @@ export function NewJob() {
   };
   const create = handleSubmit(async (answers) => {
     const result = await createJob({ ...answers, ...source });
-    if (result.data) router.replace({ pathname: '/job/[id]', params: { id: result.data.id } });
+    if (!result.data) return;
+    const { id } = result.data;
+    router.replace({ pathname: 'survey' in source ? '/job/[id]/survey' : '/job/[id]', params: { id } });
   });
   const chosen = 'template' in source ? source.template : null;
   return (
@@ -113,26 +144,20 @@ export function NewJob() {
           What stands there
         </Words>
         <View role="radiogroup" aria-label="System" style={styles.templates}>
+          <Choice
+            title="Survey it"
+            summary="Look, answer a few questions, record the landings: the circuit is built from that."
+            chosen={'survey' in source}
+            onPress={() => setSource({ survey: true })}
+          />
           {TEMPLATES.map(({ id, title, summary }) => (
-            <Pressable
+            <Choice
               key={id}
-              role="radio"
-              aria-checked={chosen === id}
-              aria-label={title}
+              title={title}
+              summary={summary}
+              chosen={chosen === id}
               onPress={() => setSource({ template: id })}
-              style={[
-                styles.template,
-                { backgroundColor: t.card, borderColor: chosen === id ? t.copper : t.line },
-              ]}
-            >
-              <View style={[styles.dot, { borderColor: chosen === id ? t.copper : t.mute }]}>
-                {chosen === id ? <View style={[styles.dotFill, { backgroundColor: t.copper }]} /> : null}
-              </View>
-              <View style={styles.grow}>
-                <Words kind="strong">{title}</Words>
-                <Words kind="small">{summary}</Words>
-              </View>
-            </Pressable>
+            />
           ))}
         </View>
         <Act

@@ -1,5 +1,7 @@
 import { router } from 'expo-router';
-import { useEffect } from 'react';
+import type { PropsWithChildren } from 'react';
+import { createContext, useContext, useEffect, useMemo } from 'react';
+import type { Circuit } from '@zygostat/core/circuit';
 import { StyleSheet, View } from 'react-native';
 import { ActivityIndicator } from 'react-native-paper';
 import { useStore } from 'react-redux';
@@ -14,7 +16,6 @@ import { traceOpened } from '../../store/trace';
 import { opened, takeUp } from '../../store/work';
 import { useTokens } from '../../theme';
 import { Act, Words } from '../basics';
-import { Trace } from '../trace/Trace';
 
 /** Puts a freshly read job on the bench, with any edit of it the server has not had yet. */
 function useLoadJob(id: string, fresh: OpenedJob | undefined): boolean {
@@ -41,13 +42,29 @@ function useLoadJob(id: string, fresh: OpenedJob | undefined): boolean {
   return ready;
 }
 
-/** A job by its id: loading, missing, or live. */
-export function OpenJob({ id }: { id: string }) {
+interface Opened {
+  job: OpenedJob;
+  /** As it stands on the bench, edits included. */
+  circuit: Circuit;
+}
+
+const OpenedContext = createContext<Opened | null>(null);
+
+/** The job that is open, for the places inside it. */
+export function useOpenedJob(): Opened {
+  const opened = useContext(OpenedContext);
+  if (!opened) throw new Error('useOpenedJob is for the places of an open job');
+  return opened;
+}
+
+/** Opens a job for the places inside it: loading, missing, or live. */
+export function OpenJob({ id, children }: PropsWithChildren<{ id: string }>) {
   const t = useTokens();
   const { data: job, error, isFetching, refetch } = useOpenJobQuery(id, { refetchOnMountOrArgChange: true });
   const ready = useLoadJob(id, isFetching ? undefined : job);
   const circuit = useAppSelector(({ edits }) => edits.present.circuit);
-  if (job && ready && circuit) return <Trace job={job} circuit={circuit} />;
+  const opened = useMemo(() => (job && ready && circuit ? { job, circuit } : null), [job, ready, circuit]);
+  if (opened) return <OpenedContext.Provider value={opened}>{children}</OpenedContext.Provider>;
   return (
     <View style={[styles.page, { backgroundColor: t.paper }]} role="main">
       {error ? (

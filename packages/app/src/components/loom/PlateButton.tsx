@@ -60,9 +60,9 @@ export const PlateButton = memo(function PlateButton({
 });
 
 const styles = StyleSheet.create({
-  plate: { position: 'absolute', paddingLeft: 8, paddingRight: 0, justifyContent: 'center' },
+  plate: { position: 'absolute', paddingLeft: 6, paddingRight: 0, justifyContent: 'center' },
   operable: { borderWidth: 1.5, borderRadius: 12, paddingLeft: 5 },
-  label: { fontSize: 16.5, lineHeight: 18 },
+  label: { fontSize: 15.5, lineHeight: 17 },
   notes: { flexDirection: 'row', gap: 8 },
   note: { fontSize: 14.5, lineHeight: 17 },
 });

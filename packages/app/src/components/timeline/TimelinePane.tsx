@@ -19,24 +19,36 @@ const CALLS: Record<Call, string> = { cool: 'Cool', heat: 'Heat', fan: 'Fan' };
 /** The call lasts as long as most waits take twice over; the rest is for what runs on. Seconds. */
 const RUN = { call: 900, until: 1200 };
 
+/** Changes shown before the rest is asked for; loads come first. */
+const FIRST = 4;
+
 /** What changed at the instant under the cursor, and why. */
 function Reasons({ timeline, at }: { timeline: Timeline; at: number }) {
   const t = useTokens();
   const instant = instantAt(timeline, at);
+  const [all, setAll] = useState(false);
   const changes = eventfulLanes(timeline).flatMap(({ id, title, spans }) =>
     spans
       .filter(({ from, why }) => from === instant.at && why !== 'at the start')
       .map(({ text, why }) => ({ id, line: `${title} ${text}: ${why}` })),
   );
+  const shown = all ? changes : changes.slice(0, FIRST);
   return (
     <View style={[styles.reasons, { backgroundColor: t.card, borderColor: t.line }]} aria-live="polite">
       <Words kind="strong">{`At ${showDuration(instant.at)}`}</Words>
       {changes.length === 0 ? <Words kind="small">Nothing changes.</Words> : null}
-      {changes.map(({ id, line }) => (
+      {shown.map(({ id, line }) => (
         <Words key={id} kind="small" color={t.ink}>
           {line}
         </Words>
       ))}
+      {changes.length > FIRST ? (
+        <Act
+          label={all ? 'Fewer' : `All ${changes.length} changes`}
+          look="plain"
+          onPress={() => setAll(!all)}
+        />
+      ) : null}
     </View>
   );
 }

@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { showDuration } from '../../bench/show';
 import { pickedUp } from '../../store/trace';
-import { probeArmed } from '../../store/bench';
+import { probeArmed, resumed } from '../../store/bench';
 import { useTokens } from '../../theme';
 import { Act, Words } from '../basics';
 
@@ -12,6 +12,7 @@ export function StatusLine({ onSkip }: { onSkip: () => void }) {
   const dispatch = useAppDispatch();
   const view = useAppSelector(({ bench }) => bench.view);
   const armed = useAppSelector(({ bench }) => bench.armed);
+  const paused = useAppSelector(({ bench }) => bench.paused);
   const carried = useAppSelector(({ trace }) => trace.carried);
   const failure = useAppSelector(({ bench }) => bench.failure);
   const status = view?.status;
@@ -44,7 +45,11 @@ export function StatusLine({ onSkip }: { onSkip: () => void }) {
         </Words>
         {inHand ? null : (
           <Words kind="small" color={t.ink} lines={2}>
-            {failure ? 'Undo the last change, or reload the page.' : (status?.next ?? '')}
+            {failure
+              ? 'Undo the last change, or reload the page.'
+              : paused
+                ? `Held at ${showDuration(view?.now ?? 0)} on the timeline.`
+                : (status?.next ?? '')}
           </Words>
         )}
       </View>
@@ -57,6 +62,8 @@ export function StatusLine({ onSkip }: { onSkip: () => void }) {
             dispatch(pickedUp(null));
           }}
         />
+      ) : paused ? (
+        <Act label="Go on" hint="Let time go on from here" look="plain" onPress={() => dispatch(resumed())} />
       ) : status?.until !== undefined ? (
         <Act label="Skip" hint="Skip ahead to the end of the wait" look="plain" onPress={onSkip} />
       ) : null}

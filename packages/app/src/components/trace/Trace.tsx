@@ -13,6 +13,7 @@ import { useTokens, useWide } from '../../theme';
 import { Act, Words } from '../basics';
 import { Loom } from '../loom/Loom';
 import { MeterBar } from '../meter/MeterBar';
+import { PlacesBar } from '../places/PlacesBar';
 import { CallStrip } from './CallStrip';
 import { PathPane } from './PathPane';
 import { ReadingsPane } from './ReadingsPane';
@@ -33,6 +34,7 @@ const PANES: Record<Pane, string> = {
   ladder: 'Ladder',
   path: 'Path',
   time: 'Time',
+  // Short for five tabs side by side; a screen reader hears it whole.
   readings: 'Log',
 };
 
@@ -89,6 +91,7 @@ function PaneTabs({ panes }: { panes: readonly Pane[] }) {
         <Act
           key={name}
           label={PANES[name]}
+          hint={name === 'readings' ? 'Readings' : PANES[name]}
           pressed={name === shown}
           onPress={() => dispatch(paneChosen(name))}
           style={styles.tab}
@@ -170,6 +173,7 @@ export function Trace({ job, circuit }: TraceProps) {
     <View style={[styles.page, { backgroundColor: t.paper }]} role="main">
       {wide ? (
         <View style={styles.wide}>
+          <PlacesBar jobId={job.id} here="trace" />
           <View style={[styles.work, { borderColor: t.line }]}>
             {header}
             <StatusLine onSkip={skip} />
@@ -194,6 +198,7 @@ export function Trace({ job, circuit }: TraceProps) {
           <ScrollView style={styles.grow}>{shown}</ScrollView>
           {meter}
           {pane === 'time' ? null : calls}
+          <PlacesBar jobId={job.id} here="trace" />
         </>
       )}
       <TraceSheet circuit={circuit} job={job} actions={actions} />
@@ -221,6 +226,6 @@ const styles = StyleSheet.create({
   work: { flex: 1, borderRightWidth: 1 },
   bench: { width: 560 },
   centred: { alignItems: 'stretch' },
-  snack: { bottom: 190 },
+  snack: { bottom: 240 },
   snackWide: { bottom: 100 },
 });
