@@ -29,7 +29,7 @@ async function cool(page: Page): Promise<void> {
 test('jobs', async ({ page, server }) => {
   await page.setViewportSize(PHONE);
   await page.goto(server.url);
-  await expect(page.getByRole('link')).toHaveCount(3);
+  await expect(page.getByRole('link')).toHaveCount(4);
   await shoot(page, 'jobs');
   await page.getByRole('button', { name: 'New job' }).click();
   await shoot(page, 'new-job');
@@ -62,4 +62,43 @@ test('trace wide', async ({ page, server }) => {
   await page.getByRole('button', { name: /^Contactor coil/ }).click();
   await probe(page, 'board.Y', 'board.C');
   await shoot(page, 'trace-wide');
+});
+
+test('ladder and timeline of a heat pump', async ({ page, server }) => {
+  await open(page, server, 'Seed loft, Ternwater Nursery', PHONE);
+  await cool(page);
+  await page.getByRole('button', { name: 'Ladder', exact: true }).click();
+  await page.getByTestId('rung-contactor.A1').first().scrollIntoViewIfNeeded();
+  await page.getByTestId('rung-stat.R').first().scrollIntoViewIfNeeded();
+  await shoot(page, 'ladder');
+  await page.getByRole('button', { name: 'Time', exact: true }).click();
+  await page.getByRole('button', { name: 'Run: Heat' }).click();
+  await page.getByRole('button', { name: 'Later event' }).click();
+  await page.getByTestId('scrub').scrollIntoViewIfNeeded();
+  await shoot(page, 'timeline');
+});
+
+test('ladder wide', async ({ page, server }) => {
+  await open(page, server, 'Seed loft, Ternwater Nursery', WIDE);
+  await cool(page);
+  await page.getByRole('button', { name: 'Ladder', exact: true }).click();
+  await page.getByTestId('rung-contactor.A1').first().scrollIntoViewIfNeeded();
+  await page.getByTestId('rung-stat.R').first().scrollIntoViewIfNeeded();
+  await shoot(page, 'ladder-wide');
+});
+
+test('survey', async ({ page, server }) => {
+  await page.setViewportSize(PHONE);
+  const made = await page.request.post(`${server.url}/api/jobs`, {
+    data: { name: 'Packing shed', site: 'Quince Orchard', survey: true },
+  });
+  const { id } = (await made.json()) as { id: string };
+  await page.goto(`${server.url}/job/${id}/survey`);
+  for (const answer of ['Yes', 'Yes', 'Yes'])
+    await page.getByRole('button', { name: answer, exact: true }).click();
+  await shoot(page, 'identify');
+  await page.getByRole('button', { name: 'Use Furnace with air conditioner', exact: true }).click();
+  for (const colour of ['red', 'yellow', 'green'])
+    await page.getByRole('button', { name: colour, exact: true }).click();
+  await shoot(page, 'as-found');
 });

@@ -262,7 +262,7 @@ describe('the house rules of the server', () => {
     loadDemo(fresh.db);
     const jobs = (await request(fresh.app).get('/api/jobs')).body as { notes: string }[];
     fresh.stop();
-    expect(jobs).toHaveLength(3);
+    expect(jobs).toHaveLength(4);
     expect(jobs.filter(({ notes }) => notes.includes('WIRED WRONG ON PURPOSE'))).toHaveLength(1);
   });
 });

@@ -23,8 +23,9 @@ const survey = createSlice({
     /** An answer given, or taken back with `null`. */
     answered: (state, { payload }: PayloadAction<{ feature: Feature; answer: Answer | null }>) => {
       const { feature, answer } = payload;
-      if (answer === null) delete state.survey.answers[feature];
-      else state.survey.answers[feature] = answer;
+      const others = Object.entries(state.survey.answers).filter(([name]) => name !== feature);
+      const given = answer === null ? others : [...others, [feature, answer] as const];
+      state.survey.answers = Object.fromEntries(given);
     },
     surveyChanged: (state, { payload }: PayloadAction<Survey>): Surveying => ({ ...state, survey: payload }),
     surveySaved: (state, { payload }: PayloadAction<Partial<Pick<Surveying, 'base' | 'state'>>>) => ({

@@ -38,7 +38,7 @@ function titlesOf({ devices }: Network): (device: string, load: Load) => string 
   return (device, { title }) => {
     const label = labels.get(device)!;
     if (title === undefined || (shared.has(title) && alone.has(device))) return label;
-    return shared.has(title) ? `${label}: ${title.toLowerCase()}` : title;
+    return shared.has(title) ? `${label}: ${title.charAt(0).toLowerCase()}${title.slice(1)}` : title;
   };
 }
 

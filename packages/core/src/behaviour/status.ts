@@ -7,7 +7,16 @@ import { waitsOf } from './advance';
 import type { LoadReading } from './loads';
 import { readLoads, readTransformers } from './loads';
 import type { Scene, ShowCelsius } from './scene';
-import { CALL_NAMES, CALL_VOLTS, capital, labelOf, listed, thermostatsOf, whereItStops } from './scene';
+import {
+  CALL_NAMES,
+  CALL_VOLTS,
+  capital,
+  inSentence,
+  labelOf,
+  listed,
+  thermostatsOf,
+  whereItStops,
+} from './scene';
 import type { Inputs, Settled } from './settle';
 import { explainShort } from './short';
 
@@ -90,7 +99,7 @@ function crossed(scene: Scene, active: ReadonlySet<Call>): Status | null {
       (load) => load.serves === other && load.energised && !runsOn(scene, load),
     );
     if (wrong.length === 0) continue;
-    const on = listed(wrong.map(({ title }) => title.toLowerCase()));
+    const on = listed(wrong.map(({ title }) => inSentence(title)));
     return active.has(asked)
       ? {
           tone: 'fault',
@@ -160,8 +169,8 @@ function stopped(scene: Scene, active: ReadonlySet<Call>): Status | null {
     const stop = whereItStops(scene, wanted[0]!.branch);
     return {
       tone: 'fault',
-      text: `${CALL_NAMES[serves]} called; ${stop ?? `too few volts reach the ${wanted[0]!.title.toLowerCase()}`}`,
-      next: `Open the path of ${wanted[0]!.title.toLowerCase()} and follow the volts.`,
+      text: `${CALL_NAMES[serves]} called; ${stop ?? `too few volts reach the ${inSentence(wanted[0]!.title)}`}`,
+      next: `Open the path of ${inSentence(wanted[0]!.title)} and follow the volts.`,
     };
   }
   return null;
@@ -191,7 +200,7 @@ function overloaded(scene: Scene): Status | null {
 }
 
 function running(scene: Scene, active: ReadonlySet<Call>): Status | null {
-  const on = scene.loads.filter(({ energised }) => energised).map(({ title }) => title.toLowerCase());
+  const on = scene.loads.filter(({ energised }) => energised).map(({ title }) => inSentence(title));
   if (on.length === 0) return null;
   const called = [...active]
     .filter((serves) => serves !== 'fan' || active.size === 1)

@@ -100,7 +100,7 @@ const widthOf = (pieces: readonly Piece[]) =>
     0,
   );
 
-const middleWidth = ({ ways }: Rung) => Math.max(0, ...ways.map(widthOf));
+const middleWidth = ({ ways }: Rung) => Math.max(0, ...ways.map((way) => LADDER.lead + widthOf(way)));
 const rungWidth = (rung: Rung) =>
   LADDER.lead + widthOf(rung.before) + middleWidth(rung) + widthOf(rung.after);
 const rungHeight = ({ ways }: Rung) => LADDER.rung + Math.max(0, ways.length - 1) * LADDER.way;
@@ -184,7 +184,7 @@ class Drawing {
     ways.forEach((way, i) => {
       const y = pen.y + i * LADDER.way;
       this.wire({ x: start, y: pen.y }, { x: start, y }, pen.point);
-      const drawn = this.pieces(way, penAt({ x: start, y }, pen.point));
+      const drawn = this.pieces(way, leadIn({ x: start, y }, pen.point));
       this.wire(drawn.since, { x: end, y }, drawn.point);
       this.wire({ x: end, y: pen.y }, { x: end, y }, drawn.point);
       if (i === 0) ({ point } = drawn);

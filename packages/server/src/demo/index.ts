@@ -1,8 +1,8 @@
-/** Invented jobs for an empty database: one right, one being changed, one wired wrong on purpose. */
+/** Invented jobs for an empty database: two right, one being changed, one wired wrong on purpose. */
 import { judge } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import { exchange, setCable, setValue } from '@zygostat/core/circuit';
-import { furnaceAirConditioner } from '@zygostat/core/systems';
+import { furnaceAirConditioner, heatPumpWithStrips } from '@zygostat/core/systems';
 import { count } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import type { Db } from '../db/open';
@@ -49,6 +49,19 @@ const DEMO: readonly (NewJob & {
       },
     ),
     readings: [['contactor.A1', 'contactor.A2', 25.4, 0.4, 'Cooling called']],
+  },
+  {
+    name: 'Seed loft',
+    site: 'Ternwater Nursery',
+    system: 'Two-stage heat pump with strips',
+    notes:
+      'Two-stage heat pump over strips. The defrost board was changed last winter; watch a defrost on Time.',
+    circuit: renameStations(heatPumpWithStrips('Seed loft', { stages: 'two' }), {
+      hall: 'Loft landing',
+      plant: 'Boot room',
+      yard: 'Potting yard',
+    }),
+    readings: [['board.R', 'board.C', 26.2, 25.8, 'No call']],
   },
   {
     name: 'Clubroom',

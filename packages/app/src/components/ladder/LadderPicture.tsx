@@ -7,6 +7,7 @@ import type { Ladder, LadderStop, LadderSymbol, LadderWire, SymbolStyle } from '
 import { symbolStrokes } from '@zygostat/core/drawing';
 import type { Standing } from '@zygostat/core/network';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
+import { isLoadOn } from '../../bench/live';
 import { showVolts } from '../../bench/show';
 import { FONTS, useTokens } from '../../theme';
 import { WireShape } from '../loom/WireShape';
@@ -121,11 +122,8 @@ export function LadderPicture({ ladder, circuit, view, style, scale, onStud }: L
   const t = useTokens();
   const standing = (point: string | null): Standing =>
     point === null ? 'dead' : (view?.points[point]?.standing ?? 'dead');
-  const energised = new Set(
-    view?.loads.flatMap(({ device, id, energised: on }) => (on ? [`${device}/${id}`] : [])),
-  );
   const isOn = ({ type, id, restsClosed }: LadderSymbol) =>
-    type === 'contact' ? (view?.contacts[id] ?? restsClosed) : energised.has(id);
+    type === 'contact' ? (view?.contacts[id] ?? restsClosed) : isLoadOn(view, id);
   const [width, height] = [ladder.width * scale, ladder.height * scale];
   return (
     <View style={{ width, height }}>

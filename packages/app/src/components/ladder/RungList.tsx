@@ -3,6 +3,7 @@ import type { BenchView } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import { findConductor, findDevice } from '@zygostat/core/circuit';
 import type { Ladder, Piece, Rung } from '@zygostat/core/drawing';
+import { isLoadOn } from '../../bench/live';
 import { useTokens } from '../../theme';
 import { Act, Words } from '../basics';
 
@@ -65,10 +66,7 @@ function Pieces({
 /** The ladder as a list, for narrow screens and screen readers. */
 export function RungList({ ladder, ...rest }: RungListProps) {
   const t = useTokens();
-  const live = new Set(
-    rest.view?.loads.flatMap(({ device, id, energised }) => (energised ? [`${device}/${id}`] : [])),
-  );
-  const isLive = ({ id }: Rung) => live.has(id);
+  const isLive = ({ id }: Rung) => isLoadOn(rest.view, id);
   return (
     <View style={styles.list}>
       {ladder.sections.map((section) => (
