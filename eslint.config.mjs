@@ -10,6 +10,7 @@ const CORE_ORDER = [
   'network',
   'behaviour',
   'systems',
+  'prove',
   'survey',
   'drawing',
   'formats',

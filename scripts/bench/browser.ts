@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { CHROMIUM } from '../../e2e/chromium';
+import { surveyFurnace } from '../../e2e/survey';
 import { median, report } from './report';
 
 const ROOT = join(__dirname, '../..');
@@ -82,6 +83,18 @@ async function main(): Promise<void> {
       median(times),
       'ms',
       `fan call to loom repainted, CPU slowed ${SLOWDOWN}×, median of ${TAPS} (${Math.round(Math.min(...times))}–${Math.round(Math.max(...times))}); aim ≤ 100`,
+    );
+    await network.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+    const made = await page.request.post(`${URL_BASE}/api/jobs`, {
+      data: { name: 'Survey', site: 'Bench', survey: true },
+    });
+    await page.goto(`${URL_BASE}/job/${((await made.json()) as { id: string }).id}/survey`);
+    await page.getByRole('button', { name: 'Yes', exact: true }).waitFor();
+    report(
+      'survey_taps',
+      await surveyFurnace(page),
+      'taps',
+      'a plain furnace with air conditioner, from the first question to the last landing; aim ≤ 25',
     );
   } finally {
     await browser.close();

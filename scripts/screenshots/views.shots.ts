@@ -94,7 +94,7 @@ test('survey', async ({ page, server }) => {
   });
   const { id } = (await made.json()) as { id: string };
   await page.goto(`${server.url}/job/${id}/survey`);
-  for (const answer of ['Yes', 'Yes', 'Yes'])
+  for (const answer of ['No', 'Yes', 'Yes', 'Yes'])
     await page.getByRole('button', { name: answer, exact: true }).click();
   await shoot(page, 'identify');
   await page.getByRole('button', { name: 'Use Furnace with air conditioner', exact: true }).click();

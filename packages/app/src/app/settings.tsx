@@ -1,5 +1,13 @@
-import { Settings } from '../components/settings/Settings';
+import { lazy } from 'react';
+import { Later } from '../components/places/Later';
+
+// Read when first wanted, so that the first view stays light.
+const Settings = lazy(() => import('../components/settings/Settings'));
 
 export default function SettingsRoute() {
-  return <Settings />;
+  return (
+    <Later>
+      <Settings />
+    </Later>
+  );
 }

@@ -96,6 +96,11 @@ export function removeDevice(circuit: Circuit, deviceId: string): Circuit {
   };
 }
 
+/** A link id that is not taken. */
+export function freeLinkId({ links }: Circuit): string {
+  for (let i = 1; ; i++) if (!links.some(({ id }) => id === `jumper${i}`)) return `jumper${i}`;
+}
+
 /** Joins terminals with a jumper or a splice. */
 export function addLink(circuit: Circuit, link: Link): Circuit {
   need(!circuit.links.some(({ id }) => id === link.id), `There is already a link "${link.id}".`);

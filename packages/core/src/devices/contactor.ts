@@ -29,7 +29,7 @@ export const contactor = defineDevice({
       { cool: 'A compressor', pump: 'A heat pump’s compressor', heat: 'Heat', fan: 'A fan' },
       'cool',
     ),
-    ...coilParams(7.5, 45),
+    ...coilParams(7.5, 40),
   },
   settings: {},
   controls: {},

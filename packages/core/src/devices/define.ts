@@ -1,5 +1,5 @@
 import type { Element, Position } from './element';
-import type { FieldSet, Values, ValuesOf } from './fields';
+import type { FieldSet, Value, Values, ValuesOf } from './fields';
 
 /** What a terminal is for; the drawings and the wording follow it. */
 export type Role =
@@ -99,6 +99,14 @@ export interface Protection {
   event?: string;
 }
 
+/** A control that trips the device when something is wrong, and what must not run while it is tripped. */
+export interface Safety {
+  control: string;
+  tripped: Value;
+  /** `compressor` by itself, or `chilled` water, where a coil on the way may stay energised. */
+  stops: readonly ('cool' | 'heat' | 'fan' | 'compressor' | 'chilled')[];
+}
+
 export interface FaultMode {
   mode: string;
   title: string;
@@ -134,6 +142,7 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   /** For whatever holds a reversing valve: the way the refrigerant is driven. Defrost is part of heating. */
   turns?(state: M, context: Context<ValuesOf<P>, ValuesOf<S>>): 'cool' | 'heat';
   protects?: Protection;
+  safety?: Safety;
   faults: readonly FaultMode[];
 }
 
@@ -156,6 +165,7 @@ export interface DeviceKind {
   asks?(state: State, moment: Moment): readonly Call[];
   turns?(state: State, context: Context): 'cool' | 'heat';
   protects?: Protection;
+  safety?: Safety;
   faults: readonly FaultMode[];
 }
 

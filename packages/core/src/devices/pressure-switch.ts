@@ -26,5 +26,6 @@ export const pressureSwitch = defineDevice({
           tone: 'tripped',
           detail: `Open on ${params.range} pressure: a refrigeration fault, not a wiring one.`,
         },
+  safety: { control: 'pressure', tripped: 'outside', stops: ['compressor'] },
   faults: [{ mode: 'stuck-open', title: 'Stuck open', likelihood: 1, elements: { contact: 'open' } }],
 });

@@ -84,9 +84,9 @@ describe('ohms', () => {
   ).point;
 
   test('of a coil with its lead lifted', () => {
-    // |Z| = 24² / 45 VA at pick-up, of which 0.6 is resistance: arithmetic.
+    // |Z| = 24² / 40 VA at pick-up, of which 0.6 is resistance: arithmetic.
     const ohms = value(measure(off, probes('ohms', 'contactor.A1', 'contactor.A2')));
-    expect(ohms).toBeCloseTo((24 ** 2 / 45) * 0.6, 1);
+    expect(ohms).toBeCloseTo((24 ** 2 / 40) * 0.6, 1);
   });
 
   // Common practice: R–S is the largest winding reading and the sum of the other two.

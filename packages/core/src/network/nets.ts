@@ -60,6 +60,12 @@ export function secondariesOf(network: Network): Secondary[] {
   );
 }
 
+/** Tells whether two nodes are joined by closed contacts and conductors alone, earth left out. */
+export function joinedBy({ network, choice }: Point): (one: number, other: number) => boolean {
+  const nets = netsOf(network, choice, (nature, earthed) => nature === 'path' && !earthed);
+  return (one, other) => nets.root(one) === nets.root(other);
+}
+
 export interface Survey {
   /** Node whose potential each node is read against; −1 is earth. */
   reference: Int32Array;

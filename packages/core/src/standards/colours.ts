@@ -24,3 +24,10 @@ export const COLOUR_CODES = Object.keys(COLOURS) as ColourCode[];
 export function colourName(code: ColourCode): string {
   return COLOURS[code].name;
 }
+
+/** Line-voltage colours by region: the usual wiring rules there, from memory. */
+export const LINE_COLOURS = {
+  america: { line: ['BK', 'RD'], neutral: 'WH', earth: 'green or bare' },
+  iec: { line: ['BN', 'BK', 'GY'], neutral: 'BU', earth: 'green-yellow' },
+  japan: { line: ['BK', 'RD'], neutral: 'WH', earth: 'green' },
+} as const satisfies Record<string, { line: readonly ColourCode[]; neutral: ColourCode; earth: string }>;

@@ -1,7 +1,4 @@
-/**
- * Customary insulation colours: common practice, a hint and never proof. Line-voltage colours by
- * region follow the usual wiring rules there, from memory.
- */
+/** Customary insulation colours: common practice, a hint and never proof. */
 import type { ColourCode } from '../standards';
 import { COLOUR_CODES } from '../standards';
 
@@ -30,18 +27,6 @@ const BY_MARK: Readonly<Record<string, readonly ColourCode[]>> = {
 const OUTDOOR_PAIR: Readonly<Record<string, readonly ColourCode[]>> = {
   Y: ['RD', 'YE'],
   C: ['WH', 'BU', 'BK'],
-};
-
-export const REGIONS = ['america', 'iec', 'japan'] as const;
-export type Region = (typeof REGIONS)[number];
-
-export const LINE_COLOURS: Record<
-  Region,
-  { line: readonly ColourCode[]; neutral: ColourCode; earth: string }
-> = {
-  america: { line: ['BK', 'RD'], neutral: 'WH', earth: 'green or bare' },
-  iec: { line: ['BN', 'BK', 'GY'], neutral: 'BU', earth: 'green-yellow' },
-  japan: { line: ['BK', 'RD'], neutral: 'WH', earth: 'green' },
 };
 
 /** Colours customary on a mark, the usual one first; none where there is no custom. */

@@ -4,6 +4,7 @@ import { splitTerminal } from '../circuit';
 import { fill, kindOf } from '../devices';
 
 export const FEATURES = [
+  'lineThermostat',
   'outdoorUnit',
   'oneCabinet',
   'reversingValve',
@@ -47,6 +48,8 @@ export function featuresOf(circuit: Circuit): Record<Feature, boolean> {
       return isStat.has(deviceId) ? [mark] : [];
     });
   return {
+    // Every ready system is controlled at 24 V.
+    lineThermostat: false,
     outdoorUnit: compressors.length > 0 && !packaged,
     oneCabinet: packaged,
     reversingValve: devices.some(({ kind }) => kindOf(kind).turns),

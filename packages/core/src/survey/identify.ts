@@ -20,6 +20,13 @@ export interface Question {
 
 export const QUESTIONS: readonly Question[] = [
   {
+    feature: 'lineThermostat',
+    text: 'Is it a line-voltage thermostat?',
+    tell: 'Two or four thick wires under wire nuts in a deep box, marked 120, 208 or 240 V: not thin ones on screws.',
+    yes: 'a line-voltage thermostat',
+    no: 'a 24 V thermostat',
+  },
+  {
     feature: 'outdoorUnit',
     text: 'Is there a unit outdoors joined by refrigerant lines?',
     tell: 'Two copper lines leave the indoor unit, the thick one insulated, and end at a cabinet with a fan outside.',
@@ -151,6 +158,7 @@ export function evidenceFrom(circuit: Circuit): Answers {
   if (landed('RC') && landed('RH')) answers.twoTransformers = 'yes';
   if (['Y2', 'W2'].some(landed)) answers.secondStage = 'yes';
   if (landed('C')) answers.commonAtThermostat = 'yes';
+  if (['R', 'RC', 'RH'].some(landed)) answers.lineThermostat = 'no';
   return answers;
 }
 
@@ -204,6 +212,8 @@ function sureness(shares: ReadonlyMap<string, number>): number {
 
 /** The question that would tell most among the systems still likely; `null` when none is worth a look. */
 export function nextQuestion(answers: Answers): Question | null {
+  // First of all: a line-voltage thermostat is no 24 V control, and must not be taken for one.
+  if (answers.lineThermostat === undefined) return questionOf.get('lineThermostat')!;
   const shares = new Map(rankSystems(answers).map(({ template, share }) => [template, share]));
   if (sureness(shares) >= SURE) return null;
   const open = QUESTIONS.filter(({ feature }) => answers[feature] === undefined).map((question) => ({
@@ -220,6 +230,10 @@ export function nextQuestion(answers: Answers): Question | null {
 
 /** Contradictions in what was answered, when no system fits all of it. */
 export function contradictions(answers: Answers): string[] {
+  if (answers.lineThermostat === 'yes')
+    return [
+      'A line-voltage thermostat switches its load itself: nothing here is 24 V, and no system below fits. It belongs to whoever is licensed for line voltage where you are.',
+    ];
   const [best] = rankSystems(answers);
   return best && best.against.length > 0
     ? [

@@ -75,7 +75,7 @@ export function twoStageFurnace(name: string, commonAtThermostat = true): Circui
         ['statW2', 'BN', 'stat.W2', 'board.W2'],
         commonAtThermostat ? ['statC', 'BU', 'stat.C', 'board.C'] : ['statC', 'BU', null, null],
       ]),
-      furnace({ stages: 'two' }),
+      furnace({ stages: 'two' }, 75),
       panFloat(),
       airConditioner(),
       {

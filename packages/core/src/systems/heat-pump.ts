@@ -65,7 +65,7 @@ export function heatPumpWithStrips(name: string, options: HeatPumpOptions = {}):
 export function dualFuel(name: string): Circuit {
   return circuit(
     name,
-    join(furnace(), heatPump('O', false), {
+    join(furnace({}, 75), heatPump('O', false), {
       stations: [HALL, YARD],
       devices: [
         device(

@@ -4,14 +4,14 @@ import { cable, device } from './build';
 import type { Part } from './outdoor';
 import { PANEL, PLANT } from './outdoor';
 
-/** A furnace with its board, fuse, transformer, door switch and feed. */
-export function furnace(params: Device['params'] = {}): Part {
+/** A furnace with its board, fuse, transformer of so many VA, door switch and feed. */
+export function furnace(params: Device['params'] = {}, va = 40): Part {
   return {
     stations: [PLANT, PANEL],
     devices: [
       device('board', 'furnace-board', 'plant', 'Furnace board', params),
       device('fuse', 'blade-fuse', 'plant', 'Board fuse'),
-      device('xfmr', 'control-transformer', 'plant', 'Transformer'),
+      device('xfmr', 'control-transformer', 'plant', 'Transformer', va === 40 ? {} : { va }),
       device('door', 'door-switch', 'plant', 'Door switch'),
       device('switch', 'service-switch', 'plant', 'Furnace switch'),
       device('furnaceBreaker', 'breaker', 'panel', 'Furnace breaker', { poles: 'one', rating: 15 }),
@@ -41,7 +41,7 @@ export function airHandler(): Part {
     devices: [
       device('board', 'air-handler-board', 'plant', 'Air handler board'),
       device('fuse', 'blade-fuse', 'plant', 'Board fuse'),
-      device('xfmr', 'control-transformer', 'plant', 'Transformer', { va: 50 }),
+      device('xfmr', 'control-transformer', 'plant', 'Transformer', { va: 75 }),
       device('switch', 'service-switch', 'plant', 'Air handler switch', { poles: 'two' }),
       device('handlerBreaker', 'breaker', 'panel', 'Air handler breaker', { poles: 'two', rating: 60 }),
     ],

@@ -3,9 +3,13 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import type { Circuit, End } from '@zygostat/core/circuit';
 import {
   ENDS,
+  addLink,
   findCable,
   findDevice,
+  freeLinkId,
+  marksOf,
   pointName,
+  removeLink,
   setCable,
   setValue,
   splitTerminal,
@@ -194,6 +198,57 @@ function SetUps({ circuit }: { circuit: Circuit }) {
   });
 }
 
+/** Jumpers at a station: those found, and a new one from one terminal to another. */
+function Jumpers({ circuit, station }: { circuit: Circuit; station: string }) {
+  const edit = useSurveyEdit();
+  const [from, setFrom] = useState<string | null>(null);
+  const [adding, setAdding] = useState(false);
+  const terminals = circuit.devices
+    .filter((device) => device.station === station && !kindOf(device.kind).inline)
+    .flatMap((device) => marksOf(device).map((mark) => `${device.id}.${mark}`));
+  const here = circuit.links.filter(({ joins }) => joins.some((terminal) => terminals.includes(terminal)));
+  const close = () => {
+    setAdding(false);
+    setFrom(null);
+  };
+  const pick = (terminal: string) => {
+    if (from === null) return setFrom(terminal);
+    edit(`Jumper ${pointName(circuit, from)} to ${pointName(circuit, terminal)}`, (now) => ({
+      circuit: addLink(now, { id: freeLinkId(now), kind: 'jumper', joins: [from, terminal] }),
+    }));
+    close();
+  };
+  return (
+    <View style={styles.facts}>
+      {here.map(({ id, joins }) => (
+        <Act
+          key={id}
+          label={`Jumper ${joins.map((terminal) => pointName(circuit, terminal)).join(' to ')}: take away`}
+          icon="close"
+          onPress={() => edit('Took a jumper away', (now) => ({ circuit: removeLink(now, id) }))}
+        />
+      ))}
+      <Act
+        label={
+          adding ? (from ? `Jumper from ${pointName(circuit, from)} to…` : 'Jumper from…') : 'Record a jumper'
+        }
+        icon="plus"
+        pressed={adding}
+        onPress={() => (adding ? close() : setAdding(true))}
+      />
+      {adding ? (
+        <View style={styles.terminals}>
+          {terminals
+            .filter((terminal) => terminal !== from)
+            .map((terminal) => (
+              <Act key={terminal} label={nameAt(circuit, terminal)} onPress={() => pick(terminal)} />
+            ))}
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
 /** The landings as found: at each place, tap a terminal, pick the colour on it, and go on to the next by itself. */
 export function AsFound({ circuit }: { circuit: Circuit }) {
   const t = useTokens();
@@ -274,6 +329,7 @@ export function AsFound({ circuit }: { circuit: Circuit }) {
       </View>
       <Findings circuit={circuit} />
       <SetUps circuit={circuit} />
+      <Jumpers circuit={circuit} station={run[place.end].station} />
       <CableFacts circuit={circuit} run={run} />
     </>
   );

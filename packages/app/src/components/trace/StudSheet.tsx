@@ -9,10 +9,12 @@ import {
   pointName,
   splitTerminal,
 } from '@zygostat/core/circuit';
+import type { Role } from '@zygostat/core/devices';
 import { fill, kindOf } from '@zygostat/core/devices';
-import { colourName } from '@zygostat/core/standards';
+import { LINE_COLOURS, colourName } from '@zygostat/core/standards';
 import { showVolts } from '../../bench/show';
 import { useAppDispatch, useAppSelector } from '../../store';
+import type { Settings } from '../../store/settings';
 import { pickedUp, sheetOpened } from '../../store/trace';
 import { probePlaced } from '../../store/bench';
 import { useTokens } from '../../theme';
@@ -41,11 +43,20 @@ const freeEnds = (circuit: Circuit): { conductor: Conductor; end: End }[] =>
     ),
   );
 
+/** Colours customary on a line-voltage terminal where the person works; `null` on any other. */
+function customary(role: Role | undefined, region: Settings['region']): string | null {
+  const { line, neutral, earth } = LINE_COLOURS[region];
+  if (role === 'line') return line.map(colourName).join(' or ');
+  if (role === 'neutral') return colourName(neutral);
+  return role === 'earth' ? earth : null;
+}
+
 /** All about one terminal: what it is for, what is on it, what it reads; probes, landings and jumpers from here. */
 export function StudSheet({ circuit, point, actions }: StudSheetProps) {
   const t = useTokens();
   const dispatch = useAppDispatch();
   const reading = useAppSelector(({ bench }) => bench.view?.points[point]);
+  const region = useAppSelector(({ settings }) => settings.region);
   const { deviceId, mark } = splitTerminal(point);
   const device = findDevice(circuit, deviceId);
   if (!device) return null;
@@ -57,6 +68,7 @@ export function StudSheet({ circuit, point, actions }: StudSheetProps) {
   const landed = landedOn(circuit, point);
   const jumpers = circuit.links.filter(({ joins }) => joins.includes(point));
   const loose = freeEnds(circuit);
+  const colours = customary(designation?.role, region);
   const lineVolts = designation?.role === 'line' || designation?.role === 'winding';
   const log = () => {
     if (!reading) return;
@@ -71,6 +83,9 @@ export function StudSheet({ circuit, point, actions }: StudSheetProps) {
       onClose={() => dispatch(sheetOpened(null))}
     >
       <Words>{designation?.purpose}</Words>
+      {colours ? (
+        <Words kind="small">{`Customary colour here: ${colours}. Trust the terminal.`}</Words>
+      ) : null}
       {lineVolts ? (
         <View style={[styles.caution, { backgroundColor: t.redSoft, borderColor: t.red }]}>
           <Words color={t.red}>

@@ -1,8 +1,8 @@
 import { router } from 'expo-router';
-import { Suspense, lazy, memo, useCallback, useState } from 'react';
+import { lazy, memo, useCallback, useState } from 'react';
 import type { LayoutChangeEvent } from 'react-native';
 import { ScrollView, StyleSheet, View } from 'react-native';
-import { ActivityIndicator, Snackbar } from 'react-native-paper';
+import { Snackbar } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useBenchRunner } from '../../bench/useBenchRunner';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -13,6 +13,7 @@ import { useTokens, useWide } from '../../theme';
 import { Act, Words } from '../basics';
 import { Loom } from '../loom/Loom';
 import { MeterBar } from '../meter/MeterBar';
+import { Later } from '../places/Later';
 import { PlacesBar } from '../places/PlacesBar';
 import { CallStrip } from './CallStrip';
 import { PathPane } from './PathPane';
@@ -161,11 +162,7 @@ export function Trace({ job, circuit }: TraceProps) {
       <TimelinePane circuit={circuit} />
     );
   };
-  const shown = (
-    <Suspense fallback={<ActivityIndicator accessibilityLabel="Opening" style={styles.opening} />}>
-      {paneOf(wide && pane === 'loom' ? 'path' : pane)}
-    </Suspense>
-  );
+  const shown = <Later>{paneOf(wide && pane === 'loom' ? 'path' : pane)}</Later>;
   const header = <Header job={job} actions={actions} />;
   const meter = <MeterBar circuit={circuit} />;
   const calls = <CallStrip circuit={circuit} actions={actions} />;
@@ -214,6 +211,8 @@ export function Trace({ job, circuit }: TraceProps) {
   );
 }
 
+export default Trace;
+
 const styles = StyleSheet.create({
   page: { flex: 1 },
   header: { flexDirection: 'row', alignItems: 'center', paddingLeft: 2, paddingRight: 2, minHeight: 56 },
@@ -221,7 +220,6 @@ const styles = StyleSheet.create({
   tab: { flex: 1, paddingHorizontal: 4 },
   tabs: { flexDirection: 'row', gap: 6, paddingHorizontal: 12, paddingVertical: 6 },
   grow: { flex: 1 },
-  opening: { marginTop: 40 },
   wide: { flex: 1, flexDirection: 'row' },
   work: { flex: 1, borderRightWidth: 1 },
   bench: { width: 560 },

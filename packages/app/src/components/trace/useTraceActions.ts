@@ -7,6 +7,7 @@ import {
   endPoint,
   findConductor,
   findDevice,
+  freeLinkId,
   land,
   lift,
   pointName,
@@ -23,11 +24,6 @@ import type { Probe } from '../../store/bench';
 import { conditionsSet, controlSet, probePlaced } from '../../store/bench';
 import { pickedUp, sheetOpened, told } from '../../store/trace';
 import { REDO, UNDO, edited } from '../../store/work';
-
-/** A link id that is not taken. */
-function freeLinkId({ links }: Circuit): string {
-  for (let i = 1; ; i++) if (!links.some(({ id }) => id === `jumper${i}`)) return `jumper${i}`;
-}
 
 /** Everything a person can do on Trace, for taps, sheets and keys alike. */
 export function useTraceActions() {

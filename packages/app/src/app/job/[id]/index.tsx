@@ -1,6 +1,15 @@
+import { lazy } from 'react';
 import { useOpenedJob } from '../../../components/jobs/OpenJob';
-import { Trace } from '../../../components/trace/Trace';
+import { Later } from '../../../components/places/Later';
+
+// Read when first wanted, so that the first view stays light.
+const Trace = lazy(() => import('../../../components/trace/Trace'));
 
 export default function TraceRoute() {
-  return <Trace {...useOpenedJob()} />;
+  const opened = useOpenedJob();
+  return (
+    <Later>
+      <Trace {...opened} />
+    </Later>
+  );
 }

@@ -1,6 +1,6 @@
-import { Suspense, lazy } from 'react';
-import { ActivityIndicator } from 'react-native-paper';
+import { lazy } from 'react';
 import { useOpenedJob } from '../../../components/jobs/OpenJob';
+import { Later } from '../../../components/places/Later';
 
 // Read when first wanted, so that the first view stays light.
 const SurveyPlace = lazy(() => import('../../../components/survey/SurveyPlace'));
@@ -8,8 +8,8 @@ const SurveyPlace = lazy(() => import('../../../components/survey/SurveyPlace'))
 export default function SurveyRoute() {
   const opened = useOpenedJob();
   return (
-    <Suspense fallback={<ActivityIndicator accessibilityLabel="Opening the survey" />}>
+    <Later>
       <SurveyPlace {...opened} />
-    </Suspense>
+    </Later>
   );
 }

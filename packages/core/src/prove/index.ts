@@ -1,0 +1,6 @@
+/** Exhaustive check of a circuit: every call, safety and supply against what must always hold. */
+export * from './cases';
+export * from './judge';
+export * from './properties';
+export { proofInWords, prove } from './prove';
+export type { Finding, Progress, Proof } from './prove';

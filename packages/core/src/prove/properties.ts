@@ -1,0 +1,97 @@
+/** What must hold in every state, each with why. */
+
+export type Severity = 'danger' | 'fault' | 'caution';
+
+export interface Property {
+  id: string;
+  title: string;
+  severity: Severity;
+  /** Why it must hold, in a technician's words. */
+  why: string;
+}
+
+const PROPERTY_LIST = [
+  {
+    id: 'short',
+    title: 'Nothing is shorted',
+    severity: 'danger',
+    why: 'A hot that meets its common through nothing blows the fuse, or burns the transformer where there is none.',
+  },
+  {
+    id: 'tied',
+    title: 'No two transformers are tied together',
+    severity: 'danger',
+    why: 'Tied out of phase they short each other; in phase they back-feed each other’s primaries, so a switched-off unit stays live.',
+  },
+  {
+    id: 'together',
+    title: 'Heating and cooling never run together',
+    severity: 'fault',
+    why: 'One undoes the other and the compressor works against pressure it was not made for.',
+  },
+  {
+    id: 'uncalled',
+    title: 'Nothing heats or cools without its call',
+    severity: 'fault',
+    why: 'A load that runs uncalled is fed by a conductor or contact that should not feed it.',
+  },
+  {
+    id: 'unanswered',
+    title: 'Every call brings its load',
+    severity: 'fault',
+    why: 'A call whose load stays off is open, landed wrong, or asked of a unit that cannot do it.',
+  },
+  {
+    id: 'no-air',
+    title: 'Strips and burners never run without air',
+    severity: 'danger',
+    why: 'Heat that no air carries away trips limits and, in the end, melts what holds it.',
+  },
+  {
+    id: 'no-purge',
+    title: 'A burner purges after its call',
+    severity: 'danger',
+    why: 'Flue gas left in the exchanger and heat left in the metal are what purge and fan are for.',
+  },
+  {
+    id: 'safety',
+    title: 'Every safety stops what it must',
+    severity: 'danger',
+    why: 'A safety that trips and stops too little protects nothing.',
+  },
+  {
+    id: 'blank',
+    title: 'No thermostat loses its power',
+    severity: 'fault',
+    why: 'A blank thermostat makes no calls, and batteries run down where the wire should feed it.',
+  },
+  {
+    id: 'overload',
+    title: 'No transformer is overloaded',
+    severity: 'fault',
+    why: 'Over its nameplate a transformer runs hot and its volts sag until coils let go.',
+  },
+  {
+    id: 'weak-coil',
+    title: 'Every coil that is called pulls in',
+    severity: 'fault',
+    why: 'A contactor must pull in at 85 % of its rating; below that it hums, chatters and burns its contacts.',
+  },
+  {
+    id: 'live-end',
+    title: 'No conductor ends live and loose',
+    severity: 'danger',
+    why: 'A live free end is a short waiting for a bare edge.',
+  },
+  {
+    id: 'restless',
+    title: 'Everything comes to rest',
+    severity: 'fault',
+    why: 'A relay whose own action takes away what holds it chatters until it fails.',
+  },
+] as const satisfies readonly Property[];
+
+export type PropertyId = (typeof PROPERTY_LIST)[number]['id'];
+export const PROPERTIES: readonly (Property & { id: PropertyId })[] = PROPERTY_LIST;
+
+export const propertyOf = (id: PropertyId) => PROPERTIES.find((property) => property.id === id)!;

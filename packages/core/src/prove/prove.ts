@@ -1,0 +1,126 @@
+/** Goes through every state of a circuit and reports what does not hold, each with a counterexample. */
+import type { Inputs, Settled, World } from '../behaviour';
+import { NEW_WORLD, advance, waitsOf } from '../behaviour';
+import type { Circuit } from '../circuit';
+import type { Network, Solver } from '../network';
+import { compile, makeSolver } from '../network';
+import type { Asked, Case, Trip } from './cases';
+import { MAINS_SHARES, asksOf, inputsOf, tripsOf } from './cases';
+import type { Violation } from './judge';
+import { judgePurge, judgeState } from './judge';
+import type { PropertyId, Severity } from './properties';
+import { PROPERTIES, propertyOf } from './properties';
+
+export interface Finding {
+  property: PropertyId;
+  severity: Severity;
+  title: string;
+  text: string;
+  about: string;
+  /** The first state that shows it, and how many do. */
+  shownBy: Case;
+  states: number;
+}
+
+export interface Proof {
+  /** States gone through and properties checked in each. */
+  states: number;
+  properties: number;
+  findings: readonly Finding[];
+}
+
+/** Told after every state; a proof that is no longer wanted stops when it answers `false`. */
+export type Progress = (done: number, all: number) => boolean;
+
+/** A circuit at rest long enough for every compressor to have rested, seconds. */
+const REST_S = 420;
+/** A call is watched until nothing is counting any more, and not longer than this. */
+const STEP_S = 120;
+const LONGEST_S = 1200;
+/** Long enough after a call for relays, not for purges to end. */
+const AFTER_S = 1;
+
+const atMains = (circuit: Circuit, share: number): Circuit => ({
+  ...circuit,
+  mains: { ...circuit.mains, volts: circuit.mains.volts * share },
+});
+
+/** Lets time pass until nothing is counting. */
+function untilSteady(network: Network, inputs: Inputs, world: World, solver: Solver): Settled {
+  let settled = advance(network, inputs, world, STEP_S, solver);
+  for (let passed = STEP_S; passed < LONGEST_S; passed += STEP_S) {
+    const waits = waitsOf(network, inputs, settled.world).filter(({ quiet }) => !quiet);
+    if (waits.length === 0) return settled;
+    settled = advance(network, inputs, settled.world, STEP_S, solver);
+  }
+  return settled;
+}
+
+const GRAVITY: Record<Severity, number> = { danger: 0, fault: 1, caution: 2 };
+
+/** Findings of many violations: one for each property and subject. */
+function gather(seen: readonly { subject: Case; violation: Violation }[]): Finding[] {
+  const findings = new Map<string, Finding>();
+  for (const { subject, violation } of seen) {
+    const key = `${violation.property} ${violation.about}`;
+    const found = findings.get(key);
+    if (found) found.states++;
+    else {
+      const { severity, title } = propertyOf(violation.property);
+      findings.set(key, { ...violation, severity, title, shownBy: subject, states: 1 });
+    }
+  }
+  return [...findings.values()].sort((one, other) => GRAVITY[one.severity] - GRAVITY[other.severity]);
+}
+
+/** All cases of one supply and one trip, from one rest. */
+function proveTrip(
+  network: Network,
+  asks: readonly Asked[],
+  trip: Trip | null,
+  mains: number,
+  told: (subject: Case, violations: readonly Violation[]) => boolean,
+): boolean {
+  const solver = makeSolver(network);
+  const off = asks[0]!;
+  const resting = { asked: off, trip: null, mains };
+  const rest = advance(network, inputsOf(resting), NEW_WORLD, REST_S, solver).world;
+  return asks.every((asked) => {
+    const subject: Case = { asked, trip, mains };
+    const steady = untilSteady(network, inputsOf(subject), rest, solver);
+    const violations = judgeState(network, subject, steady);
+    if (!trip && asked.calls.includes('heat')) {
+      const after = advance(network, inputsOf({ asked: off, trip }), steady.world, AFTER_S, solver);
+      violations.push(...judgePurge(network, steady, after));
+    }
+    return told(subject, violations);
+  });
+}
+
+/**
+ * Proves a circuit: all calls, each safety tripped in turn, low, normal and high mains.
+ *
+ * @returns `null` when `progress` answered `false`.
+ */
+export function prove(circuit: Circuit, progress: Progress = () => true): Proof | null {
+  const asks = asksOf(circuit);
+  const trips = [null, ...tripsOf(circuit)];
+  const all = MAINS_SHARES.length * trips.length * asks.length;
+  const seen: { subject: Case; violation: Violation }[] = [];
+  let done = 0;
+  const told = (subject: Case, violations: readonly Violation[]) => {
+    for (const violation of violations) seen.push({ subject, violation });
+    return progress(++done, all);
+  };
+  for (const mains of [...MAINS_SHARES].sort((one, other) => Math.abs(one - 1) - Math.abs(other - 1))) {
+    const network = compile(atMains(circuit, mains));
+    for (const trip of trips) if (!proveTrip(network, asks, trip, mains, told)) return null;
+  }
+  return { states: all, properties: PROPERTIES.length, findings: gather(seen) };
+}
+
+/** "63 states, 13 properties: nothing found" */
+export function proofInWords({ states, properties, findings }: Proof): string {
+  const found = findings.length === 0 ? 'nothing found' : `${findings.length} found`;
+  return `${states} states, ${properties} properties: ${found}`;
+}
