@@ -57,6 +57,11 @@ test('a survey left half-way goes on where it was', async ({ page, server }) => 
 test('what contradicts is named, and nothing is lost by it', async ({ page, server }) => {
   await startSurvey(page, server, 'Contradictory');
   const heading = page.getByRole('heading', { level: 2 }).first();
+  await page.getByRole('button', { name: 'Yes', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText('nothing here is 24 V');
+  await page.getByRole('button', { name: 'Take back: a line-voltage thermostat' }).click();
+  await page.getByRole('button', { name: 'No', exact: true }).click();
+  await expect(page.getByRole('alert')).toHaveCount(0);
   for (let i = 0; i < 12 && !(await page.getByRole('alert').isVisible()); i++) {
     const question = await heading.textContent();
     if (question === 'What it is likely to be') break;

@@ -102,3 +102,12 @@ test('survey', async ({ page, server }) => {
     await page.getByRole('button', { name: colour, exact: true }).click();
   await shoot(page, 'as-found');
 });
+
+test('plan: a proof that finds something', async ({ page, server }) => {
+  await open(page, server, 'Kiln shed office, Marlpit Pottery', PHONE);
+  await page.getByRole('link', { name: 'Plan' }).click();
+  await expect(page.getByRole('status')).toContainText('Not proven');
+  await page.getByRole('button', { name: 'What would put it right?' }).first().click();
+  await expect(page.getByRole('button', { name: 'Do it in the model' })).toBeVisible();
+  await shoot(page, 'proof');
+});

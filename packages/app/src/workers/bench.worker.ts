@@ -1,4 +1,4 @@
-/** The model, off the interface's thread. Keeps the last circuit compiled; all other state comes with each question. */
+/** The model, off the interface's thread: the bench has one of these, a proof another that can be ended. Keeps the last circuit compiled; all other state comes with each question. */
 import type { Inputs, SequenceLine, Timeline, World } from '@zygostat/core/behaviour';
 import {
   advance,
@@ -19,6 +19,8 @@ import { layLadder, layLoom } from '@zygostat/core/drawing';
 import { ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
 import type { Network, Probes } from '@zygostat/core/network';
 import { compile } from '@zygostat/core/network';
+import type { Case, Finding, Proof, Repair } from '@zygostat/core/prove';
+import { prove, repairOf, stageOf } from '@zygostat/core/prove';
 import { expose } from 'comlink';
 import { showTemperature } from '../bench/show';
 import type { Answer } from '../store/bench';
@@ -34,6 +36,8 @@ export interface Question {
   temperature: Settings['temperature'];
 }
 
+/** States between two words about a proof under way. */
+const TELL_EVERY = 6;
 /** Width of a loom on paper, CSS px. */
 const PAPER_PX = 560;
 
@@ -94,6 +98,24 @@ const model = {
     return which === 'loom'
       ? loomSvg(layLoom(circuit, PAPER_PX), circuit)
       : ladderSvg(layLadder(compile(circuit)), circuit, symbols);
+  },
+
+  /** Proves a circuit and tells how far it is. To stop it, end the worker. */
+  prove(circuit: Circuit, tell: (done: number, all: number) => void): Proof | null {
+    return prove(circuit, (done, all) => {
+      if (done % TELL_EVERY === 0 || done === all) tell(done, all);
+      return true;
+    });
+  },
+
+  /** The change that puts a finding right, if a single one does. */
+  repair(circuit: Circuit, finding: Finding): Repair | null {
+    return repairOf(circuit, finding);
+  },
+
+  /** The bench in the state that shows a finding. */
+  stage(circuit: Circuit, subject: Case): { inputs: Inputs; world: World } {
+    return stageOf(circuit, subject);
   },
 
   /** The SPICE netlist of the bench as it stands. */

@@ -2,5 +2,6 @@
 export * from './cases';
 export * from './judge';
 export * from './properties';
-export { proofInWords, prove } from './prove';
+export { proofInWords, prove, stageOf } from './prove';
 export type { Finding, Progress, Proof } from './prove';
+export * from './repair';

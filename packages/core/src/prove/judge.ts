@@ -2,11 +2,11 @@
 import type { LoadReading, Settled } from '../behaviour';
 import { readLoads, readTransformers, waitsOf } from '../behaviour';
 import { endPoint, pointName } from '../circuit';
-import type { Call } from '../devices';
+import type { Call, Role } from '../devices';
 import { kindOf } from '../devices';
 import type { Network } from '../network';
 import { joinedBy, loadPath, secondariesOf, survey, voltsBetween } from '../network';
-import { colourName } from '../standards';
+import { CLASS_2, colourName } from '../standards';
 import type { Case } from './cases';
 import { inputsOf } from './cases';
 import type { PropertyId } from './properties';
@@ -32,6 +32,8 @@ const OVERLOAD = 1;
 const WIRE_VOLTS = 17;
 const CALLED_VOLTS = 12;
 
+const CONTROL_ROLES: ReadonlySet<Role> = new Set(['hot', 'call', 'common', 'coil']);
+
 const on = (loads: readonly LoadReading[], serves: Call) =>
   loads.filter((load) => load.serves === serves && load.energised);
 
@@ -43,6 +45,26 @@ function shorted({ network, settled }: Look): Violation[] {
       ? [{ property: 'short' as const, about: device.id, text: `${device.label} opens.` }]
       : [],
   );
+}
+
+/** Control terminals that stand above what a Class 2 circuit may. */
+function lineOnControl({ network, settled }: Look): Violation[] {
+  const { volts } = survey(settled.point);
+  return network.devices.flatMap(({ device, kind, context }) => {
+    const high = kind
+      .designations(context.params)
+      .filter(({ role }) => CONTROL_ROLES.has(role))
+      .find(({ mark }) => volts[network.indexOf(`${device.id}.${mark}`)]! > CLASS_2.maxVolts);
+    return high
+      ? [
+          {
+            property: 'line-on-control' as const,
+            about: device.id,
+            text: `${device.label} ${high.mark} stands above ${CLASS_2.maxVolts} V.`,
+          },
+        ]
+      : [];
+  });
 }
 
 function tied({ network, settled }: Look): Violation[] {
@@ -240,6 +262,7 @@ export function judgeState(network: Network, subject: Case, settled: Settled): V
   const look: Look = { network, subject, settled, loads: readLoads(network, settled) };
   return [
     ...shorted(look),
+    ...lineOnControl(look),
     ...tied(look),
     ...crossed(look),
     ...unanswered(look),

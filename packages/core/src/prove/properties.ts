@@ -18,6 +18,12 @@ const PROPERTY_LIST = [
     why: 'A hot that meets its common through nothing blows the fuse, or burns the transformer where there is none.',
   },
   {
+    id: 'line-on-control',
+    title: 'No line voltage on a control terminal',
+    severity: 'danger',
+    why: 'Line voltage on a 24 V terminal destroys boards and thermostats, and hurts whoever touches what is taken for 24 V.',
+  },
+  {
     id: 'tied',
     title: 'No two transformers are tied together',
     severity: 'danger',

@@ -15,7 +15,17 @@ import {
   twoTransformerSplit,
   unitHeater,
 } from '../systems';
-import { PROPERTIES, caseTitle, casesOf, inputsOf, judgeState, proofInWords, prove } from '.';
+import {
+  PROPERTIES,
+  caseTitle,
+  casesOf,
+  inputsOf,
+  judgeState,
+  proofInWords,
+  prove,
+  repairOf,
+  stageOf,
+} from '.';
 import type { PropertyId } from '.';
 
 const found = (circuit: Circuit): PropertyId[] => [
@@ -53,6 +63,7 @@ describe.each<[string, Circuit, PropertyId]>([
     set(pump, 'stat', 'settings', 'system', 'conventional'),
     'uncalled',
   ],
+  ['line voltage on R', exchange(good, ['leadFused', 'from'], ['leadPrimary', 'from']), 'line-on-control'],
   ['the joiner in with two transformers in phase', twoTransformerSplit('Proof', 'in'), 'tied'],
   [
     'the joiner in with two transformers out of phase',
@@ -128,4 +139,41 @@ test('stops when it is no longer wanted', () => {
   let told = 0;
   expect(prove(good, () => ++told < 5)).toBeNull();
   expect(told).toBe(5);
+});
+
+describe('repair', () => {
+  test.each<[string, Circuit, RegExp]>([
+    ['Y and W exchanged', exchange(good, ['statY', 'to'], ['statW', 'to']), /Exchange yellow and white/],
+    ['O/B reversed', set(pump, 'stat', 'settings', 'valve', 'B'), /O\/B is energised in: Cooling/],
+    [
+      'strips with no fan',
+      set(electricHeat('Proof'), 'stat', 'settings', 'fanWithHeat', 'unit'),
+      /Run by the thermostat/,
+    ],
+    ['C at one end only', lift(good, 'statC', 'to'), /Land blue of Thermostat cable on .* C/],
+    ['a joiner in between two transformers', twoTransformerSplit('Proof', 'in'), /RC–RH joiner: Out/],
+    ['a transformer too small', set(good, 'xfmr', 'params', 'va', 20), /Fit a \d+ VA transformer/],
+  ])('of %s', (_what, circuit, words) => {
+    const repair = repairOf(circuit, prove(circuit)!.findings[0]!)!;
+    expect(repair.text).toMatch(words);
+    expect(repair.left).toBe(0);
+    expect(prove(repair.circuit)!.findings).toEqual([]);
+  });
+
+  test('of what no single change mends is none', () => {
+    const circuit = removeDevice(good, 'contactor');
+    expect(
+      repairOf(
+        circuit,
+        prove(circuit)!.findings.find(({ property }) => property === 'unanswered')!,
+      ),
+    ).toBeNull();
+  });
+});
+
+test('a finding can be staged on the bench', () => {
+  const wrong = exchange(good, ['statY', 'to'], ['statW', 'to']);
+  const { inputs, world } = stageOf(wrong, prove(wrong)!.findings[0]!.shownBy);
+  expect(inputs.controls.stat).toMatchObject({ mode: expect.stringMatching(/heat|cool/) });
+  expect(world.now).toBeGreaterThan(420);
 });

@@ -73,6 +73,37 @@ function gather(seen: readonly { subject: Case; violation: Violation }[]): Findi
   return [...findings.values()].sort((one, other) => GRAVITY[one.severity] - GRAVITY[other.severity]);
 }
 
+/** One case by itself, from rest to steady; and what it violates. */
+function runCase(network: Network, off: Asked, subject: Case, rest: World, solver: Solver) {
+  const steady = untilSteady(network, inputsOf(subject), rest, solver);
+  const violations = judgeState(network, subject, steady);
+  if (!subject.trip && subject.asked.calls.includes('heat')) {
+    const after = advance(network, inputsOf({ asked: off, trip: null }), steady.world, AFTER_S, solver);
+    violations.push(...judgePurge(network, steady, after));
+  }
+  return { steady, violations };
+}
+
+const restOf = (network: Network, off: Asked, solver: Solver): World =>
+  advance(network, inputsOf({ asked: off, trip: null }), NEW_WORLD, REST_S, solver).world;
+
+/** The bench as a case leaves it, to be looked at live. */
+export function stageOf(circuit: Circuit, subject: Case): { inputs: Inputs; world: World } {
+  const network = compile(atMains(circuit, subject.mains));
+  const solver = makeSolver(network);
+  const off = asksOf(circuit)[0]!;
+  const { steady } = runCase(network, off, subject, restOf(network, off, solver), solver);
+  return { inputs: inputsOf(subject), world: steady.world };
+}
+
+/** What a circuit violates in one state. */
+export function violationsIn(circuit: Circuit, subject: Case): Violation[] {
+  const network = compile(atMains(circuit, subject.mains));
+  const solver = makeSolver(network);
+  const off = asksOf(circuit)[0]!;
+  return runCase(network, off, subject, restOf(network, off, solver), solver).violations;
+}
+
 /** All cases of one supply and one trip, from one rest. */
 function proveTrip(
   network: Network,
@@ -83,17 +114,10 @@ function proveTrip(
 ): boolean {
   const solver = makeSolver(network);
   const off = asks[0]!;
-  const resting = { asked: off, trip: null, mains };
-  const rest = advance(network, inputsOf(resting), NEW_WORLD, REST_S, solver).world;
+  const rest = restOf(network, off, solver);
   return asks.every((asked) => {
     const subject: Case = { asked, trip, mains };
-    const steady = untilSteady(network, inputsOf(subject), rest, solver);
-    const violations = judgeState(network, subject, steady);
-    if (!trip && asked.calls.includes('heat')) {
-      const after = advance(network, inputsOf({ asked: off, trip }), steady.world, AFTER_S, solver);
-      violations.push(...judgePurge(network, steady, after));
-    }
-    return told(subject, violations);
+    return told(subject, runCase(network, off, subject, rest, solver).violations);
   });
 }
 

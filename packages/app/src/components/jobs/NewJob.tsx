@@ -200,8 +200,6 @@ export function NewJob() {
   );
 }
 
-export default NewJob;
-
 const styles = StyleSheet.create({
   head: { flexDirection: 'row', alignItems: 'center', padding: 8, gap: 4 },
   form: { padding: 16, gap: 14 },

@@ -91,8 +91,6 @@ export function LadderPane({ circuit, onStud }: { circuit: Circuit; onStud: (poi
   );
 }
 
-export default LadderPane;
-
 const styles = StyleSheet.create({
   wait: { marginTop: 40 },
   pane: { paddingVertical: 8, gap: 8 },

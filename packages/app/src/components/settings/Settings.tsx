@@ -69,8 +69,6 @@ export function Settings() {
   );
 }
 
-export default Settings;
-
 const styles = StyleSheet.create({
   head: { flexDirection: 'row', alignItems: 'center', padding: 8, gap: 4 },
   form: { padding: 16, gap: 20 },

@@ -155,8 +155,6 @@ export function TimelinePane({ circuit }: { circuit: Circuit }) {
   );
 }
 
-export default TimelinePane;
-
 const styles = StyleSheet.create({
   pane: { paddingVertical: 8, gap: 8 },
   calls: { flexDirection: 'row', gap: 8, paddingHorizontal: 12 },

@@ -1,5 +1,4 @@
-import { router } from 'expo-router';
-import { lazy, memo, useCallback, useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import type { LayoutChangeEvent } from 'react-native';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Snackbar } from 'react-native-paper';
@@ -10,11 +9,13 @@ import type { Job } from '../../store/api';
 import type { Pane } from '../../store/trace';
 import { paneChosen, sheetOpened, told } from '../../store/trace';
 import { useTokens, useWide } from '../../theme';
-import { Act, Words } from '../basics';
+import { Act } from '../basics';
+import { LadderPane } from '../ladder/LadderPane';
 import { Loom } from '../loom/Loom';
 import { MeterBar } from '../meter/MeterBar';
-import { Later } from '../places/Later';
+import { JobHeader } from '../places/JobHeader';
 import { PlacesBar } from '../places/PlacesBar';
+import { TimelinePane } from '../timeline/TimelinePane';
 import { CallStrip } from './CallStrip';
 import { PathPane } from './PathPane';
 import { ReadingsPane } from './ReadingsPane';
@@ -39,38 +40,14 @@ const PANES: Record<Pane, string> = {
   readings: 'Log',
 };
 
-// Read when first wanted, so that the first view stays light.
-const LadderPane = lazy(() => import('../ladder/LadderPane'));
-const TimelinePane = lazy(() => import('../timeline/TimelinePane'));
-
 /** On a wide screen the loom stands beside the panes. */
 const WIDE_PANES: readonly Pane[] = ['path', 'ladder', 'time', 'readings'];
 const PHONE_PANES: readonly Pane[] = ['loom', 'ladder', 'path', 'time', 'readings'];
 
-function Header({ job, actions }: { job: Job; actions: TraceActions }) {
+function Header({ job }: { job: Job }) {
   const dispatch = useAppDispatch();
-  const canUndo = useAppSelector(({ edits }) => edits.past.length > 0);
-  const canRedo = useAppSelector(({ edits }) => edits.future.length > 0);
   return (
-    <View style={styles.header}>
-      <Act
-        label="Jobs"
-        hint="Back to jobs"
-        icon="back"
-        look="plain"
-        iconOnly
-        onPress={() => router.dismissTo('/')}
-      />
-      <View style={styles.titles}>
-        <Words kind="title" heading={1} lines={1}>
-          {job.site}
-        </Words>
-        <Words kind="small" lines={1}>
-          {job.name}
-        </Words>
-      </View>
-      <Act label="Undo" icon="undo" look="plain" iconOnly disabled={!canUndo} onPress={actions.undo} />
-      <Act label="Redo" icon="redo" look="plain" iconOnly disabled={!canRedo} onPress={actions.redo} />
+    <JobHeader job={job}>
       <Act
         label="Notes, theme and files"
         icon="more"
@@ -78,7 +55,7 @@ function Header({ job, actions }: { job: Job; actions: TraceActions }) {
         iconOnly
         onPress={() => dispatch(sheetOpened({ type: 'menu' }))}
       />
-    </View>
+    </JobHeader>
   );
 }
 
@@ -162,8 +139,8 @@ export function Trace({ job, circuit }: TraceProps) {
       <TimelinePane circuit={circuit} />
     );
   };
-  const shown = <Later>{paneOf(wide && pane === 'loom' ? 'path' : pane)}</Later>;
-  const header = <Header job={job} actions={actions} />;
+  const shown = paneOf(wide && pane === 'loom' ? 'path' : pane);
+  const header = <Header job={job} />;
   const meter = <MeterBar circuit={circuit} />;
   const calls = <CallStrip circuit={circuit} actions={actions} />;
   return (
@@ -211,12 +188,8 @@ export function Trace({ job, circuit }: TraceProps) {
   );
 }
 
-export default Trace;
-
 const styles = StyleSheet.create({
   page: { flex: 1 },
-  header: { flexDirection: 'row', alignItems: 'center', paddingLeft: 2, paddingRight: 2, minHeight: 56 },
-  titles: { flex: 1 },
   tab: { flex: 1, paddingHorizontal: 4 },
   tabs: { flexDirection: 'row', gap: 6, paddingHorizontal: 12, paddingVertical: 6 },
   grow: { flex: 1 },

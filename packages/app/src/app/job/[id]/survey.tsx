@@ -1,15 +1,18 @@
-import { lazy } from 'react';
+import { Suspense, lazy } from 'react';
+import { ActivityIndicator } from 'react-native-paper';
 import { useOpenedJob } from '../../../components/jobs/OpenJob';
-import { Later } from '../../../components/places/Later';
 
-// Read when first wanted, so that the first view stays light.
-const SurveyPlace = lazy(() => import('../../../components/survey/SurveyPlace'));
+// Read when first wanted, so that the first view stays light. Only what the worker does not use may be:
+// Metro would put what both use into a piece that workers do not read.
+const SurveyPlace = lazy(async () => ({
+  default: (await import('../../../components/survey/SurveyPlace')).SurveyPlace,
+}));
 
 export default function SurveyRoute() {
   const opened = useOpenedJob();
   return (
-    <Later>
+    <Suspense fallback={<ActivityIndicator accessibilityLabel="Opening the survey" />}>
       <SurveyPlace {...opened} />
-    </Later>
+    </Suspense>
   );
 }

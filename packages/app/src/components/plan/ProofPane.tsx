@@ -1,0 +1,144 @@
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { ActivityIndicator, ProgressBar } from 'react-native-paper';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { Finding, Repair } from '@zygostat/core/prove';
+import { PROPERTIES, caseTitle, proofInWords, propertyOf } from '@zygostat/core/prove';
+import { askAside } from '../../bench/model';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { benchOpened } from '../../store/bench';
+import { edited } from '../../store/work';
+import { useTokens } from '../../theme';
+import { Icon } from '../../theme/icons';
+import { Act, Words } from '../basics';
+import { useProof } from './useProof';
+
+/** The repair of one finding: looked for when asked, then done with one tap. */
+function RepairOffer({ circuit, finding }: { circuit: Circuit; finding: Finding }) {
+  const t = useTokens();
+  const dispatch = useAppDispatch();
+  const [repair, setRepair] = useState<Repair | 'looking' | 'none' | null>(null);
+  const look = async () => {
+    setRepair('looking');
+    setRepair((await askAside((model) => model.repair(circuit, finding))) ?? 'none');
+  };
+  if (repair === null) return <Act label="What would put it right?" onPress={() => void look()} />;
+  if (repair === 'looking') return <ActivityIndicator accessibilityLabel="Looking for a repair" />;
+  if (repair === 'none') return <Words kind="small">No single change puts it right.</Words>;
+  return (
+    <View style={styles.repair}>
+      <Words color={t.teal}>{repair.text}</Words>
+      <Words kind="small">
+        {repair.left === 0 ? 'With it nothing else is found.' : `With it ${repair.left} others remain.`}
+      </Words>
+      <Act
+        label="Do it in the model"
+        look="filled"
+        onPress={() => dispatch(edited({ circuit: repair.circuit, note: repair.text }))}
+      />
+    </View>
+  );
+}
+
+function FindingCard({ circuit, jobId, finding }: { circuit: Circuit; jobId: string; finding: Finding }) {
+  const t = useTokens();
+  const dispatch = useAppDispatch();
+  const [why, setWhy] = useState(false);
+  const ink = { danger: t.red, fault: t.red, caution: t.amber }[finding.severity];
+  const see = async () => {
+    const { inputs, world } = await askAside((model) => model.stage(circuit, finding.shownBy));
+    dispatch(benchOpened({ inputs, world }));
+    router.replace({ pathname: '/job/[id]', params: { id: jobId } });
+  };
+  return (
+    <View role="listitem" style={[styles.card, { backgroundColor: t.card, borderColor: ink }]}>
+      <View style={styles.row}>
+        <Icon name="alert" size={22} color={ink} />
+        <Words kind="strong" color={ink} style={styles.grow}>
+          {`${finding.severity === 'danger' ? 'Danger: ' : ''}${finding.text}`}
+        </Words>
+      </View>
+      <Words kind="small">
+        {`Against “${finding.title}”. First seen with ${caseTitle(finding.shownBy)}; ${finding.states} of the states show it.`}
+      </Words>
+      <View style={styles.row}>
+        <Act label="See it live" onPress={() => void see()} style={styles.grow} />
+        <Act label="Why?" pressed={why} onPress={() => setWhy(!why)} />
+      </View>
+      {why ? <Words>{propertyOf(finding.property).why}</Words> : null}
+      <RepairOffer circuit={circuit} finding={finding} />
+    </View>
+  );
+}
+
+/** The proof of the circuit as it stands, run again by itself when it changes. */
+export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string }) {
+  const t = useTokens();
+  const [explained, setExplained] = useState(false);
+  const { circuit: about, done, all, proof, stopped, stop, again } = useProof(circuit);
+  const saving = useAppSelector((state) => state.saving);
+  const revision = saving.state === 'saved' ? `revision ${saving.base}` : 'changes not saved yet';
+  const current = proof && about === circuit;
+  return (
+    <>
+      {current ? (
+        <View
+          role="status"
+          style={[
+            styles.stamp,
+            { backgroundColor: proof.findings.length === 0 ? t.tealSoft : t.redSoft, borderColor: t.line },
+          ]}
+        >
+          <Words kind="strong" color={proof.findings.length === 0 ? t.teal : t.red}>
+            {proof.findings.length === 0 ? 'Proven' : 'Not proven'}
+          </Words>
+          <Words>{`${proofInWords(proof)}. For ${revision}.`}</Words>
+        </View>
+      ) : (
+        <View role="status" style={styles.stamp}>
+          <Words kind="strong">{stopped ? 'Stopped' : `Proving: ${done} of ${all || '…'} states`}</Words>
+          <ProgressBar progress={all === 0 ? 0 : done / all} color={t.copper} />
+          <Act label={stopped ? 'Prove it' : 'Stop'} onPress={stopped ? again : stop} />
+        </View>
+      )}
+      {current ? (
+        <View role="list" aria-label="Findings" style={styles.list}>
+          {proof.findings.map((finding) => (
+            <FindingCard
+              key={`${finding.property} ${finding.about}`}
+              circuit={circuit}
+              jobId={jobId}
+              finding={finding}
+            />
+          ))}
+        </View>
+      ) : null}
+      <Act
+        label={explained ? 'Hide what is proven' : 'What is proven?'}
+        onPress={() => setExplained(!explained)}
+      />
+      {explained
+        ? PROPERTIES.map(({ id, title, why }) => (
+            <View key={id}>
+              <Words kind="strong">{title}</Words>
+              <Words kind="small">{why}</Words>
+            </View>
+          ))
+        : null}
+      <Words kind="small">
+        A proof of the model, not of the copper: land, tug, and test on site. Local code and the equipment’s
+        own diagram win.
+      </Words>
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  stamp: { borderWidth: 1, borderRadius: 12, padding: 14, gap: 8, borderColor: 'transparent' },
+  list: { gap: 10 },
+  card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
+  row: { flexDirection: 'row', gap: 8, alignItems: 'center' },
+  grow: { flex: 1 },
+  repair: { gap: 6 },
+});
