@@ -7,6 +7,7 @@ import { NEW_WORLD, advance, callScript, runTimeline, settle } from '@zygostat/c
 import { layLadder } from '@zygostat/core/drawing';
 import { spiceNetlist } from '@zygostat/core/formats';
 import { compile, makeSolver, solve } from '@zygostat/core/network';
+import { prove } from '@zygostat/core/prove';
 import { furnaceAirConditioner, heatPumpWithStrips } from '@zygostat/core/systems';
 import { largeCircuit } from '../../packages/core/src/testing/large';
 import { median, report } from './report';
@@ -104,3 +105,13 @@ report(
   's/s',
   'simulated seconds a second, an hour of a two-stage heat pump in three cycles; aim ≥ 20 000',
 );
+
+const { states } = prove(pump)!;
+const proofMicroseconds = time(2, () => void prove(pump));
+report(
+  'prove_ms',
+  proofMicroseconds / 1000,
+  'ms',
+  `two-stage heat pump with strips, two safeties, low, normal and high mains: ${states} states; aim ≤ 500`,
+);
+report('prove_states_per_s', states / (proofMicroseconds / 1e6), '1/s', 'states of the same proof a second');

