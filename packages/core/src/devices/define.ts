@@ -103,7 +103,7 @@ export interface Protection {
 export interface Safety {
   control: string;
   tripped: Value;
-  /** `compressor` by itself, or `chilled` water, where a coil on the way may stay energised. */
+  /** `compressor` either way, or `chilled`: what makes condensate. A coil on the way may stay energised. */
   stops: readonly ('cool' | 'heat' | 'fan' | 'compressor' | 'chilled')[];
 }
 

@@ -165,8 +165,8 @@ function safeties({ network, subject: { trip, asked }, loads }: Look): Violation
     ({ serves, id, energised }) =>
       energised &&
       (stops.includes(serves) ||
-        (stops.includes('compressor') && id === 'compressor' && serves === 'cool') ||
-        (stops.includes('chilled') && id === 'open' && serves === 'cool')),
+        (stops.includes('compressor') && id === 'compressor') ||
+        (stops.includes('chilled') && (id === 'open' || id === 'compressor') && serves === 'cool')),
   );
   return running.length > 0
     ? [

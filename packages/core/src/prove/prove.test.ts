@@ -90,6 +90,7 @@ describe.each<[string, Circuit, PropertyId]>([
   ['parallel thermostats in opposite modes', parallelThermostats('Proof'), 'together'],
   ['a unit heater switched by its line', unitHeater('Proof', 'line'), 'no-purge'],
   ['strips with no fan', set(electricHeat('Proof'), 'stat', 'settings', 'fanWithHeat', 'unit'), 'no-air'],
+  ['a heat pump’s pressure switches passed by', land(pump, 'leadCoil', 'from', 'pump.CC'), 'safety'],
   ['a float that stops nothing', land(good, 'yardY', 'from', 'board.Y'), 'safety'],
 ])('%s', (_what, circuit, property) => {
   test(`is caught as ${property}, with a state that shows it`, () => {
