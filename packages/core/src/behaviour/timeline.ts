@@ -198,7 +198,11 @@ export function runTimeline(
       instants,
       ended: { at: world.now, text },
     });
-    if (settled.chattering) return ended(`Chattering: ${settled.chattering.devices.join(', ')}`);
+    if (settled.chattering) {
+      const restless = new Set(settled.chattering.devices);
+      const devices = laid.circuit.devices.filter(({ id }) => restless.has(id));
+      return ended(`Chattering: ${devices.map(({ label }) => label).join(', ')}`);
+    }
     const waits = waitsOf(laid, inputs, settled.world);
     const next = Math.min(
       waits[0]?.until ?? Infinity,
