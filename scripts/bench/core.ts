@@ -6,8 +6,16 @@ import { join } from 'node:path';
 import { NEW_WORLD, advance, callScript, runTimeline, settle } from '@zygostat/core/behaviour';
 import { layLadder } from '@zygostat/core/drawing';
 import { spiceNetlist } from '@zygostat/core/formats';
-import { compile, makeSolver, solve } from '@zygostat/core/network';
-import { prove } from '@zygostat/core/prove';
+import {
+  compile,
+  factoriseAt,
+  makeBase,
+  makeSolver,
+  positionChange,
+  solve,
+  solveChanged,
+} from '@zygostat/core/network';
+import { prove, sweep } from '@zygostat/core/prove';
 import { furnaceAirConditioner, heatPumpWithStrips } from '@zygostat/core/systems';
 import { largeCircuit } from '../../packages/core/src/testing/large';
 import { median, report } from './report';
@@ -85,6 +93,21 @@ report(
   'ms',
   `${large.devices.length} devices, ${large.nodes.length} nodes: four cooling calls from held to running`,
 );
+// Every contact of the circuit thrown in turn, its column kept from the first time.
+const { choice: largeChoice } = advance(large, largeInputs, largeHeld, 100).point;
+const base = makeBase(large, largeChoice);
+const throws = large.branches.flatMap(({ positions }, b) =>
+  positions.length > 1 ? [positionChange(base, b, 1 - Math.min(largeChoice[b]!, 1))] : [],
+);
+let thrown = 0;
+const updateMicroseconds = time(4000, () => void solveChanged(base, [throws[thrown++ % throws.length]!]));
+const refactorMicroseconds = time(500, () => factoriseAt(largeSolver, largeChoice, 'mains'));
+report(
+  'update_vs_refactor',
+  updateMicroseconds / refactorMicroseconds,
+  'ratio',
+  `a contact thrown by update ${updateMicroseconds.toFixed(1)} µs, factorised anew ${refactorMicroseconds.toFixed(0)} µs, ${large.nodes.length} nodes; aim ≤ 0.1`,
+);
 report(
   'ladder_layout_ms',
   time(10, () => void layLadder(large)) / 1000,
@@ -115,3 +138,10 @@ report(
   `two-stage heat pump with strips, two safeties, low, normal and high mains: ${states} states; aim ≤ 500`,
 );
 report('prove_states_per_s', states / (proofMicroseconds / 1e6), '1/s', 'states of the same proof a second');
+const mistakes = sweep(pump)!.length;
+report(
+  'sweep_ms',
+  time(1, () => void sweep(pump)) / 1000,
+  'ms',
+  `every wrong landing of the same heat pump: ${mistakes}; aim ≤ 2000`,
+);

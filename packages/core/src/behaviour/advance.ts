@@ -1,9 +1,8 @@
 import type { Wait } from '../devices';
 import type { Network, Solver } from '../network';
 import { makeSolver } from '../network';
-import type { Inputs, Settled, World } from './settle';
-import { settle } from './settle';
-import { momentOf } from './moment';
+import type { Cast, Inputs, Settled, World } from './settle';
+import { castOf, settle, settleCast } from './settle';
 
 /** A wait with the device that is waiting. */
 export interface DeviceWait extends Wait {
@@ -15,13 +14,16 @@ const MOST_EVENTS = 10_000;
 
 /** Everything that will happen by itself, soonest first. */
 export function waitsOf(network: Network, inputs: Inputs, world: World): DeviceWait[] {
-  return network.devices
-    .flatMap((installed) => {
-      const { id } = installed.device;
+  return waitsOfCast(castOf(network, inputs), world);
+}
+
+function waitsOfCast(cast: Cast, world: World): DeviceWait[] {
+  return cast
+    .flatMap(({ installed, id, moment }) => {
       const state = world.states[id];
       return state
         ? installed.kind
-            .waits(state, momentOf(installed, inputs, world.now))
+            .waits(state, Object.assign(moment, { now: world.now }))
             .map((wait) => ({ ...wait, device: id }))
         : [];
     })
@@ -41,10 +43,30 @@ export function advance(
   solver: Solver = makeSolver(network),
 ): Settled {
   const end = world.now + seconds;
-  let settled = settle(network, inputs, world, solver);
+  const cast = castOf(network, inputs);
+  let settled = settleCast(network, cast, world, solver);
   for (let events = 0; events < MOST_EVENTS && settled.world.now < end; events++) {
-    const soonest = waitsOf(network, inputs, settled.world)[0]?.until ?? Infinity;
-    settled = settle(network, inputs, { ...settled.world, now: Math.min(soonest, end) }, solver);
+    const soonest = waitsOfCast(cast, settled.world)[0]?.until ?? Infinity;
+    settled = settleCast(network, cast, { ...settled.world, now: Math.min(soonest, end) }, solver);
+  }
+  return settled;
+}
+
+/** Lets time pass until nobody is kept waiting any more, and at most `longest` seconds. */
+export function untilSteady(
+  network: Network,
+  inputs: Inputs,
+  world: World,
+  longest: number,
+  solver: Solver = makeSolver(network),
+): Settled {
+  const end = world.now + longest;
+  const cast = castOf(network, inputs);
+  let settled = settleCast(network, cast, world, solver);
+  for (let events = 0; events < MOST_EVENTS; events++) {
+    const waits = waitsOfCast(cast, settled.world);
+    if (waits.every(({ quiet }) => quiet) || waits[0]!.until > end) return settled;
+    settled = settleCast(network, cast, { ...settled.world, now: waits[0]!.until }, solver);
   }
   return settled;
 }

@@ -1,7 +1,7 @@
 /** From switches, safeties and calls to a steady state, contact by contact. */
 import type { Conditions, Moment, Senses, State, Value } from '../devices';
 import type { Choice, Installed, Network, Point, Solver } from '../network';
-import { ampsThrough, makeSolver, restingChoice, solve, voltsBetween } from '../network';
+import { ampsThrough, makeSolver, phasor, restingChoice, solveKnown } from '../network';
 import { momentOf } from './moment';
 
 /** How everything that can be set by hand is set, and the air around it. */
@@ -38,45 +38,65 @@ const MOST_STEPS = 200;
 const same = (one: State, other: State) =>
   one === other || Object.keys(one).every((key) => one[key] === other[key]);
 
-/** A device with what does not change while a circuit settles. */
+/** A device with what does not change while inputs stay as they are. */
 interface Actor {
   installed: Installed;
   id: string;
+  /** What it is told; the time is set anew for every instant. */
   moment: Moment;
   /** Branches with positions to choose, with the index of each position. */
   movable: readonly { branch: number; element: string; positions: readonly string[] }[];
+  /** Node index by local name, found once. */
+  nodes: Map<string, number>;
 }
 
-function actorsOf(network: Network, inputs: Inputs, now: number): Actor[] {
+/** The devices of a network under unchanged inputs; made once for a stretch of time. */
+export type Cast = readonly Actor[];
+
+export function castOf(network: Network, inputs: Inputs): Cast {
   return network.devices.map((installed) => ({
     installed,
     id: installed.device.id,
-    moment: momentOf(installed, inputs, now),
+    moment: momentOf(installed, inputs, 0),
     movable: [...installed.branches].flatMap(([element, branch]) => {
       const { positions } = network.branches[branch]!;
       return positions.length > 1 ? [{ branch, element, positions }] : [];
     }),
+    nodes: new Map(),
   }));
 }
 
-function choose(network: Network, actors: readonly Actor[], states: readonly State[]): Choice {
+function choose(network: Network, cast: Cast, moments: readonly Moment[], states: readonly State[]): Choice {
   const choice = restingChoice(network);
-  actors.forEach(({ installed, moment, movable }, i) => {
+  cast.forEach(({ installed, movable }, i) => {
     if (movable.length === 0) return;
-    const positions = installed.kind.positions(states[i]!, moment);
+    const positions = installed.kind.positions(states[i]!, moments[i]!);
     for (const { branch, element, positions: names } of movable)
       choice[branch] = names.indexOf(positions[element]!);
   });
   return choice;
 }
 
-function sensesOf(point: Point, { installed, id }: Actor): Senses {
-  const name = (local: string) => (local.startsWith('#') ? `${id}${local}` : `${id}.${local}`);
+/** What a device feels of whichever point is being looked at. */
+function sensesOf({ installed, id, nodes }: Actor, network: Network, looked: () => Point): Senses {
+  const nodeOf = (local: string) => {
+    const known = nodes.get(local);
+    if (known !== undefined) return known;
+    const node = network.indexOf(local.startsWith('#') ? `${id}${local}` : `${id}.${local}`);
+    nodes.set(local, node);
+    return node;
+  };
   return {
-    volts: (a, b) => voltsBetween(point, name(a), name(b)),
-    amps: (element) => ampsThrough(point, installed.branches.get(element)!),
+    volts: (a, b) => {
+      const { re, im } = phasor(looked(), nodeOf(a), nodeOf(b));
+      return Math.hypot(re, im);
+    },
+    amps: (element) => ampsThrough(looked(), installed.branches.get(element)!),
   };
 }
+
+/** Steps before a circuit is suspected of going round: nearly all are at rest by then. */
+const SUSPECT_STEPS = 12;
 
 /**
  * Settles a network at one instant: devices answer the voltages, the voltages answer
@@ -90,15 +110,19 @@ export function settle(
   world: World = NEW_WORLD,
   solver: Solver = makeSolver(network),
 ): Settled {
-  const actors = actorsOf(network, inputs, world.now);
-  let states: State[] = actors.map(({ id, installed }) => ({
-    ...installed.kind.initial,
-    ...world.states[id],
-  }));
-  const answer = (point: Point) =>
-    actors.map((actor, i) => actor.installed.kind.next(states[i]!, sensesOf(point, actor), actor.moment));
-  const asRecord = (list: readonly State[]) => Object.fromEntries(actors.map(({ id }, i) => [id, list[i]!]));
-  const finish = (point: Point, chattering: Chattering | null): Settled => ({
+  return settleCast(network, castOf(network, inputs), world, solver);
+}
+
+/** Settles with the devices already prepared for their inputs; tells them the time. */
+export function settleCast(network: Network, cast: Cast, world: World, solver: Solver): Settled {
+  const moments = cast.map(({ moment }) => Object.assign(moment, { now: world.now }));
+  let point: Point;
+  const senses = cast.map((actor) => sensesOf(actor, network, () => point));
+  let states: State[] = cast.map(({ id, installed }) => ({ ...installed.kind.initial, ...world.states[id] }));
+  const answer = () =>
+    cast.map(({ installed }, i) => installed.kind.next(states[i]!, senses[i]!, moments[i]!));
+  const asRecord = (list: readonly State[]) => Object.fromEntries(cast.map(({ id }, i) => [id, list[i]!]));
+  const finish = (chattering: Chattering | null): Settled => ({
     world: { now: world.now, states: asRecord(states) },
     point,
     chattering,
@@ -107,25 +131,25 @@ export function settle(
   let visited: (readonly State[])[] = [];
   let together = true;
   for (;;) {
-    const point = solve(solver, choose(network, actors, states));
-    const next = answer(point);
+    point = solveKnown(solver, choose(network, cast, moments, states));
+    const next = answer();
     const moved = next.flatMap((state, i) => (same(states[i]!, state) ? [] : [i]));
-    if (moved.length === 0) return finish(point, null);
-    const key = JSON.stringify(states);
-    const first = seen.get(key);
+    if (moved.length === 0) return finish(null);
+    const suspect = visited.length >= SUSPECT_STEPS;
+    const key = suspect ? JSON.stringify(states) : '';
+    const first = suspect ? seen.get(key) : undefined;
     if (first !== undefined || visited.length >= MOST_STEPS) {
       if (!together) {
         const cycle = visited.slice(first ?? -2);
-        const restless = actors.flatMap(({ id }, i) =>
+        const restless = cast.flatMap(({ id }, i) =>
           cycle.every((entry) => same(entry[i]!, cycle[0]![i]!)) ? [] : [id],
         );
-        return finish(point, { devices: restless, between: cycle.map(asRecord) });
+        return finish({ devices: restless, between: cycle.map(asRecord) });
       }
       together = false;
       seen = new Map();
       visited = [];
-    }
-    seen.set(key, visited.length);
+    } else if (suspect) seen.set(key, visited.length);
     visited.push(states);
     const movers = together ? moved : moved.slice(0, 1);
     states = states.map((state, i) => (movers.includes(i) ? next[i]! : state));

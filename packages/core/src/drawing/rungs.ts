@@ -5,7 +5,7 @@
 import type { Contact, Inputs } from '../behaviour';
 import { contactsOf, settle } from '../behaviour';
 import type { Choice, LoadPath, Network, Step } from '../network';
-import { loadPath, restingChoice, secondariesOf } from '../network';
+import { loadPath, restingChoice } from '../network';
 
 /** A place on a rung where a probe can be put. */
 export interface Stop {
@@ -176,7 +176,7 @@ export function sectionsOf(network: Network): Section[] {
     const ways = waysOf(network, contacts, load.branch);
     return ways.length > 0 ? [{ load, ways }] : [];
   });
-  const secondaries = new Set(secondariesOf(network).map(({ hot }) => hot));
+  const secondaries = new Set(network.secondaries.map(({ hot }) => hot));
   const groups = new Map<number, typeof found>();
   for (const entry of found) {
     const { hot } = entry.ways[0]!;

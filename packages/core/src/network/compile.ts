@@ -76,7 +76,23 @@ export interface Network {
   /** Slots in the pattern that each branch's stamp adds to, row by row. */
   slots: readonly Int32Array[];
   diagonal: Int32Array;
+  /** The secondaries of its control transformers. */
+  secondaries: readonly Secondary[];
 }
+
+/** A transformer's secondary, as node indices. */
+export interface Secondary {
+  device: string;
+  hot: number;
+  common: number;
+}
+
+const secondariesOf = (branches: readonly Branch[]): Secondary[] =>
+  branches.flatMap(({ origin, nature, nodes }) =>
+    nature === 'transformer' && origin.type === 'device' && origin.element === 'secondary'
+      ? [{ device: origin.device, hot: nodes[0]!, common: nodes[1]! }]
+      : [],
+  );
 
 /** Shorter cables are loose leads inside a cabinet and couple nothing a meter could find, metres. */
 const SHORTEST_JACKET_M = 2;
@@ -293,5 +309,6 @@ function link(
     return found;
   };
   const diagonal = Int32Array.from(nodes, (_, node) => pattern.slot(node, node));
-  return { circuit, faults, nodes, indexOf: find, branches, devices, pattern, slots, diagonal };
+  const secondaries = secondariesOf(branches);
+  return { circuit, faults, nodes, indexOf: find, branches, devices, pattern, slots, diagonal, secondaries };
 }

@@ -44,25 +44,12 @@ function netsOf(
   return nets;
 }
 
-/** A transformer's secondary, as node indices. */
-export interface Secondary {
-  device: string;
-  hot: number;
-  common: number;
-}
-
-/** The secondaries of every control transformer in the network. */
-export function secondariesOf(network: Network): Secondary[] {
-  return network.branches.flatMap(({ origin, nature, nodes }) =>
-    nature === 'transformer' && origin.type === 'device' && origin.element === 'secondary'
-      ? [{ device: origin.device, hot: nodes[0]!, common: nodes[1]! }]
-      : [],
-  );
-}
-
-/** Tells whether two nodes are joined by closed contacts and conductors alone, earth left out. */
-export function joinedBy({ network, choice }: Point): (one: number, other: number) => boolean {
-  const nets = netsOf(network, choice, (nature, earthed) => nature === 'path' && !earthed);
+/** Tells whether two nodes are joined by closed contacts and conductors alone; bonds to earth count when asked. */
+export function joinedBy(
+  { network, choice }: Point,
+  throughEarth = false,
+): (one: number, other: number) => boolean {
+  const nets = netsOf(network, choice, (nature, earthed) => nature === 'path' && (throughEarth || !earthed));
   return (one, other) => nets.root(one) === nets.root(other);
 }
 
@@ -77,7 +64,7 @@ export interface Survey {
 /** Reads every node of a solved network the way a person with a meter would name it. */
 export function survey(point: Point): Survey {
   const { network, choice } = point;
-  const secondaries = secondariesOf(network);
+  const { secondaries } = network;
   const circuits = netsOf(
     network,
     choice,

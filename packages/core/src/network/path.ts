@@ -1,6 +1,5 @@
 /** The way current takes from a transformer's hot, through a load, back to its common. */
 import type { Network } from './compile';
-import { secondariesOf } from './nets';
 import type { Choice } from './solve';
 import { admittanceOf } from './solve';
 
@@ -117,7 +116,7 @@ const backwards = (steps: readonly Step[]): Step[] =>
  * breaker's line and neutral, or its two lines.
  */
 function polesOf(network: Network): [number, number][] {
-  const poles: [number, number][] = secondariesOf(network).map(({ hot, common }) => [hot, common]);
+  const poles: [number, number][] = network.secondaries.map(({ hot, common }) => [hot, common]);
   for (const { branches } of network.devices) {
     const ends = ['leg1', 'leg2', 'neutral'].flatMap((id) => {
       const index = branches.get(id);

@@ -28,6 +28,8 @@ export interface Solver {
   /** Branches with more than one position, and those with a source in them. */
   movable: readonly number[];
   sources: readonly number[];
+  /** Points already solved at mains frequency, by choice: contacts return to the same few positions. */
+  known: Map<string, Point>;
 }
 
 const FREQUENCIES: readonly Frequency[] = ['mains', 'dc'];
@@ -50,6 +52,7 @@ export function makeSolver(network: Network): Solver {
     fixed,
     movable: numbered.filter((b) => network.branches[b]!.positions.length > 1),
     sources: numbered.filter((b) => network.branches[b]!.emf),
+    known: new Map(),
   };
 }
 
@@ -129,6 +132,21 @@ export function solve(solver: Solver, choice: Choice, frequency: Frequency = 'ma
   injections(solver, choice, frequency, re, im);
   solveFactored(network.pattern, solver.factor, re, im);
   return { network, choice, frequency, re, im };
+}
+
+/** Points kept by one solver; beyond this it begins anew. */
+const MOST_KNOWN = 400;
+
+/** Solves at mains frequency, once for each choice of positions. The point must not be changed. */
+export function solveKnown(solver: Solver, choice: Choice): Point {
+  let key = '';
+  for (const b of solver.movable) key += String.fromCharCode(choice[b]!);
+  const known = solver.known.get(key);
+  if (known) return known;
+  const point = solve(solver, choice);
+  if (solver.known.size >= MOST_KNOWN) solver.known.clear();
+  solver.known.set(key, point);
+  return point;
 }
 
 /** Voltage from one node to another as a phasor; −1 is earth. */

@@ -5,3 +5,6 @@ export * from './properties';
 export { proofInWords, prove, stageOf } from './prove';
 export type { Finding, Progress, Proof } from './prove';
 export * from './repair';
+export { sweep, wrongLandings } from './sweep';
+export type { Mistake } from './sweep';
+export { fieldConductors, lineTerminals } from './terminals';

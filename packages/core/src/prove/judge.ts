@@ -4,8 +4,8 @@ import { readLoads, readTransformers, waitsOf } from '../behaviour';
 import { endPoint, pointName } from '../circuit';
 import type { Call, Role } from '../devices';
 import { kindOf } from '../devices';
-import type { Network } from '../network';
-import { joinedBy, loadPath, secondariesOf, survey, voltsBetween } from '../network';
+import type { Network, Survey } from '../network';
+import { joinedBy, loadPath, survey, voltsBetween } from '../network';
 import { CLASS_2, colourName } from '../standards';
 import type { Case } from './cases';
 import { inputsOf } from './cases';
@@ -24,6 +24,7 @@ interface Look {
   subject: Case;
   settled: Settled;
   loads: readonly LoadReading[];
+  seen: Survey;
 }
 
 /** Share of nameplate that counts as overload. */
@@ -48,8 +49,7 @@ function shorted({ network, settled }: Look): Violation[] {
 }
 
 /** Control terminals that stand above what a Class 2 circuit may. */
-function lineOnControl({ network, settled }: Look): Violation[] {
-  const { volts } = survey(settled.point);
+function lineOnControl({ network, seen: { volts } }: Look): Violation[] {
   return network.devices.flatMap(({ device, kind, context }) => {
     const high = kind
       .designations(context.params)
@@ -67,13 +67,15 @@ function lineOnControl({ network, settled }: Look): Violation[] {
   });
 }
 
+/** Two secondaries with both sides joined; one side alone makes no loop. */
 function tied({ network, settled }: Look): Violation[] {
   const joined = joinedBy(settled.point);
+  const bonded = joinedBy(settled.point, true);
   const label = (id: string) => network.circuit.devices.find((device) => device.id === id)!.label;
-  const all = secondariesOf(network);
+  const all = network.secondaries;
   return all.flatMap((one, i) =>
     all.slice(i + 1).flatMap((other) =>
-      joined(one.hot, other.hot)
+      joined(one.hot, other.hot) && bonded(one.common, other.common)
         ? [
             {
               property: 'tied' as const,
@@ -226,8 +228,7 @@ function weakCoils({ network, settled, loads }: Look): Violation[] {
   });
 }
 
-function liveEnds({ network, settled }: Look): Violation[] {
-  const { standing } = survey(settled.point);
+function liveEnds({ network, seen: { standing } }: Look): Violation[] {
   return network.circuit.cables.flatMap(({ conductors, label }) =>
     conductors.flatMap((conductor) => {
       const loose = (['from', 'to'] as const).find((end) => conductor[end] === null);
@@ -259,7 +260,13 @@ function restless({ network, settled: { chattering } }: Look): Violation[] {
 
 /** Every property a state violates. */
 export function judgeState(network: Network, subject: Case, settled: Settled): Violation[] {
-  const look: Look = { network, subject, settled, loads: readLoads(network, settled) };
+  const look: Look = {
+    network,
+    subject,
+    settled,
+    loads: readLoads(network, settled),
+    seen: survey(settled.point),
+  };
   return [
     ...shorted(look),
     ...lineOnControl(look),
@@ -276,19 +283,20 @@ export function judgeState(network: Network, subject: Case, settled: Settled): V
   ];
 }
 
-/** A burner that ran must still be purging right after its call. */
-export function judgePurge(network: Network, burning: Settled, after: Settled): Violation[] {
-  const lit = (settled: Settled) =>
-    readLoads(network, settled).filter(({ id, energised }) => id === 'gas-valve' && energised);
+/** The burner that is lit in a state, if one is. */
+export const litBurner = (network: Network, settled: Settled): LoadReading | undefined =>
+  readLoads(network, settled).find(({ id, energised }) => id === 'gas-valve' && energised);
+
+/** A burner that was lit must still be purging right after its call. */
+export function judgePurge(network: Network, burner: LoadReading, after: Settled): Violation[] {
   const purges = readLoads(network, after).some(({ id, energised }) => id === 'inducer' && energised);
-  const [burner] = lit(burning);
-  return burner && !purges
-    ? [
+  return purges
+    ? []
+    : [
         {
           property: 'no-purge',
           about: burner.device,
           text: 'The call ends and the burner stops without a purge.',
         },
-      ]
-    : [];
+      ];
 }

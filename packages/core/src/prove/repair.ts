@@ -1,11 +1,11 @@
 /** Looks for the one change that puts a finding right: a setting, two wires exchanged, an end landed or lifted, the next size. */
 import type { Circuit, End } from '../circuit';
 import { ENDS, exchange, land, lift, pointName, setCable, setValue, splitTerminal } from '../circuit';
-import type { Role } from '../devices';
 import { fill, kindOf } from '../devices';
 import { GAUGES, colourName } from '../standards';
 import type { Finding } from './prove';
 import { prove, violationsIn } from './prove';
+import { lineTerminals } from './terminals';
 
 export interface Repair {
   /** What to do, in words. */
@@ -19,8 +19,6 @@ interface Candidate {
   text: string;
   circuit: () => Circuit;
 }
-
-const LINE_ROLES: ReadonlySet<Role> = new Set(['line', 'neutral', 'earth', 'winding']);
 
 /** Transformer sizes in the trade, VA, from memory. */
 const SIZES = [40, 50, 75, 100];
@@ -46,18 +44,6 @@ function settings(circuit: Circuit): Candidate[] {
           ),
     );
   });
-}
-
-/** Terminals of line voltage, which no repair proposed here touches. */
-function lineTerminals({ devices }: Circuit): ReadonlySet<string> {
-  return new Set(
-    devices.flatMap(({ id, kind, params }) =>
-      kindOf(kind)
-        .designations(fill(kindOf(kind).params, params))
-        .filter(({ role }) => LINE_ROLES.has(role))
-        .map(({ mark }) => `${id}.${mark}`),
-    ),
-  );
 }
 
 /** Every two conductors of a cable exchanged at one end, line voltage left out. */

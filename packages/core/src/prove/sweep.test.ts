@@ -1,0 +1,48 @@
+/** What single wrong landings do: common practice in the trade, no published source. */
+import { furnaceAirConditioner, heatPumpWithStrips } from '../systems';
+import type { Mistake } from '.';
+import { prove, sweep, wrongLandings } from '.';
+
+const good = furnaceAirConditioner('Sweep');
+const mistakes = sweep(good)!;
+const about = (words: RegExp): Mistake => mistakes.find(({ text }) => words.test(text))!;
+
+test.each<[RegExp, Mistake['harm'], RegExp]>([
+  [/yellow .* and blue .* exchanged, on Thermostat Y and Thermostat C/, 'danger', /fuse opens/],
+  [/yellow .* and white .* exchanged, on Thermostat/, 'fault', /./],
+  [/red .* and white of Outdoor cable exchanged, on Y and C/, null, /^$/],
+])('%s', (words, harm, does) => {
+  expect(about(words)).toMatchObject({ harm });
+  expect(about(words).does ?? '').toMatch(does);
+});
+
+test('gravest first, and each wiring once', () => {
+  const order = ['danger', 'fault', 'caution', null];
+  const ranks = mistakes.map(({ harm }) => order.indexOf(harm));
+  expect(ranks).toEqual([...ranks].sort());
+  expect(new Set(mistakes.map(({ text }) => text)).size).toBe(mistakes.length);
+});
+
+// Brute force: the full proof at nominal mains, no pruning, must find each harm the sweep reports and none where it reports none.
+test('agrees with the whole proof of each wrong landing', () => {
+  for (const mistake of mistakes.filter((_, i) => i % 5 === 0)) {
+    const nominal = prove(mistake.circuit)!.findings.filter(
+      ({ shownBy }) => shownBy.mains === 1 && shownBy.trip === null,
+    );
+    const worst = ['danger', 'fault'].find((severity) =>
+      nominal.some((entry) => entry.severity === severity),
+    );
+    expect({ text: mistake.text, harm: mistake.harm }).toEqual({ text: mistake.text, harm: worst ?? null });
+  }
+});
+
+test('every conductor of a heat pump is exchanged and moved somewhere', () => {
+  const pump = heatPumpWithStrips('Sweep', { stages: 'two' });
+  const texts = wrongLandings(pump).map(({ text }) => text);
+  for (const colour of ['red', 'yellow', 'blue', 'orange', 'green', 'white', 'brown', 'black'])
+    expect(texts.filter((text) => text.startsWith(`${colour} of`)).length).toBeGreaterThan(0);
+});
+
+test('stops when it is no longer wanted', () => {
+  expect(sweep(good, (done) => done < 3)).toBeNull();
+});

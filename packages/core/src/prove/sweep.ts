@@ -1,0 +1,184 @@
+/**
+ * What each single wrong landing would do: every two conductors exchanged, every conductor on the screw
+ * beside its own. The mistakes to look for, by the harm they do.
+ */
+import type { Cable, Circuit, Conductor, End, TerminalId } from '../circuit';
+import { ENDS, exchange, findDevice, land, marksOf, pointName, splitTerminal } from '../circuit';
+import { compile, makeSolver } from '../network';
+import { colourName } from '../standards';
+import type { Asked, Case } from './cases';
+import { asksOf } from './cases';
+import type { Violation } from './judge';
+import type { Severity } from './properties';
+import { propertyOf } from './properties';
+import { restOf, runCase } from './prove';
+import type { Progress } from './prove';
+import { fieldConductors, lineTerminals } from './terminals';
+
+/** A wrong landing and the worst it does; `harm` is null when nothing would show. */
+export interface Mistake {
+  /** What was done, in words. */
+  text: string;
+  harm: Severity | null;
+  /** The worst of what it does, and the state that shows it. */
+  does: string | null;
+  shownBy: Case | null;
+  circuit: Circuit;
+}
+
+interface Landing {
+  cable: Cable;
+  conductor: Conductor;
+  end: End;
+  terminal: TerminalId;
+}
+
+const landingsOf = (circuit: Circuit): Landing[] =>
+  fieldConductors(circuit).flatMap(({ cable, conductor }) =>
+    ENDS.map((end) => ({ cable, conductor, end, terminal: conductor[end]! })),
+  );
+
+/** "yellow of Outdoor cable" */
+const placeOf = ({ cable, conductor }: Landing) => `${colourName(conductor.colour)} of ${cable.label}`;
+
+/** Whether two landings are within one person's reach at one strip: the same device, or wire nuts of one place. */
+function together(circuit: Circuit, one: TerminalId, other: TerminalId): boolean {
+  const [here, there] = [one, other].map((id) => findDevice(circuit, splitTerminal(id).deviceId)!);
+  if (here!.id === there!.id) return true;
+  return here!.station === there!.station && here!.kind === 'wire-nut' && there!.kind === 'wire-nut';
+}
+
+type Wrong = Pick<Mistake, 'text' | 'circuit'>;
+
+function exchanged(circuit: Circuit, landings: readonly Landing[]): Wrong[] {
+  return landings.flatMap((one, i) =>
+    landings.slice(i + 1).flatMap((other): Wrong[] => {
+      const same = one.terminal === other.terminal || one.conductor === other.conductor;
+      if (same || !together(circuit, one.terminal, other.terminal)) return [];
+      const [a, b] = [one, other].map(({ conductor }) => conductor) as [Conductor, Conductor];
+      // Both ends of one conductor on one terminal is no landing.
+      if (a[one.end === 'from' ? 'to' : 'from'] === other.terminal) return [];
+      if (b[other.end === 'from' ? 'to' : 'from'] === one.terminal) return [];
+      return [
+        {
+          text: `${placeOf(one)} and ${placeOf(other)} exchanged, on ${pointName(circuit, one.terminal)} and ${pointName(circuit, other.terminal)}`,
+          circuit: exchange(circuit, [a.id, one.end], [b.id, other.end]),
+        },
+      ];
+    }),
+  );
+}
+
+function moved(circuit: Circuit, landings: readonly Landing[]): Wrong[] {
+  const line = lineTerminals(circuit);
+  return landings.flatMap((landing) => {
+    const { conductor, end, terminal } = landing;
+    const { deviceId, mark } = splitTerminal(terminal);
+    const device = findDevice(circuit, deviceId)!;
+    const marks = marksOf(device);
+    const at = marks.indexOf(mark);
+    return [marks[at - 1], marks[at + 1]].flatMap((beside): Wrong[] => {
+      const target = `${deviceId}.${beside}`;
+      const otherEnd = conductor[end === 'from' ? 'to' : 'from'];
+      if (beside === undefined || line.has(target) || target === otherEnd) return [];
+      return [
+        {
+          text: `${placeOf(landing)} on ${pointName(circuit, target)} instead of ${mark}`,
+          circuit: land(circuit, conductor.id, end, target),
+        },
+      ];
+    });
+  });
+}
+
+/** What joins what, blind to which of two like conductors does it: equal keys behave alike. */
+function wiringKey({ cables }: Circuit): string {
+  return cables
+    .map(({ conductors }) =>
+      conductors
+        .map(({ from, to }) => `${from ?? ''}>${to ?? ''}`)
+        .sort()
+        .join(),
+    )
+    .join(';');
+}
+
+/** Every single wrong landing of the field wiring, each wiring once. */
+export function wrongLandings(circuit: Circuit): Wrong[] {
+  const landings = landingsOf(circuit);
+  const seen = new Set([wiringKey(circuit)]);
+  return [...exchanged(circuit, landings), ...moved(circuit, landings)].filter((wrong) => {
+    const key = wiringKey(wrong.circuit);
+    if (seen.has(key)) return false;
+    seen.add(key);
+    return true;
+  });
+}
+
+const GRAVITY: readonly Severity[] = ['danger', 'fault', 'caution'];
+const graver = (one: Violation, other: Violation) =>
+  GRAVITY.indexOf(propertyOf(one.property).severity) - GRAVITY.indexOf(propertyOf(other.property).severity);
+
+const keyOf = ({ property, about }: Violation) => `${property} ${about}`;
+
+/** The calls that close most contacts at once: whatever is dangerous shows in one of them. */
+const FULL: readonly string[] = ['off', 'heat-far', 'cool-far', 'emergency', 'apart'];
+
+/**
+ * The worst a wiring does. Stops at the first danger; the gentler calls, which close fewer contacts, are
+ * only asked when nothing has shown yet.
+ */
+function worstOf(circuit: Circuit, asks: readonly Asked[], known: ReadonlySet<string>) {
+  const network = compile(circuit);
+  const solver = makeSolver(network);
+  const off = asks[0]!;
+  const rest = restOf(network, off, solver);
+  let worst: { violation: Violation; shownBy: Case } | null = null;
+  const [full, gentle] = [true, false].map((is) => asks.filter(({ id }) => FULL.includes(id) === is));
+  for (const asked of [...full!, ...gentle!]) {
+    if (worst && !FULL.includes(asked.id)) return worst;
+    const shownBy: Case = { asked, trip: null, mains: 1 };
+    const { violations } = runCase(network, off, shownBy, rest, solver);
+    for (const violation of violations)
+      if (!known.has(keyOf(violation)) && (!worst || graver(violation, worst.violation) < 0))
+        worst = { violation, shownBy };
+    if (worst && propertyOf(worst.violation.property).severity === 'danger') return worst;
+  }
+  return worst;
+}
+
+/** Everything a circuit violates as it stands, so that a mistake is charged only with its own. */
+function standing(circuit: Circuit, asks: readonly Asked[]): ReadonlySet<string> {
+  const network = compile(circuit);
+  const solver = makeSolver(network);
+  const rest = restOf(network, asks[0]!, solver);
+  return new Set(
+    asks.flatMap((asked) =>
+      runCase(network, asks[0]!, { asked, trip: null, mains: 1 }, rest, solver).violations.map(keyOf),
+    ),
+  );
+}
+
+/**
+ * What each single wrong landing would do, gravest first.
+ *
+ * @returns `null` when `progress` answered `false`.
+ */
+export function sweep(circuit: Circuit, progress: Progress = () => true): Mistake[] | null {
+  const asks = asksOf(circuit);
+  const known = standing(circuit, asks);
+  const wrongs = wrongLandings(circuit);
+  const mistakes: Mistake[] = [];
+  for (const [i, wrong] of wrongs.entries()) {
+    const worst = worstOf(wrong.circuit, asks, known);
+    mistakes.push({
+      ...wrong,
+      harm: worst && propertyOf(worst.violation.property).severity,
+      does: worst && worst.violation.text,
+      shownBy: worst && worst.shownBy,
+    });
+    if (!progress(i + 1, wrongs.length)) return null;
+  }
+  const rank = ({ harm }: Mistake) => (harm === null ? GRAVITY.length : GRAVITY.indexOf(harm));
+  return mistakes.sort((one, other) => rank(one) - rank(other));
+}

@@ -1,0 +1,34 @@
+/** Which terminals and conductors a person wires by hand on the control side. */
+import type { Cable, Circuit, Conductor, TerminalId } from '../circuit';
+import { ENDS, findDevice, splitTerminal } from '../circuit';
+import type { Role } from '../devices';
+import { fill, kindOf } from '../devices';
+
+const LINE_ROLES: ReadonlySet<Role> = new Set(['line', 'neutral', 'earth', 'winding']);
+
+/** Terminals of line voltage, which no repair or mistake looked at here touches. */
+export function lineTerminals({ devices }: Circuit): ReadonlySet<TerminalId> {
+  return new Set(
+    devices.flatMap(({ id, kind, params }) =>
+      kindOf(kind)
+        .designations(fill(kindOf(kind).params, params))
+        .filter(({ role }) => LINE_ROLES.has(role))
+        .map(({ mark }) => `${id}.${mark}`),
+    ),
+  );
+}
+
+const stationOf = (circuit: Circuit, terminal: TerminalId) =>
+  findDevice(circuit, splitTerminal(terminal).deviceId)!.station;
+
+/** Conductors landed at both ends, at two different stations, on the control side: what is wired on site. */
+export function fieldConductors(circuit: Circuit): { cable: Cable; conductor: Conductor }[] {
+  const line = lineTerminals(circuit);
+  return circuit.cables.flatMap((cable) =>
+    cable.conductors.flatMap((conductor) => {
+      const ends = ENDS.flatMap((end) => conductor[end] ?? []);
+      if (ends.length < 2 || ends.some((terminal) => line.has(terminal))) return [];
+      return stationOf(circuit, ends[0]!) === stationOf(circuit, ends[1]!) ? [] : [{ cable, conductor }];
+    }),
+  );
+}
