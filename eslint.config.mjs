@@ -12,6 +12,7 @@ const CORE_ORDER = [
   'systems',
   'prove',
   'survey',
+  'plan',
   'drawing',
   'formats',
 ];

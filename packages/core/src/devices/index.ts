@@ -6,6 +6,8 @@ import { airHandlerBoard } from './air-handler-board';
 import { bladeFuse } from './blade-fuse';
 import { boilerControl } from './boiler-control';
 import { breaker } from './breaker';
+import { callCombiner } from './call-combiner';
+import { callSplitter } from './call-splitter';
 import { contactor } from './contactor';
 import { controlTransformer } from './control-transformer';
 import type { DeviceKind } from './define';
@@ -51,6 +53,8 @@ export const CATALOGUE: readonly DeviceKind[] = [
   lineLoad,
   wireNut,
   jumper,
+  callCombiner,
+  callSplitter,
 ];
 
 const byKind = new Map(CATALOGUE.map((kind) => [kind.kind, kind]));
@@ -74,4 +78,6 @@ export * from './define';
 export * from './element';
 export * from './fields';
 export { STRAP_OHMS } from './jumper';
+export { callAt, hasScrew, hotsOf, screwsOf } from './thermostat-screws';
+export type { Terminals } from './thermostat-screws';
 export { demands } from './thermostat-calls';

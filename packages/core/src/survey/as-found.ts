@@ -151,12 +151,14 @@ function addConductor(
 function dropUnseen(circuit: Circuit, cableId: string): Circuit {
   return changeCable(circuit, cableId, (cable) => ({
     ...cable,
-    conductors: cable.conductors.filter(({ from, to, tag }) => from !== null || to !== null || tag === SPARE),
+    conductors: cable.conductors.filter(({ from, to, tag }) => from !== null || to !== null || tag === SPARE || tag === DEAD),
   }));
 }
 
 /** Tag of a conductor that was seen and is landed nowhere. */
 export const SPARE = 'spare';
+/** Tag of a conductor found broken: it is given nothing to carry. */
+export const DEAD = 'dead';
 
 /** Records a conductor of a run that is landed at neither end. */
 export function recordSpare(circuit: Circuit, cableId: string, colour: ColourCode): Circuit {

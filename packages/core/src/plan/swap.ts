@@ -1,0 +1,157 @@
+/** Plans a thermostat swap: every way that can work, built, proven and compared. */
+import type { Circuit, TerminalId } from '../circuit';
+import { findConductor, findDevice, otherEnd, pointName } from '../circuit';
+import type { Proof } from '../prove';
+import { prove } from '../prove';
+import type { Facts } from './functions';
+import { factsOf } from './functions';
+import { LANDING_MINUTES, allocate, candidatesOf, isEmpty, needsOf } from './landing';
+import { differenceOf } from './diff';
+import type { Ground, Way, WayId } from './ways';
+import { batteries, fanToCommon, isolationRelay, newCable, plugIn, share, straight, wireless } from './ways';
+import type { SetUp, Wish } from './wish';
+import { emptyReason, marksOfWish, setUpOf, shortcomings } from './wish';
+
+/** A way with what it costs and what its proof says. */
+export interface SwapOption extends Omit<Way, 'given' | 'extraMinutes'> {
+  minutes: number;
+  proof: Proof;
+  /** Where each conductor goes at the thermostat and at the unit, and why. */
+  landings: readonly {
+    conductor: string;
+    screw: TerminalId;
+    far: TerminalId;
+    was: string | null;
+    reason: string;
+  }[];
+  /** Screws of the new thermostat with nothing on them, and why. */
+  empties: readonly { terminal: TerminalId; reason: string }[];
+  setUp: readonly SetUp[];
+}
+
+export interface Swap {
+  facts: Facts;
+  /** What no way helps against; empty when it can be done. */
+  cannot: readonly string[];
+  /** Best first. */
+  options: readonly SwapOption[];
+}
+
+/** Weight of a part against minutes of work when ways are ranked, from memory. */
+const PART_MINUTES = 20;
+
+const WAYS: readonly ((ground: Ground) => Way[])[] = [
+  straight,
+  share,
+  fanToCommon,
+  plugIn,
+  batteries,
+  wireless,
+  newCable,
+];
+
+/** Minutes of a way: what it takes by itself, each end landed or lifted, each place walked to. */
+function minutesOf(before: Circuit, way: Way): number {
+  const { ends, added } = differenceOf(before, way.circuit);
+  const landings =
+    ends.filter(({ to }) => to !== null).length + 2 * added.flatMap(({ conductors }) => conductors).length;
+  const walks = before.stations
+    .filter(({ kind }) => kind !== 'outdoor' || way.id === 'new-cable')
+    .reduce((sum, { access }) => sum + access, 0);
+  return Math.round(way.extraMinutes + landings * LANDING_MINUTES + walks);
+}
+
+function asOption(ground: Ground, way: Way, lost: readonly string[]): SwapOption {
+  const { circuit, facts, wish } = ground;
+  const { given, extraMinutes: _own, ...rest } = way;
+  return {
+    ...rest,
+    lost: [...way.lost, ...lost],
+    minutes: minutesOf(circuit, way),
+    proof: prove(way.circuit)!,
+    landings: given.map(({ need, to }) => {
+      const { id } = to.conductor;
+      const landed = findConductor(way.circuit, id)!;
+      const was = facts.leads.find(({ conductor }) => conductor.id === id);
+      return {
+        conductor: id,
+        screw: landed[to.near]!,
+        far: landed[otherEnd(to.near)]!,
+        was: was ? was.mark : null,
+        reason: need.reason,
+      };
+    }),
+    empties: marksOfWish(wish)
+      .map((mark) => ({ terminal: `${way.thermostat}.${mark}`, reason: emptyReason(mark, facts) }))
+      .filter(({ terminal }) => isEmpty(way.circuit, terminal)),
+    setUp: setUpOf(facts, wish).map((line) =>
+      line.name === 'joiner'
+        ? { ...line, value: String(findDevice(way.circuit, way.thermostat)!.settings.joiner) }
+        : line,
+    ),
+  };
+}
+
+const gravity = ({ proof }: SwapOption, severity: 'danger' | 'fault') =>
+  proof.findings.filter((finding) => finding.severity === severity).length;
+
+/** Dangers first, then what does not work, then work and parts. */
+const better = (one: SwapOption, other: SwapOption) =>
+  gravity(one, 'danger') - gravity(other, 'danger') ||
+  gravity(one, 'fault') - gravity(other, 'fault') ||
+  one.minutes + PART_MINUTES * one.parts.length - (other.minutes + PART_MINUTES * other.parts.length);
+
+/**
+ * The ways worth comparing. A swap that fits as it is needs no others; two hots that meet on one screw
+ * leave only the relay; a spare taken into use is compared with doing without. Where no common can be
+ * had at all, only the ways that bring power otherwise are left.
+ */
+function waysFrom(ground: Ground, noCommon: boolean): Way[] {
+  const relay = isolationRelay(ground);
+  if (relay.length > 0) return relay;
+  const [fits] = straight(ground);
+  if (fits?.id === 'as-is' && !noCommon) return [fits];
+  const powered: readonly WayId[] = ['plug-in', 'batteries'];
+  return WAYS.flatMap((way) => way(ground)).filter(({ id }) => !noCommon || powered.includes(id));
+}
+
+/** Told before each way is proven; planning stops when it answers `false`. */
+export type Planning = (title: string, done: number, all: number) => boolean;
+
+/**
+ * Plans the exchange of a thermostat: what each conductor does is found by trying it, conductors are
+ * given out at the least work, and when they are short every way out is built, proven and ranked.
+ *
+ * @param jackets - further cables between the same places whose conductors may be used.
+ * @throws RangeError when there is no such thermostat.
+ * @returns `null` when `planning` answered `false`.
+ */
+export function planSwap(
+  circuit: Circuit,
+  wish: Wish,
+  jackets: readonly string[] = [],
+  planning: Planning = () => true,
+): Swap | null {
+  const facts = factsOf(circuit, wish.device);
+  const { cannot, lost } = shortcomings(facts, wish);
+  if (!facts.leads.some(({ role }) => role === 'hot'))
+    cannot.push(
+      `No conductor at ${pointName(circuit, `${wish.device}.R`)} is hot: find out why before anything is moved.`,
+    );
+  if (cannot.length > 0) return { facts, cannot, options: [] };
+  const { needs, noCommon } = needsOf(circuit, facts, wish);
+  const candidates = candidatesOf(circuit, facts, jackets);
+  const allocation = allocate(needs, candidates);
+  const ground: Ground = { circuit, facts, wish, needs, candidates, allocation };
+  const ways = waysFrom(ground, noCommon);
+  const options: SwapOption[] = [];
+  for (const [i, way] of ways.entries()) {
+    if (!planning(way.title, i, ways.length)) return null;
+    options.push(asOption(ground, way, lost));
+  }
+  return {
+    facts,
+    cannot: options.length > 0 ? [] : ['No way known here works.'],
+    options: options.sort(better),
+  };
+}
