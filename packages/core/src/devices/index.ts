@@ -78,6 +78,7 @@ export * from './define';
 export * from './element';
 export * from './fields';
 export { STRAP_OHMS } from './jumper';
+export { BLADE_HOLDS, bladeFuseSeconds } from './overcurrent';
 export { callAt, hasScrew, hotsOf, screwsOf } from './thermostat-screws';
 export type { Terminals } from './thermostat-screws';
 export { demands } from './thermostat-calls';

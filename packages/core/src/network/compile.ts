@@ -222,11 +222,14 @@ function jacketDrafts(conductors: readonly Conductor[], lengthM: number, omega: 
 /**
  * Compiles a valid circuit, with faults laid over it and bridges (a jumper lead, an
  * ammeter) held across it.
+ *
+ * @param copperC - temperature of the conductors, °C; 20 when left out.
  */
 export function compile(
   circuit: Circuit,
   faults: readonly Fault[] = [],
   bridges: readonly Bridge[] = [],
+  copperC?: number,
 ): Network {
   const omega = 2 * Math.PI * circuit.mains.hertz;
   const drafts: Draft[] = [];
@@ -246,7 +249,7 @@ export function compile(
     return { device, kind, context, branches };
   });
   for (const cable of circuit.cables) {
-    const ohms = ohmsPerMetre(cable.gauge) * cable.lengthM;
+    const ohms = ohmsPerMetre(cable.gauge, copperC) * cable.lengthM;
     for (const conductor of cable.conductors) {
       const broken = conductorFaults(conductor.id, faults).open;
       const element = wire(endPoint(conductor, 'from'), endPoint(conductor, 'to'), ohms);

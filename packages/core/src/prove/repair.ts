@@ -2,7 +2,7 @@
 import type { Circuit, End } from '../circuit';
 import { ENDS, exchange, land, lift, pointName, setCable, setValue, splitTerminal } from '../circuit';
 import { fill, kindOf } from '../devices';
-import { GAUGES, colourName } from '../standards';
+import { GAUGES, TRANSFORMER_SIZES, colourName } from '../standards';
 import type { Finding } from './prove';
 import { prove, violationsIn } from './prove';
 import { lineTerminals } from './terminals';
@@ -19,9 +19,6 @@ interface Candidate {
   text: string;
   circuit: () => Circuit;
 }
-
-/** Transformer sizes in the trade, VA, from memory. */
-const SIZES = [40, 50, 75, 100];
 
 /** Thermostat settings turned to each of their other choices. */
 function settings(circuit: Circuit): Candidate[] {
@@ -105,7 +102,7 @@ function sizes(circuit: Circuit): Candidate[] {
   const transformers = circuit.devices.flatMap(({ id, kind, label, params }): Candidate[] => {
     if (kind !== 'control-transformer') return [];
     const va = Number(fill(kindOf(kind).params, params).va);
-    return SIZES.filter((size) => size > va).map((size) => ({
+    return TRANSFORMER_SIZES.filter((size) => size > va).map((size) => ({
       text: `Fit a ${size} VA transformer for ${label}.`,
       circuit: () => setValue(circuit, id, 'params', 'va', size),
     }));

@@ -12,6 +12,25 @@ export const COIL_OPERATING_RANGE = { low: 0.85, high: 1.1 } as const;
 /** Plan to use at most this share of a transformer's nameplate: common practice. */
 export const PLANNED_TRANSFORMER_SHARE = 0.8;
 
+/** Transformer sizes in the trade, VA, from memory. */
+export const TRANSFORMER_SIZES = [20, 40, 50, 75, 100] as const;
+
+/** Blade fuses as they are made, A: ISO 8820-3, from memory. */
+export const BLADE_FUSES = [1, 2, 3, 4, 5, 7.5, 10, 15, 20] as const;
+
+/**
+ * Secondary protection of a small transformer, share of its rated secondary current: NEC table 450.3(B) for
+ * less than 9 A, from memory.
+ */
+export const SECONDARY_FUSE_SHARE = 1.67;
+
+/**
+ * Seconds a small transformer stands a multiple of its rated current: t = 1250 / n², the thermal limit
+ * of the through-fault curves (IEEE C57.109 category I), from memory.
+ */
+export const transformerStands = (multiple: number): number =>
+  multiple <= 1 ? Infinity : 1250 / multiple ** 2;
+
 /** Below this outdoor temperature cooling must not be run: common practice (50 °F). */
 export const COLD_COOLING_LIMIT_C = 10;
 

@@ -151,7 +151,9 @@ function addConductor(
 function dropUnseen(circuit: Circuit, cableId: string): Circuit {
   return changeCable(circuit, cableId, (cable) => ({
     ...cable,
-    conductors: cable.conductors.filter(({ from, to, tag }) => from !== null || to !== null || tag === SPARE || tag === DEAD),
+    conductors: cable.conductors.filter(
+      ({ from, to, tag }) => from !== null || to !== null || tag === SPARE || tag === DEAD,
+    ),
   }));
 }
 

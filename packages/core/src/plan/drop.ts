@@ -1,0 +1,228 @@
+/** What reaches each coil over its wires, at low mains and warm copper, and how long its run may be. */
+import type { LoadReading } from '../behaviour';
+import { readLoads } from '../behaviour';
+import type { Cable, Circuit } from '../circuit';
+import { findCable, pointName, setCable } from '../circuit';
+import type { Choice, LoadPath, Network, Point } from '../network';
+import { compile, loadPath, makeSolver, phasor, solve, voltsBetween } from '../network';
+import { COIL_OPERATING_RANGE, GAUGES } from '../standards';
+import type { Working } from './states';
+import { LOW_MAINS, workingStates } from './states';
+
+/** Volts at one point of a load's way, with the metres of conductor to it and back. */
+export interface WayPoint {
+  name: string;
+  /** Metres from the transformer, out on the hot side or still to go on the return. */
+  metres: number;
+  /** Against the transformer's common. */
+  volts: number;
+  side: 'out' | 'back';
+}
+
+export interface Drop {
+  device: string;
+  title: string;
+  /** What it is called by. */
+  call: string;
+  /** Volts at the transformer and at the load, pulled in and in the moment of pulling in. */
+  source: number;
+  sealed: number;
+  inrush: number;
+  /** Volts it must have to pull in. */
+  needs: number;
+  pullsIn: boolean;
+  /** Volts lost on conductors and contacts, out and back, as it pulls in. */
+  lost: number;
+  points: readonly WayPoint[];
+  /** The longest run on its way, and how it could be. */
+  run: {
+    cable: string;
+    label: string;
+    gauge: number;
+    lengthM: number;
+    /** By gauge, the longest this run may be, m; `null` when no length would do. */
+    longest: readonly { gauge: number; lengthM: number | null }[];
+    /** The thinnest that does for this length; `null` when none does. */
+    thinnest: number | null;
+  } | null;
+}
+
+/** Runs longer than this are not looked into, m. */
+const FAR_M = 600;
+/** A longest run is found to within this, m. */
+const NEAR_M = 0.5;
+/** Gauges control cable is sold in. */
+export const CONTROL_GAUGES = GAUGES.filter((gauge) => gauge >= 14);
+
+interface Pull {
+  load: LoadReading;
+  call: string;
+  /** Positions with this coil still open and everything else of its call pulled in. */
+  choice: Choice;
+  sealed: number;
+  needs: number;
+}
+
+/** Coils of a circuit in the call that leaves them least, as they pull in. */
+function pullsOf({ network, rest, states }: Working): Pull[] {
+  const pulls = new Map<number, Pull>();
+  // Thermostats in opposite modes are a fault of their own, not a load to wire for.
+  for (const { asked, settled } of states.filter(({ asked: { id } }) => id !== 'apart'))
+    for (const load of readLoads(network, settled)) {
+      const { positions } = network.branches[load.branch]!;
+      const inrush = positions.indexOf('inrush');
+      const installed = network.devices.find(({ device }) => device.id === load.device)!;
+      const rated = Number(installed.context.params.coilVolts);
+      if (
+        inrush < 0 ||
+        !load.energised ||
+        !(rated > 0) ||
+        settled.point.choice[load.branch] === rest[load.branch]
+      )
+        continue;
+      const known = pulls.get(load.branch);
+      if (known && known.sealed <= load.volts) continue;
+      const choice = settled.point.choice.slice();
+      choice[load.branch] = inrush;
+      pulls.set(load.branch, {
+        load,
+        call: asked.title,
+        choice,
+        sealed: load.volts,
+        needs: COIL_OPERATING_RANGE.low * rated,
+      });
+    }
+  return [...pulls.values()];
+}
+
+const across = (network: Network, point: Point, branch: number): number => {
+  const [a, z] = network.branches[branch]!.nodes as [number, number];
+  const { re, im } = phasor(point, a, z);
+  return Math.hypot(re, im);
+};
+
+/** The cable a way's conductor belongs to, if that step is a conductor. */
+function cableOf({ circuit, branches }: Network, branch: number): Cable | undefined {
+  const { origin } = branches[branch]!;
+  if (origin.type !== 'conductor') return undefined;
+  return circuit.cables.find(({ conductors }) => conductors.some(({ id }) => id === origin.conductor));
+}
+
+/** Volts along a load's way, out to the load and back. */
+function pointsOf(network: Network, point: Point, way: LoadPath, branch: number): WayPoint[] {
+  const common = way.steps[way.steps.length - 1]!.to;
+  const volts = (node: number) => {
+    const { re, im } = phasor(point, node, common);
+    return Math.hypot(re, im);
+  };
+  const name = (node: number) => (node < 0 ? 'earth' : pointName(network.circuit, network.nodes[node]!));
+  const points: WayPoint[] = [{ name: name(way.hot), metres: 0, volts: volts(way.hot), side: 'out' }];
+  let metres = 0;
+  let side: WayPoint['side'] = 'out';
+  for (const step of way.steps) {
+    metres += (side === 'out' ? 1 : -1) * (cableOf(network, step.branch)?.lengthM ?? 0);
+    if (step.branch === branch) side = 'back';
+    points.push({ name: name(step.to), metres: Math.max(metres, 0), volts: volts(step.to), side });
+  }
+  return points.filter(({ name: own }) => !own.includes('#'));
+}
+
+/** Volts at a coil pulling in, with one of its runs changed. */
+function coilVolts(circuit: Circuit, pull: Pull, copperC: number): number {
+  const network = compile(
+    { ...circuit, mains: { ...circuit.mains, volts: circuit.mains.volts * LOW_MAINS } },
+    [],
+    [],
+    copperC,
+  );
+  return across(network, solve(makeSolver(network), pull.choice), pull.load.branch);
+}
+
+/** The longest a run may be for a coil to pull in, by halving. */
+function longestRun(
+  circuit: Circuit,
+  cable: Cable,
+  gauge: number,
+  pull: Pull,
+  copperC: number,
+): number | null {
+  const does = (lengthM: number) =>
+    coilVolts(setCable(circuit, cable.id, { gauge, lengthM }), pull, copperC) >= pull.needs;
+  let [good, bad] = [NEAR_M, FAR_M];
+  if (!does(good)) return null;
+  if (does(bad)) return FAR_M;
+  while (bad - good > NEAR_M) {
+    const middle = (good + bad) / 2;
+    if (does(middle)) good = middle;
+    else bad = middle;
+  }
+  return good;
+}
+
+/** A jacket couples only from 2 m; shorter and longer runs must keep the same branches. */
+const SHORTEST_RUN_M = 2;
+
+function runOf(circuit: Circuit, network: Network, way: LoadPath, pull: Pull, copperC: number): Drop['run'] {
+  const cables = way.steps.flatMap(({ branch }) => cableOf(network, branch) ?? []);
+  const cable = cables.reduce<Cable | undefined>(
+    (best, entry) => (entry.lengthM >= SHORTEST_RUN_M && entry.lengthM > (best?.lengthM ?? 0) ? entry : best),
+    undefined,
+  );
+  if (!cable) return null;
+  const longest = CONTROL_GAUGES.map((gauge) => ({
+    gauge,
+    lengthM: longestRun(circuit, cable, gauge, pull, copperC),
+  }));
+  const enough = longest.filter(({ lengthM }) => lengthM !== null && lengthM >= cable.lengthM);
+  return {
+    cable: cable.id,
+    label: findCable(circuit, cable.id)!.label,
+    gauge: cable.gauge,
+    lengthM: cable.lengthM,
+    longest,
+    thinnest: enough.length > 0 ? Math.max(...enough.map(({ gauge }) => gauge)) : null,
+  };
+}
+
+/**
+ * What every coil gets over its wires.
+ *
+ * @param copperC - temperature of the conductors, °C.
+ */
+export function voltageDrops(circuit: Circuit, copperC: number): Drop[] {
+  // Which contacts close is found at nominal mains: a coil too weak at low mains would hide itself.
+  const working = workingStates(circuit, 1, copperC);
+  const low = compile(
+    { ...circuit, mains: { ...circuit.mains, volts: circuit.mains.volts * LOW_MAINS } },
+    [],
+    [],
+    copperC,
+  );
+  const solver = makeSolver(low);
+  return pullsOf(working).flatMap((pull): Drop[] => {
+    const { load, choice } = pull;
+    const way = loadPath(low, choice, load.branch);
+    if (!way) return [];
+    const pulling = solve(solver, choice);
+    const held = choice.slice();
+    held[load.branch] = low.branches[load.branch]!.positions.indexOf('sealed');
+    const inrush = across(low, pulling, load.branch);
+    const end = way.steps[way.steps.length - 1]!.to;
+    const source = voltsBetween(pulling, low.nodes[way.hot]!, end < 0 ? 'earth' : low.nodes[end]!);
+    return [
+      {
+        device: load.device,
+        title: load.title,
+        call: pull.call,
+        source,
+        sealed: across(low, solve(solver, held), load.branch),
+        inrush,
+        needs: pull.needs,
+        pullsIn: inrush >= pull.needs,
+        lost: source - inrush,
+        points: pointsOf(low, pulling, way, load.branch),
+        run: runOf(circuit, low, way, pull, copperC),
+      },
+    ];
+  });
+}

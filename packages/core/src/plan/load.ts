@@ -1,0 +1,175 @@
+/** How hard each control transformer works: from the states the circuit really gets into, not from a sum of labels. */
+import { readLoads, readTransformers } from '../behaviour';
+import type { Circuit } from '../circuit';
+import { findDevice, landedOn, setValue } from '../circuit';
+import { fill, kindOf } from '../devices';
+import type { Network, Point } from '../network';
+import { ampsThrough, makeBase, phasor, positionChange, solveChanged, survey } from '../network';
+import { CLASS_2, PLANNED_TRANSFORMER_SHARE, TRANSFORMER_SIZES } from '../standards';
+import type { Worked, Working } from './states';
+import { coilsPulledIn, workingStates } from './states';
+
+/** Volt-amperes and volts of a secondary, and the call that brings them. */
+export interface Burden {
+  va: number;
+  volts: number;
+  call: string;
+}
+
+export interface Primary {
+  /** Volts on the primary, the tap it is wired to, and what that tap is meant for. */
+  volts: number;
+  tap: string;
+  nominal: number;
+  /** The tap meant for these volts. */
+  right: string;
+  /** Open secondary volts as wired, and on the right tap. */
+  openVolts: number;
+  rightVolts: number;
+}
+
+export interface TransformerLoad {
+  device: string;
+  label: string;
+  nameplate: number;
+  /** Everything pulled in; and the moment the coils of a call pull in together. */
+  sealed: Burden;
+  inrush: Burden;
+  /** What makes up the sealed burden, largest first. */
+  parts: readonly { title: string; va: number }[];
+  /** Sealed burden as a share of nameplate, and whether it stays within what is planned. */
+  share: number;
+  planned: boolean;
+  class2: { volts: boolean; voltAmperes: boolean };
+  /** The same circuit on other sizes. */
+  sizes: readonly { va: number; share: number; volts: number }[];
+  /** `null` when no tap is wired. */
+  primary: Primary | null;
+}
+
+const reading = (network: Network, point: Point, device: string) =>
+  readTransformers(network, point).find((entry) => entry.device === device)!;
+
+const largest = (burdens: readonly Burden[]): Burden =>
+  burdens.reduce((worst, burden) => (burden.va > worst.va ? burden : worst));
+
+function burdenOf(working: Working, { asked, settled }: Worked, device: string): Burden {
+  const { volts, amps } = reading(working.network, settled.point, device);
+  return { va: volts * amps, volts, call: asked.title };
+}
+
+/** The moment all coils of a call pull in, everything else as the call holds it. */
+export function inrushPoint(working: Working, worked: Worked): Point {
+  const { network } = working;
+  const { point } = worked.settled;
+  const coils = coilsPulledIn(working, worked);
+  if (coils.length === 0) return point;
+  const base = makeBase(network, point.choice);
+  const choice = point.choice.slice();
+  for (const b of coils) choice[b] = network.branches[b]!.positions.indexOf('inrush');
+  const changed = solveChanged(
+    base,
+    coils.map((b) => positionChange(base, b, choice[b]!)),
+  );
+  return { ...point, ...changed, choice };
+}
+
+function inrushOf(working: Working, worked: Worked, device: string): Burden {
+  const { volts, amps } = reading(working.network, inrushPoint(working, worked), device);
+  return { va: volts * amps, volts, call: worked.asked.title };
+}
+
+/** Less than this is not worth a line, VA. */
+const LEAST_VA = 0.05;
+
+/** What the sealed burden is made of: every branch that uses power on this secondary. */
+function partsOf({ network }: Working, { settled }: Worked, device: string): TransformerLoad['parts'] {
+  const { point } = settled;
+  const { reference } = survey(point);
+  const { common } = network.secondaries.find((secondary) => secondary.device === device)!;
+  const loads = readLoads(network, settled);
+  const parts = new Map<string, number>();
+  network.branches.forEach(({ nature, origin, nodes }, b) => {
+    if (nature !== 'load' || origin.type !== 'device') return;
+    const [a, z] = nodes as [number, number];
+    if (![a, z].every((node) => node >= 0 && reference[node] === common)) return;
+    const { re, im } = phasor(point, a, z);
+    const va = Math.hypot(re, im) * ampsThrough(point, b);
+    const title =
+      loads.find(({ branch }) => branch === b)?.title ?? findDevice(network.circuit, origin.device)!.label;
+    if (va >= LEAST_VA) parts.set(title, (parts.get(title) ?? 0) + va);
+  });
+  return [...parts].map(([title, va]) => ({ title, va })).sort((one, other) => other.va - one.va);
+}
+
+const TAP_MARK = /^P(\d+)$/;
+
+/** The tap the supply is on, and the one it should be on. */
+function primaryOf(circuit: Circuit, { network, states }: Working, device: string): Primary | null {
+  const { point } = states[0]!.settled;
+  const { kind, params } = findDevice(circuit, device)!;
+  const values = fill(kindOf(kind).params, params);
+  const taps = kindOf(kind)
+    .designations(values)
+    .flatMap(({ mark }) => (TAP_MARK.test(mark) ? [{ mark, nominal: Number(TAP_MARK.exec(mark)![1]) }] : []));
+  const wired = taps.find(
+    ({ mark }) =>
+      landedOn(circuit, `${device}.${mark}`).length > 0 ||
+      circuit.links.some(({ joins }) => joins.includes(`${device}.${mark}`)),
+  );
+  if (!wired) return null;
+  const { re, im } = phasor(
+    point,
+    network.indexOf(`${device}.${wired.mark}`),
+    network.indexOf(`${device}.PC`),
+  );
+  const volts = Math.hypot(re, im);
+  const away = ({ nominal }: { nominal: number }) => Math.abs(Math.log(volts / nominal));
+  const right = taps.reduce((best, tap) => (away(tap) < away(best) ? tap : best));
+  const openVolts = (nominal: number) => (Number(values.openVolts) * volts) / nominal;
+  return {
+    volts,
+    tap: wired.mark,
+    nominal: wired.nominal,
+    right: right.mark,
+    openVolts: openVolts(wired.nominal),
+    rightVolts: openVolts(right.nominal),
+  };
+}
+
+/** How hard every control transformer of a circuit works, at nominal mains. */
+export function transformerLoads(circuit: Circuit): TransformerLoad[] {
+  const working = workingStates(circuit);
+  return working.network.secondaries.flatMap(({ device }): TransformerLoad[] => {
+    const found = findDevice(circuit, device)!;
+    if (!Object.hasOwn(kindOf(found.kind).params, 'va')) return [];
+    const nameplate = Number(fill(kindOf(found.kind).params, found.params).va);
+    const sealed = largest(working.states.map((worked) => burdenOf(working, worked, device)));
+    const worst = working.states.find(({ asked }) => asked.title === sealed.call)!;
+    return [
+      {
+        device,
+        label: found.label,
+        nameplate,
+        sealed,
+        inrush: largest(working.states.map((worked) => inrushOf(working, worked, device))),
+        parts: partsOf(working, worst, device),
+        share: sealed.va / nameplate,
+        planned: sealed.va <= PLANNED_TRANSFORMER_SHARE * nameplate,
+        class2: {
+          volts:
+            Math.max(
+              ...working.states.map(({ settled }) => reading(working.network, settled.point, device).volts),
+            ) <= CLASS_2.maxVolts,
+          voltAmperes: nameplate <= CLASS_2.maxVoltAmperes,
+        },
+        sizes: TRANSFORMER_SIZES.filter((va) => va !== nameplate).map((va) => {
+          const other = workingStates(setValue(circuit, device, 'params', 'va', va));
+          const burden = largest(other.states.map((worked) => burdenOf(other, worked, device)));
+          return { va, share: burden.va / va, volts: burden.volts };
+        }),
+        primary: primaryOf(circuit, working, device),
+      },
+    ];
+  });
+}

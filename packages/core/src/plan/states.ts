@@ -1,0 +1,46 @@
+/** The states a circuit works in, for the sums: every call at one supply, settled. */
+import type { Settled } from '../behaviour';
+import type { Circuit } from '../circuit';
+import type { Choice, Network } from '../network';
+import { compile, makeSolver } from '../network';
+import type { Asked } from '../prove';
+import { asksOf, restOf, runCase } from '../prove';
+
+export interface Worked {
+  asked: Asked;
+  settled: Settled;
+}
+
+export interface Working {
+  network: Network;
+  /** Where contacts and coils are with no call. */
+  rest: Choice;
+  states: readonly Worked[];
+}
+
+/** Mains at their lowest, a share of nominal: what coils must still pull in at. */
+export const LOW_MAINS = 0.9;
+
+/** Runs every call of a circuit at a share of its mains, its conductors at a temperature in °C. */
+export function workingStates(circuit: Circuit, share = 1, copperC = 20): Working {
+  const supplied = { ...circuit, mains: { ...circuit.mains, volts: circuit.mains.volts * share } };
+  const network = compile(supplied, [], [], copperC);
+  const solver = makeSolver(network);
+  const asks = asksOf(circuit);
+  const off = asks[0]!;
+  const rest = restOf(network, off, solver);
+  const states = asks.map((asked) => ({
+    asked,
+    settled: runCase(network, off, { asked, trip: null, mains: share }, rest, solver).steady,
+  }));
+  return { network, rest: states[0]!.settled.point.choice, states };
+}
+
+/** Coils that this state holds in and rest does not: the ones that pull in with its call. */
+export function coilsPulledIn({ network, rest }: Working, { settled }: Worked): number[] {
+  return network.branches.flatMap(({ positions }, b) => {
+    const sealed = positions.indexOf('sealed');
+    const inrush = positions.indexOf('inrush');
+    return inrush >= 0 && settled.point.choice[b] === sealed && rest[b] !== sealed ? [b] : [];
+  });
+}
