@@ -16,3 +16,4 @@ export type { FuseSum, ShortAt } from './fuse';
 export { inrushPoint, transformerLoads } from './load';
 export type { Burden, Primary, TransformerLoad } from './load';
 export { LOW_MAINS, workingStates } from './states';
+export * from './insert';

@@ -63,9 +63,14 @@ function minutesOf(before: Circuit, way: Way): number {
 
 function asOption(ground: Ground, way: Way, lost: readonly string[]): SwapOption {
   const { circuit, facts, wish } = ground;
-  const { given, extraMinutes: _own, ...rest } = way;
+  const { given, id, title, thermostat, parts, lookOut } = way;
   return {
-    ...rest,
+    id,
+    title,
+    circuit: way.circuit,
+    thermostat,
+    parts,
+    lookOut,
     lost: [...way.lost, ...lost],
     minutes: minutesOf(circuit, way),
     proof: prove(way.circuit)!,

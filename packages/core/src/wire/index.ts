@@ -1,0 +1,8 @@
+/** What to land next: a plan as steps in walking order, the power-off gate, the circuit partway through. */
+export { partway } from './apply';
+export * from './document';
+export { DEAD_VOLTS } from './gate';
+export { stepsOf, stripMm, tagOf } from './steps';
+export type { Step, StepKind } from './steps';
+export { standing, walk } from './walk';
+export type { Stop } from './walk';

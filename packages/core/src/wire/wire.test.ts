@@ -1,0 +1,180 @@
+/** Laws of the landing list; what is dead with the breakers open comes from the model. */
+import type { Circuit } from '../circuit';
+import { exchange, setCable, setValue } from '../circuit';
+import { planSwap } from '../plan';
+import {
+  TEMPLATES,
+  boilerTwoWire,
+  furnaceAirConditioner,
+  heatPumpWithStrips,
+  twoTransformerSplit,
+} from '../systems';
+import type { Plan, Step } from '.';
+import { PLAN_VERSION, partway, planProblems, standing, stepsOf, walk } from '.';
+
+const sorted = <T extends { id: string }>(list: readonly T[]) =>
+  [...list].sort((one, other) => (one.id < other.id ? -1 : 1));
+const normal = ({ devices, cables, links }: Circuit) => ({
+  devices: sorted(devices),
+  cables: sorted(cables),
+  links: sorted(links),
+});
+
+const furnace = furnaceAirConditioner('Wire', false);
+const changes: readonly (readonly [string, Circuit, Circuit])[] = [
+  ...planSwap(furnace, { device: 'stat', terminals: 'five', supply: 'both' })!.options.map(
+    ({ id, circuit }) => [`a swap by ${id}`, furnace, circuit] as const,
+  ),
+  [
+    'an isolation relay',
+    twoTransformerSplit('Wire'),
+    planSwap(twoTransformerSplit('Wire'), { device: 'stat', terminals: 'five', supply: 'both' })!.options[0]!
+      .circuit,
+  ],
+  [
+    'a heat pump on two rows',
+    heatPumpWithStrips('Wire'),
+    planSwap(heatPumpWithStrips('Wire'), { device: 'stat', terminals: 'rows', supply: 'both' })!.options[0]!
+      .circuit,
+  ],
+  ['two wires exchanged', furnace, exchange(furnace, ['statY', 'to'], ['statW', 'to'])],
+  ['a setting', furnace, setValue(furnace, 'stat', 'settings', 'fanWithHeat', 'thermostat')],
+];
+
+describe.each(changes)('%s', (_what, before, after) => {
+  const steps = stepsOf(before, after);
+  const stops = walk(before, steps);
+  const order = stops.flatMap(({ steps: here }) => here);
+
+  test('is walked whole, nothing before what it waits for', () => {
+    expect(order.map(({ id }) => id).sort()).toEqual(steps.map(({ id }) => id).sort());
+    const done = new Set<string>();
+    for (const { id, after: needs } of order) {
+      for (const need of needs) expect(done.has(need)).toBe(true);
+      done.add(id);
+    }
+  });
+
+  test('begins with the power off and proven dead', () => {
+    const touching = order.findIndex(({ kind }) =>
+      ['remove', 'lift', 'land', 'link', 'unlink', 'pull', 'mount'].includes(kind),
+    );
+    const gate = order
+      .map(({ kind }, i) => (kind === 'off' || kind === 'dead' ? i : -1))
+      .filter((i) => i >= 0);
+    expect(order[0]!.kind).toBe('off');
+    expect(gate.length).toBeGreaterThanOrEqual(
+      before.devices.some(({ kind }) => kind === 'control-transformer') ? 2 : 1,
+    );
+    if (touching >= 0) expect(Math.max(...gate)).toBeLessThan(touching);
+  });
+
+  test('comes to the plan when all is done, and stays whole on the way', () => {
+    expect(normal(partway(before, after, new Set(order.map(({ id }) => id))))).toEqual(normal(after));
+    for (let i = 0; i <= order.length; i++)
+      expect(() => partway(before, after, new Set(order.slice(0, i).map(({ id }) => id)))).not.toThrow();
+    expect(normal(partway(before, after, new Set()))).toEqual(normal(before));
+  });
+});
+
+test('every landing says where, what colour, how far stripped, and where the other end is', () => {
+  const [, before, after] = changes[0]!;
+  const landing = stepsOf(before, after, { statC: 'Because.' }).find(({ id }) => id === 'land:statC:to')!;
+  expect(landing).toMatchObject({ station: 'plant', why: 'Because.' });
+  expect(landing.text).toBe('Land blue of Thermostat cable on Furnace board C');
+  expect(landing.conductor).toMatchObject({ colour: 'BU', stripMm: 8, otherEnd: 'New thermostat C, Hall' });
+});
+
+test('thermostat set-up waits for the power, its joiner does not', () => {
+  const [, before, after] = changes.find(([what]) => what === 'a heat pump on two rows')!;
+  const of = (id: string): Step => stepsOf(before, after).find((step) => step.id === id)!;
+  expect(of('set:stat2:system').after).toContain('on');
+  expect(of('set:stat2:joiner').after).not.toContain('on');
+});
+
+// Exhaustive: no order of fewer stops does all the steps, tried to the depth found.
+test('the walk has as few stops as any', () => {
+  const [, before, after] = changes[0]!;
+  const steps = stepsOf(before, after);
+  const stations = [...new Set(steps.map(({ station }) => station))];
+  const found = walk(before, steps).length;
+  const fewest = (done: ReadonlySet<string>, stops: number): number => {
+    if (done.size === steps.length) return stops;
+    if (stops >= found) return Infinity;
+    return Math.min(
+      ...stations.map((station) => {
+        const now = new Set(done);
+        for (let more = true; more;) {
+          const next = steps.find(
+            (step) => step.station === station && !now.has(step.id) && step.after.every((id) => now.has(id)),
+          );
+          more = next !== undefined;
+          if (next) now.add(next.id);
+        }
+        return now.size === done.size ? Infinity : fewest(now, stops + 1);
+      }),
+    );
+  };
+  expect(fewest(new Set(), 0)).toBe(found);
+});
+
+test('steps that wait for each other are refused', () => {
+  const step = (id: string, after: string): Step => ({
+    id,
+    kind: 'tug',
+    station: 'plant',
+    text: id,
+    after: [after],
+  });
+  expect(() => walk(furnace, [step('a', 'b'), step('b', 'a')])).toThrow(RangeError);
+});
+
+test('taking a step back takes what followed from it', () => {
+  const [, before, after] = changes[0]!;
+  const steps = stepsOf(before, after);
+  const all = new Set(steps.map(({ id }) => id));
+  all.delete('off');
+  expect([...standing(steps, all)]).toEqual([]);
+});
+
+test.each(TEMPLATES)('$id is proven dead at points that are dead', ({ build }) => {
+  const circuit = build('Wire');
+  const [cable] = circuit.cables.filter(({ conductors }) => conductors.length > 1);
+  const steps = stepsOf(circuit, setValue(circuit, 'stat', 'settings', 'protectionS', 240));
+  expect(cable).toBeDefined();
+  expect(steps.filter(({ kind }) => kind === 'dead').length).toBe(
+    circuit.devices.filter(({ kind }) => kind === 'control-transformer').length,
+  );
+});
+
+describe('the plan kept', () => {
+  const plan: Plan = {
+    version: PLAN_VERSION,
+    title: 'New thermostat',
+    before: boilerTwoWire('Wire'),
+    after: setCable(boilerTwoWire('Wire'), 'statCable', { gauge: 16 }),
+    swap: { device: 'stat', terminals: 'five', supply: 'both', way: 'spare' },
+    reasons: { statC: 'Because.' },
+    done: {
+      off: { at: '2026-11-25T10:00:00.000Z' },
+      'dead:board.R': { at: '2026-11-25T10:02:00.000Z', volts: 0 },
+    },
+  };
+
+  test('is taken as it is', () => {
+    expect(planProblems(plan)).toEqual([]);
+  });
+
+  test.each<[string, unknown, RegExp]>([
+    ['another version', { ...plan, version: 2 }, /^version must be 1/],
+    ['a stray field', { ...plan, note: 'x' }, /unknown field note/],
+    ['a broken circuit', { ...plan, after: { ...plan.after, mains: undefined } }, /^after\.mains/],
+    ['a reading of words', { ...plan, done: { off: { at: 'now', volts: 'none' } } }, /^done must be/],
+  ])('%s is named', (_what, found, words) => {
+    expect(
+      planProblems(found)
+        .map(({ path, message }) => `${path} ${message}`)
+        .join('; '),
+    ).toMatch(words);
+  });
+});
