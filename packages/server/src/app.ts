@@ -8,9 +8,12 @@ import { pinoHttp } from 'pino-http';
 import type { Db } from './db/open';
 import { problemHandler, sendProblem, unknownRoute } from './problem';
 import { jobRoutes } from './routes/jobs';
+import { paperRoutes } from './routes/papers';
 import { photoRoutes } from './routes/photos';
+import { planRoutes } from './routes/plans';
 import { readingRoutes } from './routes/readings';
 import { revisionRoutes } from './routes/revisions';
+import { scheduleRoutes } from './routes/schedules';
 import { surveyRoutes } from './routes/surveys';
 import { webRoutes } from './web';
 
@@ -74,6 +77,7 @@ export function createApp({ db, log, web, requestsPerMinute = 600 }: AppOptions)
     response.json({ status: 'ok' });
   });
   api.use(jobRoutes(db), revisionRoutes(db), readingRoutes(db), surveyRoutes(db), photoRoutes(db));
+  api.use(planRoutes(db), scheduleRoutes(db), paperRoutes(db));
   api.use(unknownRoute);
   app.use('/api', api);
 

@@ -1,4 +1,7 @@
 /** What the API takes in. Circuits are checked by the core's own schema. */
+import type { SymbolStyle } from '@zygostat/core/drawing';
+import { SYMBOL_STYLES } from '@zygostat/core/drawing';
+import type { ScheduleMode } from '@zygostat/core/formats';
 import { METER_MODES } from '@zygostat/core/network';
 import { METER_OHMS } from '@zygostat/core/standards';
 import { TEMPLATES } from '@zygostat/core/systems';
@@ -107,6 +110,30 @@ export const surveySaveSchema = body({
     .min(0, 'must be at least 0')
     .required('is required'),
   survey: yup.mixed().required('is required'),
+});
+
+export const planSaveSchema = body({
+  base: yup
+    .number()
+    .strict()
+    .integer('must be a whole number')
+    .min(0, 'must be at least 0')
+    .required('is required'),
+  plan: yup.mixed().nullable().defined('is required, or null'),
+});
+
+export const scheduleQuerySchema = yup.object({
+  mode: yup
+    .string<ScheduleMode>()
+    .oneOf(['merge', 'replace'], 'must be merge or replace')
+    .required('is required'),
+});
+
+export const paperQuerySchema = yup.object({
+  symbols: yup
+    .string<SymbolStyle>()
+    .oneOf(SYMBOL_STYLES, `must be one of ${SYMBOL_STYLES.join(', ')}`)
+    .default(SYMBOL_STYLES[0]),
 });
 
 export const photoQuerySchema = yup.object({ station: required(40) });

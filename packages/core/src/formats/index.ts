@@ -3,3 +3,4 @@ export * from './circuit-json';
 export * from './json-schema';
 export * from './spice';
 export * from './svg';
+export * from './wire-schedule';

@@ -1,5 +1,7 @@
 /** What to land next: a plan as steps in walking order, the power-off gate, the circuit partway through. */
 export { partway } from './apply';
+export { cardsOf } from './cards';
+export type { Card, Landing } from './cards';
 export * from './document';
 export { DEAD_VOLTS } from './gate';
 export { stepsOf, stripMm, tagOf } from './steps';

@@ -1,6 +1,7 @@
 import { blob, index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Survey } from '@zygostat/core/survey';
+import type { Plan } from '@zygostat/core/wire';
 import type { MeterMode } from '@zygostat/core/network';
 import type { MeterKind } from '@zygostat/core/standards';
 import type { Unit, Verdict } from '@zygostat/core/behaviour';
@@ -79,6 +80,18 @@ export const surveys = sqliteTable('surveys', {
   /** Counts the saves, so that two tabs notice each other. */
   number: integer('number').notNull(),
   survey: text('survey', { mode: 'json' }).$type<Survey>().notNull(),
+  updatedAt: integer('updated_at', { mode: 'timestamp_ms' }).notNull(),
+});
+
+/** What is planned for a job and how much of it is done. */
+export const plans = sqliteTable('plans', {
+  jobId: text('job_id')
+    .primaryKey()
+    .references(() => jobs.id),
+  /** Counts the saves, so that two tabs notice each other. */
+  number: integer('number').notNull(),
+  /** `null` when the plan was taken back. */
+  plan: text('plan', { mode: 'json' }).$type<Plan>(),
   updatedAt: integer('updated_at', { mode: 'timestamp_ms' }).notNull(),
 });
 

@@ -1,0 +1,59 @@
+/** What is printed and left: a card of landings for each place, and a tag for each conductor's end. */
+import type { Circuit, End, TerminalId } from '../circuit';
+import { ENDS, findDevice, otherEnd, pointName, splitTerminal } from '../circuit';
+import { fieldConductors } from '../prove';
+import type { ColourCode } from '../standards';
+import { stripMm, tagOf } from './steps';
+
+/** One conductor's end as it is landed at a place. */
+export interface Landing {
+  conductor: string;
+  end: End;
+  terminal: TerminalId;
+  /** "Furnace board C" */
+  name: string;
+  colour: ColourCode;
+  tag: string;
+  cable: string;
+  stripMm: number;
+  /** Where the other end is, with its place. */
+  otherEnd: string;
+}
+
+export interface Card {
+  station: string;
+  name: string;
+  landings: readonly Landing[];
+}
+
+const stationOf = (circuit: Circuit, terminal: TerminalId) =>
+  findDevice(circuit, splitTerminal(terminal).deviceId)!.station;
+
+/** Field landings place by place, in the order of the terminals. */
+export function cardsOf(circuit: Circuit): Card[] {
+  const names = new Map(circuit.stations.map(({ id, name }) => [id, name]));
+  const landings = fieldConductors(circuit).flatMap(({ cable, conductor }) =>
+    ENDS.map((end): Landing & { station: string } => {
+      const [terminal, other] = [conductor[end]!, conductor[otherEnd(end)]!];
+      return {
+        station: stationOf(circuit, terminal),
+        conductor: conductor.id,
+        end,
+        terminal,
+        name: pointName(circuit, terminal),
+        colour: conductor.colour,
+        tag: tagOf(conductor),
+        cable: cable.label,
+        stripMm: stripMm(circuit, terminal),
+        otherEnd: `${pointName(circuit, other)}, ${names.get(stationOf(circuit, other))!}`,
+      };
+    }),
+  );
+  return circuit.stations.flatMap(({ id, name }) => {
+    const here = landings
+      .filter(({ station }) => station === id)
+      .map(({ station: _, ...landing }): Landing => landing)
+      .sort((one, other) => one.name.localeCompare(other.name, 'en'));
+    return here.length > 0 ? [{ station: id, name, landings: here }] : [];
+  });
+}

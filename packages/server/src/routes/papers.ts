@@ -1,0 +1,71 @@
+import { cardsOf } from '@zygostat/core/wire';
+import type { Request } from 'express';
+import { Router } from 'express';
+import Papa from 'papaparse';
+import type { Db } from '../db/open';
+import { cardsPdf, tagsPdf } from '../papers/cards';
+import { diagramPdf, diagramSvg } from '../papers/diagram';
+import { paperQuerySchema } from '../schemas';
+import { findJob, latestRevision } from './jobs';
+import { storedPlan } from './plans';
+
+/** What is printed for a job: as planned where there is a plan, as it stands otherwise. */
+export function paperRoutes(db: Db): Router {
+  const router = Router();
+
+  const subject = (request: Request<{ id: string }>) => {
+    const job = findJob(db, request.params.id);
+    const { symbols } = paperQuerySchema.validateSync(request.query, { abortEarly: false });
+    const { plan } = storedPlan(db, job.id);
+    const latest = latestRevision(db, job.id)!;
+    const state = plan ? `As planned: ${plan.title}` : `As it stands, revision ${latest.number}`;
+    const url = `${request.protocol}://${request.get('host') ?? 'localhost'}/job/${job.id}`;
+    return {
+      circuit: plan?.after ?? latest.circuit,
+      heading: { site: job.site, job: job.name, state },
+      url,
+      symbols,
+    };
+  };
+
+  router.get('/jobs/:id/papers/cards.pdf', async (request, response) => {
+    const { circuit, heading } = subject(request);
+    response.type('application/pdf').send(await cardsPdf(heading, cardsOf(circuit)));
+  });
+
+  router.get('/jobs/:id/papers/tags.pdf', async (request, response) => {
+    const { circuit, heading } = subject(request);
+    response.type('application/pdf').send(await tagsPdf(heading, cardsOf(circuit)));
+  });
+
+  router.get('/jobs/:id/papers/landings.csv', (request, response) => {
+    const rows = cardsOf(subject(request).circuit).flatMap(({ name: place, landings }) =>
+      landings.map(({ name, colour, tag, cable, stripMm, otherEnd }) => ({
+        place,
+        terminal: name,
+        colour,
+        tag,
+        cable,
+        strip_mm: stripMm,
+        other_end: otherEnd,
+      })),
+    );
+    const fields = ['place', 'terminal', 'colour', 'tag', 'cable', 'strip_mm', 'other_end'];
+    response
+      .type('text/csv; charset=utf-8; header=present')
+      .attachment('landings.csv')
+      .send(`${Papa.unparse({ fields, data: rows }, { newline: '\r\n' })}\r\n`);
+  });
+
+  router.get('/jobs/:id/papers/diagram.svg', async (request, response) => {
+    const { circuit, heading, url, symbols } = subject(request);
+    response.type('image/svg+xml').send(await diagramSvg(heading, circuit, url, symbols));
+  });
+
+  router.get('/jobs/:id/papers/diagram.pdf', async (request, response) => {
+    const { circuit, heading, url, symbols } = subject(request);
+    response.type('application/pdf').send(await diagramPdf(heading, circuit, url, symbols));
+  });
+
+  return router;
+}
