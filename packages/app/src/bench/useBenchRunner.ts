@@ -21,7 +21,7 @@ function makeRunner(store: Store) {
   let busy = false;
   let again = false;
   let elapse: number | 'skip' = 0;
-  let loaded: unknown = null;
+  let loaded: { circuit: unknown; supply: number } | null = null;
 
   async function round(): Promise<void> {
     const { bench, edits, settings } = store.getState() as RootState;
@@ -30,11 +30,12 @@ function makeRunner(store: Store) {
     const pass = elapse;
     elapse = 0;
     const model = theModel();
-    if (loaded !== circuit) {
-      await model.load(circuit);
-      loaded = circuit;
+    const { inputs, world, followed, supply } = bench;
+    if (loaded?.circuit !== circuit || loaded.supply !== supply) {
+      const { mains } = circuit;
+      await model.load({ ...circuit, mains: { ...mains, volts: mains.volts * supply } });
+      loaded = { circuit, supply };
     }
-    const { inputs, world, followed } = bench;
     const { temperature } = settings;
     const probes = probesOf(bench);
     const answer = await model.ask({ inputs, world, elapse: pass, probes, followed, temperature });
@@ -69,6 +70,7 @@ const askedOf = ({ bench, edits, settings }: RootState) =>
     edits.present.circuit,
     bench.moment,
     bench.inputs,
+    bench.supply,
     bench.meter,
     bench.followed,
     settings.temperature,

@@ -5,11 +5,11 @@ import { theModel } from './model';
 
 /** What the model makes of something, asked anew whenever `ask` changes; `null` until it has answered. */
 export function useModel<T>(ask: (model: Remote<Model>) => Promise<T>): T | null {
-  const [answer, setAnswer] = useState<{ to: unknown; value: T } | null>(null);
+  const [answer, setAnswer] = useState<{ value: T } | null>(null);
   useEffect(() => {
     let wanted = true;
     void ask(theModel()).then((value) => {
-      if (wanted) setAnswer({ to: ask, value });
+      if (wanted) setAnswer({ value });
     });
     return () => {
       wanted = false;

@@ -4,6 +4,7 @@ import type { Circuit, Problem } from '@zygostat/core/circuit';
 import type { MeterMode } from '@zygostat/core/network';
 import type { MeterKind } from '@zygostat/core/standards';
 import type { Survey } from '@zygostat/core/survey';
+import type { Plan } from '@zygostat/core/wire';
 
 export interface Job {
   id: string;
@@ -35,6 +36,11 @@ export interface SavedSurvey {
   /** Counts the saves; 0 before the first. */
   number: number;
   survey: Survey;
+}
+
+export interface SavedPlan {
+  number: number;
+  plan: Plan | null;
 }
 
 export interface Pin {
@@ -141,6 +147,22 @@ export const api = createApi({
       query: ({ id, ...body }) => ({ url: `jobs/${encodeURIComponent(id)}/survey`, method: 'PUT', body }),
       invalidatesTags: ['Jobs'],
     }),
+    readPlan: build.query<SavedPlan, string>({ query: (id) => `jobs/${encodeURIComponent(id)}/plan` }),
+    savePlan: build.mutation<SavedPlan, { id: string; base: number; plan: Plan | null }>({
+      query: ({ id, ...body }) => ({ url: `jobs/${encodeURIComponent(id)}/plan`, method: 'PUT', body }),
+    }),
+    previewSchedule: build.mutation<
+      { circuit: Circuit; conductors: number },
+      { id: string; mode: 'merge' | 'replace'; text: string }
+    >({
+      query: ({ id, mode, text }) => ({
+        url: `jobs/${encodeURIComponent(id)}/schedule`,
+        method: 'POST',
+        params: { mode },
+        headers: { 'Content-Type': 'text/csv' },
+        body: text,
+      }),
+    }),
     listPhotos: build.query<Photo[], string>({
       query: (id) => `jobs/${encodeURIComponent(id)}/photos`,
       providesTags: (_result, _error, id) => [{ type: 'Photos', id }],
@@ -185,4 +207,5 @@ export const {
   useAddPhotoMutation,
   usePinPhotoMutation,
   useRemovePhotoMutation,
+  usePreviewScheduleMutation,
 } = api;

@@ -19,6 +19,8 @@ export interface Meter {
 export interface Bench {
   inputs: Inputs;
   world: World;
+  /** Mains as a share of nominal. */
+  supply: number;
   meter: Meter;
   /** The load whose path is followed. */
   followed: { device: string; element: string } | null;
@@ -39,6 +41,7 @@ export interface Bench {
 export const FRESH: Bench = {
   inputs: { controls: {}, conditions: { indoorC: 25.6, outdoorC: 31.1 } },
   world: NEW_WORLD,
+  supply: 1,
   meter: { mode: 'ac-volts', kind: 'high-z', red: null, black: null },
   followed: null,
   armed: null,
@@ -63,7 +66,7 @@ const bench = createSlice({
   reducers: {
     benchOpened: (
       _state,
-      { payload }: PayloadAction<Partial<Pick<Bench, 'inputs' | 'world' | 'meter'>>>,
+      { payload }: PayloadAction<Partial<Pick<Bench, 'inputs' | 'world' | 'meter' | 'supply'>>>,
     ): Bench => ({
       ...FRESH,
       ...payload,
@@ -78,6 +81,9 @@ const bench = createSlice({
     },
     conditionsSet: (state, { payload }: PayloadAction<Partial<Conditions>>) => {
       state.inputs.conditions = { ...state.inputs.conditions, ...payload };
+    },
+    supplySet: (state, { payload }: PayloadAction<number>) => {
+      state.supply = payload;
     },
     /** Puts the bench at a moment of the timeline and stops its clock. */
     momentShown: (state, { payload }: PayloadAction<{ inputs: Inputs; world: World }>) => ({
@@ -115,6 +121,7 @@ export const {
   benchOpened,
   controlSet,
   conditionsSet,
+  supplySet,
   momentShown,
   resumed,
   probeArmed,

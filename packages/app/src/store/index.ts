@@ -3,9 +3,10 @@ import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
 import { benchReducer } from './bench';
 import { keptSettings } from './kept';
+import { planReducer } from './plan';
+import { listeners } from './planning';
 import { settingsReducer } from './settings';
 import { surveyReducer } from './survey';
-import { listeners } from './surveying';
 import { traceReducer } from './trace';
 import { editsReducer, savingReducer } from './work';
 
@@ -15,6 +16,7 @@ export function makeStore() {
       [api.reducerPath]: api.reducer,
       bench: benchReducer,
       edits: editsReducer,
+      plan: planReducer,
       saving: savingReducer,
       settings: settingsReducer,
       survey: surveyReducer,

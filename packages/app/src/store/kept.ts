@@ -9,6 +9,7 @@ import { METER_MODES } from '@zygostat/core/network';
 import { METER_OHMS } from '@zygostat/core/standards';
 import type { Survey } from '@zygostat/core/survey';
 import { surveyProblems } from '@zygostat/core/survey';
+import type { Plan } from '@zygostat/core/wire';
 import * as yup from 'yup';
 import type { Bench } from './bench';
 import type { Setting, Settings } from './settings';
@@ -61,6 +62,8 @@ const benchSchema = yup.object({
   world: yup
     .object({ now: yup.number().strict().min(0).max(1e9).required(), states: record(state).required() })
     .required(),
+  // Benches kept by earlier versions have none.
+  supply: yup.number().strict().min(0.5).max(1.5),
   meter: yup
     .object({
       mode: yup.string().strict().oneOf(METER_MODES).required(),
@@ -71,7 +74,7 @@ const benchSchema = yup.object({
     .required(),
 });
 
-type KeptBench = Pick<Bench, 'inputs' | 'world' | 'meter'>;
+type KeptBench = Pick<Bench, 'inputs' | 'world' | 'meter'> & Partial<Pick<Bench, 'supply'>>;
 
 /** The bench of a job as it was left, or `undefined` when there is none that fits. */
 export function keptBench(jobId: string): KeptBench | undefined {
@@ -79,8 +82,8 @@ export function keptBench(jobId: string): KeptBench | undefined {
   return benchSchema.isValidSync(found, { strict: true }) ? (found as KeptBench) : undefined;
 }
 
-export function keepBench(jobId: string, { inputs, world, meter }: KeptBench): void {
-  write(`bench.${jobId}`, { inputs, world, meter });
+export function keepBench(jobId: string, { inputs, world, meter, supply }: KeptBench): void {
+  write(`bench.${jobId}`, { inputs, world, meter, supply });
 }
 
 export interface Draft {
@@ -134,6 +137,28 @@ export function keptSurvey(jobId: string): { base: number; survey: Survey } | un
 
 export function keepSurvey(jobId: string, kept: { base: number; survey: Survey } | undefined): void {
   write(`survey.${jobId}`, kept);
+}
+
+/** A plan, and steps ticked, the server has not acknowledged; its circuits are checked, the rest of it by the server. */
+export function keptPlan(jobId: string): { base: number; plan: Plan | null } | undefined {
+  const found = read(`plan.${jobId}`);
+  if (typeof found !== 'object' || found === null || !('base' in found) || !('plan' in found))
+    return undefined;
+  if (typeof found.base !== 'number') return undefined;
+  if (found.plan === null) return { base: found.base, plan: null };
+  const plan = found.plan as Plan;
+  try {
+    return {
+      base: found.base,
+      plan: { ...plan, before: parseCircuit(plan.before), after: parseCircuit(plan.after) },
+    };
+  } catch {
+    return undefined;
+  }
+}
+
+export function keepPlan(jobId: string, kept: { base: number; plan: Plan | null } | undefined): void {
+  write(`plan.${jobId}`, kept);
 }
 
 export function keepSettings(settings: Settings): void {

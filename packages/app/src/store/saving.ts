@@ -2,7 +2,7 @@
 import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import type { Circuit } from '@zygostat/core/circuit';
 import { api, problemOf } from './api';
-import { answered, conditionsSet, controlSet, meterSet, probePlaced } from './bench';
+import { answered, conditionsSet, controlSet, meterSet, probePlaced, supplySet } from './bench';
 import { dropDraft, keepBench, keepDraft, keepSettings } from './kept';
 import type { RootState, Store } from './index';
 import { settingsChosen } from './settings';
@@ -84,7 +84,7 @@ listen({
 });
 
 listen({
-  matcher: isAnyOf(answered, controlSet, conditionsSet, probePlaced, meterSet),
+  matcher: isAnyOf(answered, controlSet, conditionsSet, supplySet, probePlaced, meterSet),
   effect: async (_action, listener) => {
     listener.cancelActiveListeners();
     await listener.delay(SETTLE_MS);

@@ -19,8 +19,31 @@ import { layLadder, layLoom } from '@zygostat/core/drawing';
 import { ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
 import type { Network, Probes } from '@zygostat/core/network';
 import { compile } from '@zygostat/core/network';
-import type { Case, Finding, Proof, Repair } from '@zygostat/core/prove';
-import { prove, repairOf, stageOf } from '@zygostat/core/prove';
+import type { Insertion, Swap, TransformerLoad, Drop, FuseSum, Wish } from '@zygostat/core/plan';
+import {
+  addParallelThermostat,
+  commonAt,
+  factsOf,
+  fuseSums,
+  insertInParallel,
+  planSafety,
+  planSwap,
+  transformerLoads,
+  voltageDrops,
+} from '@zygostat/core/plan';
+import type { Case, Finding, Mistake, Repair, Severity } from '@zygostat/core/prove';
+import {
+  PROPERTIES,
+  caseTitle,
+  proofInWords,
+  propertyOf,
+  prove,
+  repairOf,
+  stageOf,
+  sweep,
+} from '@zygostat/core/prove';
+import type { Stop } from '@zygostat/core/wire';
+import { partway, standing, stepsOf, walk } from '@zygostat/core/wire';
 import { expose } from 'comlink';
 import { showTemperature } from '../bench/show';
 import type { Answer } from '../store/bench';
@@ -35,6 +58,46 @@ export interface Question {
   followed: { device: string; element: string } | null;
   temperature: Settings['temperature'];
 }
+
+/** A finding with everything a screen says of it: the screens read no core of their own for it. */
+export interface ToldFinding extends Finding {
+  /** The state that shows it, in words, and why the property must hold. */
+  shown: string;
+  why: string;
+}
+
+export interface ToldProof {
+  clean: boolean;
+  /** "63 states, 14 properties: nothing found" */
+  words: string;
+  findings: readonly ToldFinding[];
+}
+
+/** A wrong landing without the circuit it makes. */
+export type ToldMistake = Omit<Mistake, 'circuit' | 'shownBy'> & { shown: string | null };
+
+export interface Sums {
+  loads: readonly TransformerLoad[];
+  drops: readonly Drop[];
+  fuses: readonly FuseSum[];
+}
+
+/** Where a plan stands: its stops, what of it is done, and the circuit that makes. */
+export interface PlanView {
+  stops: readonly Stop[];
+  done: readonly string[];
+  circuit: Circuit;
+}
+
+const toldProof = (proof: NonNullable<ReturnType<typeof prove>>): ToldProof => ({
+  clean: proof.findings.length === 0,
+  words: proofInWords(proof),
+  findings: proof.findings.map((finding) => ({
+    ...finding,
+    shown: caseTitle(finding.shownBy),
+    why: propertyOf(finding.property).why,
+  })),
+});
 
 /** States between two words about a proof under way. */
 const TELL_EVERY = 6;
@@ -101,11 +164,88 @@ const model = {
   },
 
   /** Proves a circuit and tells how far it is. To stop it, end the worker. */
-  prove(circuit: Circuit, tell: (done: number, all: number) => void): Proof | null {
-    return prove(circuit, (done, all) => {
+  prove(circuit: Circuit, tell: (done: number, all: number) => void): ToldProof {
+    return toldProof(
+      prove(circuit, (done, all) => {
+        if (done % TELL_EVERY === 0 || done === all) tell(done, all);
+        return true;
+      })!,
+    );
+  },
+
+  /** Every property a proof looks at, and why it must hold. */
+  properties(): { id: string; title: string; why: string; severity: Severity }[] {
+    return PROPERTIES.map(({ id, title, why, severity }) => ({ id, title, why, severity }));
+  },
+
+  /** What each single wrong landing would do. To stop it, end the worker. */
+  mistakes(circuit: Circuit, tell: (done: number, all: number) => void): ToldMistake[] {
+    const mistakes = sweep(circuit, (done, all) => {
       if (done % TELL_EVERY === 0 || done === all) tell(done, all);
       return true;
-    });
+    })!;
+    return mistakes.map(({ text, harm, does, shownBy }) => ({
+      text,
+      harm,
+      does,
+      shown: shownBy && caseTitle(shownBy),
+    }));
+  },
+
+  /** Plans a thermostat swap. To stop it, end the worker. */
+  swap(
+    circuit: Circuit,
+    wish: Wish,
+    jackets: readonly string[],
+    tell: (title: string, done: number, all: number) => void,
+  ): Swap {
+    return planSwap(circuit, wish, jackets, (title, done, all) => {
+      tell(title, done, all);
+      return true;
+    })!;
+  },
+
+  /** A safety in R and in Y, side by side. */
+  safety(circuit: Circuit, thermostat: string, added: { kind: string; label: string }): Insertion[] {
+    return planSafety(circuit, thermostat, added);
+  },
+
+  /** A relay that runs with a call, across that call and common at the unit; `null` where the unit gives neither. */
+  relay(circuit: Circuit, thermostat: string, role: 'W' | 'Y' | 'G', label: string): Circuit | null {
+    const { leads } = factsOf(circuit, thermostat);
+    const call = leads.find((lead) => lead.role === role)?.far;
+    const hot = leads.find((lead) => lead.role === 'hot');
+    const common = hot ? commonAt(circuit, hot) : null;
+    if (!call || !common) return null;
+    const serves = { W: 'heat', Y: 'cool', G: 'fan' }[role];
+    const load = { kind: 'relay', label, params: { serves }, terminals: ['A1', 'A2'] as [string, string] };
+    return insertInParallel(circuit, load, { call, common }).circuit;
+  },
+
+  /** A second thermostat in parallel with the first. */
+  second(circuit: Circuit, thermostat: string, station: string, lengthM: number): Circuit {
+    return addParallelThermostat(circuit, thermostat, { station, lengthM }).circuit;
+  },
+
+  /** Transformer load, voltage drop and fuses, the conductors at a temperature in °C. */
+  sums(circuit: Circuit, copperC: number): Sums {
+    return {
+      loads: transformerLoads(circuit),
+      drops: voltageDrops(circuit, copperC),
+      fuses: fuseSums(circuit),
+    };
+  },
+
+  /** A plan as stops in walking order, and the circuit with what is done of it. */
+  follow(
+    before: Circuit,
+    after: Circuit,
+    reasons: Readonly<Record<string, string>>,
+    done: readonly string[],
+  ): PlanView {
+    const steps = stepsOf(before, after, reasons);
+    const stand = standing(steps, new Set(done));
+    return { stops: walk(before, steps), done: [...stand], circuit: partway(before, after, stand) };
   },
 
   /** The change that puts a finding right, if a single one does. */

@@ -2,7 +2,7 @@
 export * from './functions';
 export { assign } from './assign';
 export * from './diff';
-export { allocate, candidatesOf, costOf, needsOf } from './landing';
+export { allocate, candidatesOf, commonAt, costOf, needsOf } from './landing';
 export type { Allocation, Candidate, Need } from './landing';
 export { planSwap } from './swap';
 export type { Planning, Swap, SwapOption } from './swap';

@@ -3,9 +3,11 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ActivityIndicator, ProgressBar } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
-import type { Finding, Repair } from '@zygostat/core/prove';
-import { PROPERTIES, caseTitle, proofInWords, propertyOf } from '@zygostat/core/prove';
+import type { Repair } from '@zygostat/core/prove';
 import { askAside } from '../../bench/model';
+import { useModel } from '../../bench/useModel';
+import type { Remote } from 'comlink';
+import type { Model, ToldFinding } from '../../workers/bench.worker';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { benchOpened } from '../../store/bench';
 import { edited } from '../../store/work';
@@ -14,8 +16,10 @@ import { Icon } from '../../theme/icons';
 import { Act, Words } from '../basics';
 import { useProof } from './useProof';
 
+const askProperties = (model: Remote<Model>) => model.properties();
+
 /** The repair of one finding: looked for when asked, then done with one tap. */
-function RepairOffer({ circuit, finding }: { circuit: Circuit; finding: Finding }) {
+function RepairOffer({ circuit, finding }: { circuit: Circuit; finding: ToldFinding }) {
   const t = useTokens();
   const dispatch = useAppDispatch();
   const [repair, setRepair] = useState<Repair | 'looking' | 'none' | null>(null);
@@ -41,14 +45,14 @@ function RepairOffer({ circuit, finding }: { circuit: Circuit; finding: Finding 
   );
 }
 
-function FindingCard({ circuit, jobId, finding }: { circuit: Circuit; jobId: string; finding: Finding }) {
+function FindingCard({ circuit, jobId, finding }: { circuit: Circuit; jobId: string; finding: ToldFinding }) {
   const t = useTokens();
   const dispatch = useAppDispatch();
   const [why, setWhy] = useState(false);
   const ink = { danger: t.red, fault: t.red, caution: t.amber }[finding.severity];
   const see = async () => {
     const { inputs, world } = await askAside((model) => model.stage(circuit, finding.shownBy));
-    dispatch(benchOpened({ inputs, world }));
+    dispatch(benchOpened({ inputs, world, supply: finding.shownBy.mains }));
     router.replace({ pathname: '/job/[id]', params: { id: jobId } });
   };
   return (
@@ -60,13 +64,13 @@ function FindingCard({ circuit, jobId, finding }: { circuit: Circuit; jobId: str
         </Words>
       </View>
       <Words kind="small">
-        {`Against “${finding.title}”. First seen with ${caseTitle(finding.shownBy)}; ${finding.states} of the states show it.`}
+        {`Against “${finding.title}”. First seen with ${finding.shown}; ${finding.states} of the states show it.`}
       </Words>
       <View style={styles.row}>
         <Act label="See it live" onPress={() => void see()} style={styles.grow} />
         <Act label="Why?" pressed={why} onPress={() => setWhy(!why)} />
       </View>
-      {why ? <Words>{propertyOf(finding.property).why}</Words> : null}
+      {why ? <Words>{finding.why}</Words> : null}
       <RepairOffer circuit={circuit} finding={finding} />
     </View>
   );
@@ -76,6 +80,7 @@ function FindingCard({ circuit, jobId, finding }: { circuit: Circuit; jobId: str
 export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string }) {
   const t = useTokens();
   const [explained, setExplained] = useState(false);
+  const properties = useModel(askProperties);
   const { circuit: about, done, all, proof, stopped, stop, again } = useProof(circuit);
   const saving = useAppSelector((state) => state.saving);
   const revision = saving.state === 'saved' ? `revision ${saving.base}` : 'changes not saved yet';
@@ -87,13 +92,13 @@ export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string 
           role="status"
           style={[
             styles.stamp,
-            { backgroundColor: proof.findings.length === 0 ? t.tealSoft : t.redSoft, borderColor: t.line },
+            { backgroundColor: proof.clean ? t.tealSoft : t.redSoft, borderColor: t.line },
           ]}
         >
-          <Words kind="strong" color={proof.findings.length === 0 ? t.teal : t.red}>
-            {proof.findings.length === 0 ? 'Proven' : 'Not proven'}
+          <Words kind="strong" color={proof.clean ? t.teal : t.red}>
+            {proof.clean ? 'Proven' : 'Not proven'}
           </Words>
-          <Words>{`${proofInWords(proof)}. For ${revision}.`}</Words>
+          <Words>{`${proof.words}. For ${revision}.`}</Words>
         </View>
       ) : (
         <View role="status" style={styles.stamp}>
@@ -119,7 +124,7 @@ export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string 
         onPress={() => setExplained(!explained)}
       />
       {explained
-        ? PROPERTIES.map(({ id, title, why }) => (
+        ? (properties ?? []).map(({ id, title, why }) => (
             <View key={id}>
               <Words kind="strong">{title}</Words>
               <Words kind="small">{why}</Words>

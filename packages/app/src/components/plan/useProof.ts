@@ -1,15 +1,15 @@
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useState } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
-import type { Proof } from '@zygostat/core/prove';
 import { startModel } from '../../bench/model';
+import type { ToldProof } from '../../workers/bench.worker';
 
 export interface ProofState {
   /** Circuit it is about; a newer one starts it again. */
   circuit: Circuit;
   done: number;
   all: number;
-  proof: Proof | null;
+  proof: ToldProof | null;
   stopped: boolean;
 }
 

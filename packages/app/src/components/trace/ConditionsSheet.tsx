@@ -4,10 +4,10 @@ import { COLD_COOLING_LIMIT_C, celsiusToFahrenheit, fahrenheitToCelsius } from '
 import { activeCalls, setPointOf, thermostatsOf } from '../../bench/calls';
 import { showTemperature } from '../../bench/show';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { conditionsSet } from '../../store/bench';
+import { conditionsSet, supplySet } from '../../store/bench';
 import { sheetOpened } from '../../store/trace';
 import { useTokens } from '../../theme';
-import { Act, BottomSheet, Words } from '../basics';
+import { Act, BottomSheet, Options, Words } from '../basics';
 import type { TraceActions } from './useTraceActions';
 
 interface StepperProps {
@@ -41,7 +41,10 @@ function Stepper({ label, celsius, low, high, onChange }: StepperProps) {
   );
 }
 
-/** The air indoors and out, and the set point: what decides whether a mode is a call. */
+const SUPPLIES = { '0.9': '10 % low', '1': 'Nominal', '1.1': '10 % high' } as const;
+type Supply = keyof typeof SUPPLIES;
+
+/** The air indoors and out, and the set point: what decides whether a mode is a call; and the mains. */
 export function ConditionsSheet({ circuit, actions }: { circuit: Circuit; actions: TraceActions }) {
   const t = useTokens();
   const dispatch = useAppDispatch();
@@ -50,9 +53,10 @@ export function ConditionsSheet({ circuit, actions }: { circuit: Circuit; action
   const setC = setPointOf(circuit, inputs);
   const unit = useAppSelector(({ settings }) => settings.temperature);
   const stats = thermostatsOf(circuit);
+  const supply = useAppSelector(({ bench }) => bench.supply);
   const cold = activeCalls(circuit, inputs).has('cool') && outdoorC < COLD_COOLING_LIMIT_C;
   return (
-    <BottomSheet title="Temperatures" onClose={() => dispatch(sheetOpened(null))}>
+    <BottomSheet title="Temperatures and mains" onClose={() => dispatch(sheetOpened(null))}>
       <Stepper
         label="Indoor"
         celsius={indoorC}
@@ -75,6 +79,12 @@ export function ConditionsSheet({ circuit, actions }: { circuit: Circuit; action
         low={-40}
         high={55}
         onChange={(value) => dispatch(conditionsSet({ outdoorC: value }))}
+      />
+      <Options
+        label="Mains"
+        options={SUPPLIES}
+        value={String(supply) as Supply}
+        onChange={(share: Supply) => dispatch(supplySet(Number(share)))}
       />
       {cold ? (
         <Words color={t.amber}>

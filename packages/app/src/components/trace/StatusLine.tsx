@@ -14,6 +14,7 @@ export function StatusLine({ onSkip }: { onSkip: () => void }) {
   const armed = useAppSelector(({ bench }) => bench.armed);
   const paused = useAppSelector(({ bench }) => bench.paused);
   const carried = useAppSelector(({ trace }) => trace.carried);
+  const supply = useAppSelector(({ bench }) => bench.supply);
   const failure = useAppSelector(({ bench }) => bench.failure);
   const status = view?.status;
   const tone = failure ? 'fault' : (status?.tone ?? 'idle');
@@ -26,6 +27,8 @@ export function StatusLine({ onSkip }: { onSkip: () => void }) {
   }[tone];
   const ink = { idle: t.ink, running: t.teal, waiting: t.amber, caution: t.amber, fault: t.red }[tone];
   const left = status?.until === undefined ? '' : `, ${showDuration(status.until - (view?.now ?? 0))} left`;
+  const mains =
+    supply === 1 ? '' : `Mains ${Math.round(Math.abs(supply - 1) * 100)} % ${supply < 1 ? 'low' : 'high'}. `;
   const inHand = armed
     ? `Tap the stud for the ${armed} probe`
     : carried
@@ -49,7 +52,7 @@ export function StatusLine({ onSkip }: { onSkip: () => void }) {
               ? 'Undo the last change, or reload the page.'
               : paused
                 ? `Held at ${showDuration(view?.now ?? 0)} on the timeline.`
-                : (status?.next ?? '')}
+                : `${mains}${status?.next ?? ''}`}
           </Words>
         )}
       </View>

@@ -1,0 +1,38 @@
+/** Saves the plan as it is worked down. Hands on the listeners it has added to. */
+import { isAnyOf } from '@reduxjs/toolkit';
+import type { Plan } from '@zygostat/core/wire';
+import { api } from './api';
+import { saveDocuments } from './documents';
+import type { RootState, Store } from './index';
+import { keepPlan } from './kept';
+import { planChanged, planOpened, planSaved, stepsDone } from './plan';
+import { listeners } from './surveying';
+import { told } from './trace';
+
+saveDocuments<Plan | null>(listeners.startListening.withTypes<RootState, Store['dispatch']>(), {
+  changes: isAnyOf(planChanged, stepsDone),
+  of: ({ plan: { plan, ...rest } }) => ({ ...rest, value: plan }),
+  keep: (jobId, kept) => keepPlan(jobId, kept && { base: kept.base, plan: kept.value }),
+  send: (dispatch, id, base, plan) => dispatch(api.endpoints.savePlan.initiate({ id, base, plan })),
+  saved: planSaved,
+  overtaken: async (dispatch, jobId, plan) => {
+    const newest = await dispatch(
+      api.endpoints.readPlan.initiate(jobId, { forceRefetch: true, subscribe: false }),
+    );
+    if (!newest.data) return;
+    const { number, plan: theirs } = newest.data;
+    dispatch(planOpened({ jobId, base: number, plan: theirs }));
+    // Steps ticked here are ticked there too, when it is the same plan; otherwise theirs stands.
+    const same = plan && theirs && JSON.stringify(plan.after) === JSON.stringify(theirs.after);
+    dispatch(
+      told(
+        same
+          ? 'The plan was worked on in another tab; what you ticked is added to it.'
+          : 'Another plan was taken in another tab; it stands.',
+      ),
+    );
+    if (same) dispatch(stepsDone({ ...theirs.done, ...plan.done }));
+  },
+});
+
+export { listeners };
