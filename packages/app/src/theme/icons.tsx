@@ -23,6 +23,10 @@ import {
   mdiThemeLightDark,
   mdiTrayArrowDown,
   mdiUndo,
+  mdiCheckboxMarkedOutline,
+  mdiCheckboxBlankOutline,
+  mdiScrewdriver,
+  mdiPrinterOutline,
 } from '@mdi/js';
 import Svg, { Path } from 'react-native-svg';
 
@@ -51,6 +55,10 @@ const PATHS = {
   redo: mdiRedo,
   theme: mdiThemeLightDark,
   undo: mdiUndo,
+  checked: mdiCheckboxMarkedOutline,
+  unchecked: mdiCheckboxBlankOutline,
+  wire: mdiScrewdriver,
+  print: mdiPrinterOutline,
 } as const;
 
 export type IconName = keyof typeof PATHS;

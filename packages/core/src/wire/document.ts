@@ -19,7 +19,7 @@ export interface Plan {
   after: Circuit;
   /** The swap it is, so that it can be planned again; `null` for any other change. */
   swap: { device: string; terminals: string; supply: string; way: string } | null;
-  /** Reason by conductor, where the plan gave one. */
+  /** Reason by conductor, or by `set:` and the setting's name, where the plan gave one. */
   reasons: Readonly<Record<string, string>>;
   /** By step. */
   done: Readonly<Record<string, Done>>;

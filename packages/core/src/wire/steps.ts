@@ -6,7 +6,7 @@ import type { Difference, EndChange } from '../plan';
 import { differenceOf, stationOfEnd } from '../plan';
 import { colourName } from '../standards';
 import type { ColourCode } from '../standards';
-import { stationsOff, testPoints } from './gate';
+import { DEAD_VOLTS, stationsOff, testPoints } from './gate';
 
 export type StepKind =
   | 'off'
@@ -43,8 +43,9 @@ export interface Step {
   };
   /** Why, where the plan says. */
   why?: string;
-  /** For `dead`: where the probes go. */
+  /** For `dead`: where the probes go, and the most that may be read there, V. */
   probes?: readonly [TerminalId, TerminalId];
+  mostVolts?: number;
   /** Steps that must be done before it. */
   after: readonly string[];
 }
@@ -240,7 +241,7 @@ function linkSteps({ before, after, difference }: Ground): Step[] {
 }
 
 /** Everything to set: on new thermostats once they have power, on boards before. */
-function setSteps({ after, difference }: Ground): Step[] {
+function setSteps({ after, difference, reasons }: Ground): Step[] {
   const onNew = difference.devicesAdded.flatMap((device) =>
     Object.entries(device.settings).map(([name, value]) => ({
       device,
@@ -253,6 +254,7 @@ function setSteps({ after, difference }: Ground): Step[] {
     const field = kindOf(device.kind)[group][name];
     if (!field) return [];
     const powered = kindOf(device.kind).asks !== undefined && name !== 'joiner';
+    const why = reasons[`set:${name}`];
     const said = field.type === 'choice' ? field.options[String(value)] : `${value} ${field.unit}`;
     return [
       {
@@ -260,6 +262,7 @@ function setSteps({ after, difference }: Ground): Step[] {
         kind: 'set',
         station: findDevice(after, device.id)!.station,
         text: `${device.label}: ${field.label}: ${said}`,
+        ...(why !== undefined && { why }),
         after: powered
           ? ['on']
           : device.station && difference.devicesAdded.includes(device)
@@ -342,6 +345,7 @@ export function stepsOf(
     station,
     text: `Prove ${name} dead: meter on a known live point, then here, then the live point again`,
     probes,
+    mostVolts: DEAD_VOLTS,
     after: off ? ['off'] : [],
   }));
   const needsDead = dead.map(({ id }) => id);

@@ -10,6 +10,7 @@ import { CircuitError } from '@zygostat/core/circuit';
 import { circuitFromJson } from '@zygostat/core/formats';
 import { TEMPLATES } from '@zygostat/core/systems';
 import * as yup from 'yup';
+import { pickFile } from '../../bench/pickFile';
 import { problemOf, useCreateJobMutation, useListSitesQuery } from '../../store/api';
 import { useTokens } from '../../theme';
 import { Act, Column, Words } from '../basics';
@@ -47,18 +48,6 @@ function NameField({ control, name, label }: NameFieldProps) {
       )}
     />
   );
-}
-
-/** Lets the person pick a text file; `null` when they do not. */
-function pickFile(): Promise<string | null> {
-  return new Promise((resolve) => {
-    const input = document.createElement('input');
-    input.type = 'file';
-    input.accept = '.json,application/json';
-    input.onchange = () => resolve(input.files?.[0]?.text() ?? null);
-    input.oncancel = () => resolve(null);
-    input.click();
-  });
 }
 
 type Source = { survey: true } | { template: string } | { circuit: Circuit };
@@ -105,8 +94,8 @@ export function NewJob() {
   });
 
   const readCircuit = async () => {
-    const picked = await pickFile();
-    if (picked === null) return;
+    const picked = await (await pickFile('.json,application/json'))?.text();
+    if (picked === undefined) return;
     try {
       setSource({ circuit: circuitFromJson(picked) });
       setProblems([]);

@@ -7,6 +7,7 @@ import { told } from '../../store/trace';
 import { useTokens, useWide } from '../../theme';
 import { SaveState } from '../trace/SaveState';
 import { JobHeader } from './JobHeader';
+import { LiveBench } from './LiveBench';
 import type { Place } from './PlacesBar';
 import { PlacesBar } from './PlacesBar';
 
@@ -17,11 +18,12 @@ type PlaceFrameProps = PropsWithChildren<{
   tabs?: ReactNode;
 }>;
 
-/** A place that is one column of work: head, tabs, the work, and the way to the other places. */
+/** A place that is one column of work: head, tabs, the work, the way to the other places; on a wide screen the live loom beside it. */
 export function PlaceFrame({ job, here, tabs, children }: PlaceFrameProps) {
   const t = useTokens();
   const wide = useWide();
   const dispatch = useAppDispatch();
+  const circuit = useAppSelector(({ edits }) => edits.present.circuit);
   const message = useAppSelector(({ trace }) => trace.message);
   const places = <PlacesBar jobId={job.id} here={here} />;
   return (
@@ -35,6 +37,7 @@ export function PlaceFrame({ job, here, tabs, children }: PlaceFrameProps) {
           {children}
         </ScrollView>
       </View>
+      {wide && circuit && circuit.devices.length > 0 ? <LiveBench circuit={circuit} job={job} /> : null}
       {wide ? null : places}
       <Snackbar visible={message !== null} onDismiss={() => dispatch(told(null))} duration={2500}>
         {message ?? ''}

@@ -8,6 +8,7 @@ import { Words } from '../basics';
 const PLACES = {
   survey: { title: 'Survey', icon: 'survey', path: '/job/[id]/survey' },
   plan: { title: 'Plan', icon: 'plan', path: '/job/[id]/plan' },
+  wire: { title: 'Wire', icon: 'wire', path: '/job/[id]/wire' },
   trace: { title: 'Trace', icon: 'trace', path: '/job/[id]' },
 } as const satisfies Record<string, { title: string; icon: IconName; path: string }>;
 

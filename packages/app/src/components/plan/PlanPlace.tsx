@@ -1,17 +1,38 @@
+import { useState } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Job } from '../../store/api';
 import { Words } from '../basics';
 import { PlaceFrame } from '../places/PlaceFrame';
+import { Steps } from '../places/Steps';
+import { useOpenSurvey } from '../survey/useSurvey';
+import { AddPane } from './AddPane';
+import { MistakesPane } from './MistakesPane';
 import { ProofPane } from './ProofPane';
+import { SumsPane } from './SumsPane';
+import { SwapPane } from './SwapPane';
+import { useOpenPlan } from './usePlan';
 
-/** What goes where, and the proof that it will behave. */
+const STEPS = { proof: 'Proof', swap: 'Thermostat', add: 'Add', sums: 'Sums', mistakes: 'Mistakes' } as const;
+type Step = keyof typeof STEPS;
+
+/** What goes where, the sums, and the proof that it will behave. */
 export function PlanPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
+  const [step, setStep] = useState<Step>('proof');
+  useOpenPlan(job.id);
+  useOpenSurvey(job.id);
+  const body = {
+    proof: <ProofPane circuit={circuit} jobId={job.id} />,
+    swap: <SwapPane job={job} circuit={circuit} />,
+    add: <AddPane job={job} circuit={circuit} />,
+    sums: <SumsPane circuit={circuit} />,
+    mistakes: <MistakesPane circuit={circuit} />,
+  };
   return (
-    <PlaceFrame job={job} here="plan">
+    <PlaceFrame job={job} here="plan" tabs={<Steps label="Plan" titles={STEPS} here={step} onGo={setStep} />}>
       {circuit.devices.length === 0 ? (
-        <Words>Survey it first: there is nothing to prove yet.</Words>
+        <Words>Survey it first: there is nothing to plan with yet.</Words>
       ) : (
-        <ProofPane circuit={circuit} jobId={job.id} />
+        body[step]
       )}
     </PlaceFrame>
   );

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
+import { pickFile } from '../../bench/pickFile';
 import type { Photo } from '../../store/api';
 import { problemOf, useAddPhotoMutation, useListPhotosQuery } from '../../store/api';
 import { useTokens } from '../../theme';
@@ -9,19 +10,6 @@ import { PhotoSheet } from './PhotoSheet';
 
 /** Largest file sent, bytes: the server takes no more. */
 const LARGEST = 15 * 1024 * 1024;
-
-/** Lets the person take or pick a picture; `null` when they do not. */
-function pickPicture(): Promise<File | null> {
-  return new Promise((resolve) => {
-    const input = document.createElement('input');
-    input.type = 'file';
-    input.accept = 'image/*';
-    input.capture = 'environment';
-    input.onchange = () => resolve(input.files?.[0] ?? null);
-    input.oncancel = () => resolve(null);
-    input.click();
-  });
-}
 
 export const photoUrl = (jobId: string, photo: string) =>
   `/api/jobs/${encodeURIComponent(jobId)}/photos/${encodeURIComponent(photo)}`;
@@ -34,7 +22,7 @@ export function Photos({ jobId, circuit }: { jobId: string; circuit: Circuit }) 
   const [trouble, setTrouble] = useState<string | null>(null);
   const [open, setOpen] = useState<string | null>(null);
   const add = async (station: string) => {
-    const file = await pickPicture();
+    const file = await pickFile('image/*', true);
     if (!file) return;
     setTrouble(null);
     if (file.size > LARGEST)

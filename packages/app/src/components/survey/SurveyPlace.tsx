@@ -1,12 +1,13 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { ActivityIndicator } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useAppSelector } from '../../store';
 import type { Job } from '../../store/api';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { Words } from '../basics';
 import { PlaceFrame } from '../places/PlaceFrame';
+import { Steps } from '../places/Steps';
 import { AsFound } from './AsFound';
 import { Identify } from './Identify';
 import { Labels } from './Labels';
@@ -29,19 +30,7 @@ export function SurveyPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
     labels: <Labels circuit={circuit} />,
     photos: <Photos jobId={job.id} circuit={circuit} />,
   };
-  const tabs = (
-    <View style={styles.tabs} role="group" aria-label="Survey">
-      {(Object.keys(STEPS) as Step[]).map((name) => (
-        <Act
-          key={name}
-          label={STEPS[name]}
-          pressed={name === step}
-          onPress={() => setStep(name)}
-          style={styles.tab}
-        />
-      ))}
-    </View>
-  );
+  const tabs = <Steps label="Survey" titles={STEPS} here={step} onGo={setStep} />;
   return (
     <PlaceFrame job={job} here="survey" tabs={tabs}>
       {waiting ? (
@@ -53,8 +42,3 @@ export function SurveyPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
     </PlaceFrame>
   );
 }
-
-const styles = StyleSheet.create({
-  tabs: { flexDirection: 'row', gap: 6, paddingHorizontal: 12, paddingVertical: 6 },
-  tab: { flex: 1, paddingHorizontal: 4 },
-});

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
 import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
 import { findCable } from '@zygostat/core/circuit';
@@ -10,28 +10,24 @@ import { api } from '../../store/api';
 import { keptSurvey } from '../../store/kept';
 import { surveyChanged, surveyOpened } from '../../store/survey';
 import { edited } from '../../store/work';
+import { useOpenDocument } from '../places/useOpenDocument';
 
 /** Reads the survey of a job; answers the server has not had go on top of it. */
 export function useOpenSurvey(jobId: string): boolean {
-  const store = useStore() as unknown as Store;
   const ready = useAppSelector(({ survey }) => survey.jobId === jobId);
-  useEffect(() => {
-    if (ready) return;
-    let wanted = true;
-    const reading = store.dispatch(
-      api.endpoints.readSurvey.initiate(jobId, { forceRefetch: true, subscribe: false }),
-    );
-    void reading.then(({ data }) => {
+  const open = useCallback(
+    async (store: Store, wanted: () => boolean) => {
+      const { data } = await store.dispatch(
+        api.endpoints.readSurvey.initiate(jobId, { forceRefetch: true, subscribe: false }),
+      );
       const kept = keptSurvey(jobId);
-      if (!wanted || (!data && !kept)) return;
+      if (!wanted() || (!data && !kept)) return;
       store.dispatch(surveyOpened({ jobId, base: data?.number ?? 0, survey: data?.survey ?? kept!.survey }));
       if (kept) store.dispatch(surveyChanged(kept.survey));
-    });
-    return () => {
-      wanted = false;
-    };
-  }, [store, jobId, ready]);
-  return ready;
+    },
+    [jobId],
+  );
+  return useOpenDocument({ jobId, ready, open });
 }
 
 /** The runs to record: those of the survey that the circuit still has, or the circuit's own. */

@@ -1,5 +1,4 @@
-import { memo, useCallback, useState } from 'react';
-import type { LayoutChangeEvent } from 'react-native';
+import { useCallback } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Snackbar } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
@@ -11,7 +10,7 @@ import { paneChosen, sheetOpened, told } from '../../store/trace';
 import { useTokens, useWide } from '../../theme';
 import { Act } from '../basics';
 import { LadderPane } from '../ladder/LadderPane';
-import { Loom } from '../loom/Loom';
+import { LiveLoom } from '../loom/LiveLoom';
 import { MeterBar } from '../meter/MeterBar';
 import { JobHeader } from '../places/JobHeader';
 import { PlacesBar } from '../places/PlacesBar';
@@ -22,7 +21,6 @@ import { ReadingsPane } from './ReadingsPane';
 import { SaveState } from './SaveState';
 import { StatusLine } from './StatusLine';
 import { TraceSheet } from './TraceSheet';
-import type { TraceActions } from './useTraceActions';
 import { useTraceActions } from './useTraceActions';
 import { useTraceKeys } from './useTraceKeys';
 
@@ -78,44 +76,6 @@ function PaneTabs({ panes }: { panes: readonly Pane[] }) {
     </View>
   );
 }
-
-/** The loom at whatever width it is given. */
-const LiveLoom = memo(function LiveLoom({ circuit, actions }: { circuit: Circuit; actions: TraceActions }) {
-  const dispatch = useAppDispatch();
-  const [width, setWidth] = useState(0);
-  const view = useAppSelector(({ bench }) => bench.view);
-  const meter = useAppSelector(({ bench }) => bench.meter);
-  const inviting = useAppSelector(({ bench, trace }) => bench.armed !== null || trace.carried !== null);
-  const measure = useCallback(
-    ({ nativeEvent }: LayoutChangeEvent) => setWidth(Math.floor(nativeEvent.layout.width)),
-    [],
-  );
-  const onDevice = useCallback(
-    (device: string) => void dispatch(sheetOpened({ type: 'device', device })),
-    [dispatch],
-  );
-  const onConductor = useCallback(
-    (conductor: string) => void dispatch(sheetOpened({ type: 'conductor', conductor })),
-    [dispatch],
-  );
-  return (
-    <View onLayout={measure}>
-      {width > 0 ? (
-        <Loom
-          circuit={circuit}
-          view={view}
-          meter={meter}
-          width={Math.min(width, 560)}
-          inviting={inviting}
-          onStud={actions.tapStud}
-          onToggle={actions.toggle}
-          onDevice={onDevice}
-          onConductor={onConductor}
-        />
-      ) : null}
-    </View>
-  );
-});
 
 /** The live circuit of one job: call, watch, probe, change, log. */
 export function Trace({ job, circuit }: TraceProps) {

@@ -1,0 +1,139 @@
+import type { Remote } from 'comlink';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { Insertion } from '@zygostat/core/plan';
+import { theModel } from '../../bench/model';
+import { thermostatsOf } from '../../bench/calls';
+import { useAppDispatch } from '../../store';
+import type { Job } from '../../store/api';
+import { told } from '../../store/trace';
+import { useTokens } from '../../theme';
+import { Icon } from '../../theme/icons';
+import type { Model } from '../../workers/bench.worker';
+import { Act, Options, Words } from '../basics';
+import { Working } from './Working';
+import { useAside } from './useAside';
+import { useTakePlan } from './usePlan';
+
+const SAFETIES = { 'float-switch': 'Float switch', 'smoke-detector': 'Smoke detector' } as const;
+type Safety = keyof typeof SAFETIES;
+const CALLS = { W: 'Heat (W)', Y: 'Cooling (Y)', G: 'Fan (G)' } as const;
+type Call = keyof typeof CALLS;
+
+const askSafety = (
+  model: Remote<Model>,
+  { circuit, thermostat, kind }: { circuit: Circuit; thermostat: string; kind: Safety },
+): Promise<Insertion[]> =>
+  model.safety(circuit, thermostat, { kind, label: `New ${SAFETIES[kind].toLowerCase()}` });
+
+/** One school: what it stops, what goes on, whether anybody is told. */
+function School({ insertion, onTake }: { insertion: Insertion; onTake: () => void }) {
+  const t = useTokens();
+  const { title, into, tripped, proof } = insertion;
+  const clean = proof.findings.length === 0;
+  return (
+    <View role="listitem" style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
+      <Words kind="title" heading={3}>
+        {title}
+      </Words>
+      <Words kind="small">{`Cut into ${into}.`}</Words>
+      <View style={styles.row}>
+        <Icon name={clean ? 'check' : 'alert'} size={20} color={clean ? t.teal : t.red} />
+        <Words kind="strong" color={clean ? t.teal : t.red}>
+          {clean ? `Proven in ${proof.states} states` : proof.findings[0]!.text}
+        </Words>
+      </View>
+      {tripped.map(({ call, stops, goesOn, blank }) => (
+        <View key={call}>
+          <Words kind="strong">{`Tripped with ${call}`}</Words>
+          <Words>{stops.length > 0 ? `Stops: ${stops.join(', ')}.` : 'Stops nothing.'}</Words>
+          {goesOn.length > 0 ? <Words>{`Goes on: ${goesOn.join(', ')}.`}</Words> : null}
+          <Words kind="small">{blank ? 'The blank screen tells.' : 'Nobody is told by the screen.'}</Words>
+        </View>
+      ))}
+      <Act label={`Take this plan: ${title}`} look="filled" onPress={onTake} />
+    </View>
+  );
+}
+
+/** A device added: a safety in series, a relay in parallel with a call, a second thermostat. */
+export function AddPane({ job, circuit }: { job: Job; circuit: Circuit }) {
+  const dispatch = useAppDispatch();
+  const take = useTakePlan();
+  const [kind, setKind] = useState<Safety>('float-switch');
+  const [call, setCall] = useState<Call>('W');
+  const { progress, answer, failure, start, stop } = useAside(askSafety);
+  const [stat] = thermostatsOf(circuit);
+  if (!stat) return <Words>There is no thermostat here: nothing says what R and Y are.</Words>;
+  const goOn = (title: string, after: Circuit) => {
+    take({ title, after, swap: null, reasons: {} });
+    router.replace({ pathname: '/job/[id]/wire', params: { id: job.id } });
+  };
+  const addRelay = async () => {
+    const title = `Relay that runs with ${CALLS[call]}`;
+    const after = await theModel().relay(circuit, stat.id, call, 'Added relay');
+    if (after) goOn(title, after);
+    else dispatch(told('The unit gives no such call, or no common, to put it across.'));
+  };
+  const current = answer?.to.circuit === circuit ? answer.value : null;
+  return (
+    <>
+      <Words kind="title" heading={2}>
+        A safety, in series
+      </Words>
+      <Options label="What is added" options={SAFETIES} value={kind} onChange={setKind} />
+      {progress ? (
+        <Working label="Tripping it in R and in Y" progress={progress} onStop={stop} />
+      ) : (
+        <Act
+          label="Compare R and Y"
+          look={current ? 'outlined' : 'filled'}
+          onPress={() => void start({ circuit, thermostat: stat.id, kind })}
+        />
+      )}
+      {failure ? <Words>{failure}</Words> : null}
+      {current ? (
+        <View role="list" aria-label="Schools" style={styles.list}>
+          {current.map((insertion) => (
+            <School
+              key={insertion.id}
+              insertion={insertion}
+              onTake={() => goOn(`${SAFETIES[kind]}: ${insertion.title}`, insertion.circuit)}
+            />
+          ))}
+        </View>
+      ) : null}
+      <Words kind="small">
+        A condensing furnace makes water in heating too; a heat pump’s Y stops its heating. Smoke detectors
+        may be reserved to licensed people, and the panel must be on test.
+      </Words>
+      <Words kind="title" heading={2}>
+        A load, in parallel
+      </Words>
+      <Options label="It runs with" options={CALLS} value={call} onChange={setCall} />
+      <Act label="Plan a relay across this call" onPress={() => void addRelay()} />
+      <Words kind="title" heading={2}>
+        A second thermostat
+      </Words>
+      <Words kind="small">
+        Terminal to terminal with the first. Both must always be in the same mode: say so on a label.
+      </Words>
+      <Act
+        label="Plan a second thermostat"
+        onPress={() =>
+          void theModel()
+            .second(circuit, stat.id, stat.station, 10)
+            .then((after) => goOn('Second thermostat in parallel', after))
+        }
+      />
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 6 },
+  list: { gap: 12 },
+  row: { flexDirection: 'row', alignItems: 'center', gap: 8 },
+});

@@ -1,0 +1,124 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { findConductor, findDevice, pointName } from '@zygostat/core/circuit';
+import { kindOf } from '@zygostat/core/devices';
+import type { SwapOption } from '@zygostat/core/plan';
+import { useTokens } from '../../theme';
+import { Icon } from '../../theme/icons';
+import { Act, Words } from '../basics';
+import { WireName } from './WireName';
+
+/** Bulleted lines under a small heading; nothing when there are none. */
+function Lines({ title, lines, color }: { title: string; lines: readonly string[]; color?: string }) {
+  if (lines.length === 0) return null;
+  return (
+    <View>
+      <Words kind="small">{title}</Words>
+      {lines.map((line) => (
+        <Words key={line} {...(color !== undefined && { color })}>{`• ${line}`}</Words>
+      ))}
+    </View>
+  );
+}
+
+/** Where everything goes under this way, line by line with its reason. */
+function Landings({ option }: { option: SwapOption }) {
+  const t = useTokens();
+  const { circuit, landings, empties, setUp, thermostat } = option;
+  const device = findDevice(circuit, thermostat)!;
+  const fields = kindOf(device.kind).settings;
+  const said = (name: string, value: string) => {
+    const field = fields[name];
+    return field?.type === 'choice' ? field.options[value] : value;
+  };
+  return (
+    <View style={styles.landings}>
+      <View role="list" aria-label="Landings" style={styles.landings}>
+        {landings.map(({ conductor, screw, far, was, reason }) => (
+          <View key={conductor} role="listitem" style={[styles.line, { borderColor: t.line }]}>
+            <WireName colour={findConductor(circuit, conductor)!.colour} />
+            <Words>
+              {`${pointName(circuit, screw)} ⟷ ${pointName(circuit, far)}${was === null ? ' (was free)' : ` (was on ${was})`}`}
+            </Words>
+            {reason ? <Words kind="small">{reason}</Words> : null}
+          </View>
+        ))}
+      </View>
+      <Lines
+        title="Screws that stay empty"
+        lines={empties.map(({ terminal, reason }) => `${pointName(circuit, terminal)}: ${reason}`)}
+      />
+      <Lines
+        title="Jumpers"
+        lines={circuit.links.map(({ joins }) => joins.map((join) => pointName(circuit, join)).join(' to '))}
+      />
+      <Lines
+        title="Set-up of the thermostat"
+        lines={setUp.map(
+          ({ name, value, reason }) => `${fields[name]!.label}: ${said(name, value)}. ${reason}`,
+        )}
+      />
+    </View>
+  );
+}
+
+interface OptionCardProps {
+  option: SwapOption;
+  /** First of the list: what is proposed. */
+  proposed: boolean;
+  onTake: () => void;
+}
+
+/** One way of doing it: what it costs, what is lost, what its proof says, where everything goes. */
+export function OptionCard({ option, proposed, onTake }: OptionCardProps) {
+  const t = useTokens();
+  const [open, setOpen] = useState(proposed);
+  const { title, minutes, parts, lost, lookOut, proof } = option;
+  const clean = proof.findings.length === 0;
+  const danger = proof.findings.some(({ severity }) => severity === 'danger');
+  const ink = clean ? t.teal : danger ? t.red : t.amber;
+  return (
+    <View
+      role="listitem"
+      style={[styles.card, { backgroundColor: t.card, borderColor: proposed ? t.copper : t.line }]}
+    >
+      <Words kind="title" heading={3}>
+        {title}
+      </Words>
+      <View style={styles.row}>
+        <Icon name={clean ? 'check' : 'alert'} size={20} color={ink} />
+        <Words kind="strong" color={ink}>
+          {clean ? `Proven in ${proof.states} states` : danger ? 'Dangerous as it is' : 'Works with losses'}
+        </Words>
+      </View>
+      <Words>{`About ${minutes} min. ${parts.length > 0 ? `Bring: ${parts.join(', ')}.` : 'No parts.'}`}</Words>
+      <Lines title="The model finds" lines={proof.findings.map(({ text }) => text)} color={ink} />
+      <Lines title="What is lost" lines={lost} />
+      <Lines title="Look out" lines={lookOut} />
+      <View style={styles.row}>
+        <Act
+          label="Where everything goes"
+          pressed={open}
+          onPress={() => setOpen(!open)}
+          style={styles.grow}
+        />
+        <Act
+          label="Take this plan"
+          hint={`Take this plan: ${title}`}
+          look={proposed ? 'filled' : 'outlined'}
+          onPress={onTake}
+          style={styles.grow}
+        />
+      </View>
+      {open ? <Landings option={option} /> : null}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
+  row: { flexDirection: 'row', alignItems: 'center', gap: 8, flexWrap: 'wrap' },
+  grow: { flexGrow: 1 },
+  landings: { gap: 10 },
+  line: { borderTopWidth: 1, paddingTop: 8, gap: 2 },
+});

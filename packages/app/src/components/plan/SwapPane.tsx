@@ -1,0 +1,123 @@
+import type { Remote } from 'comlink';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Circuit, Device } from '@zygostat/core/circuit';
+import { kindOf } from '@zygostat/core/devices';
+import type { Swap, SwapOption, Wish } from '@zygostat/core/plan';
+import { thermostatsOf } from '../../bench/calls';
+import { useAppSelector } from '../../store';
+import type { Job } from '../../store/api';
+import { useTokens } from '../../theme';
+import type { Model } from '../../workers/bench.worker';
+import { Act, Options, Words } from '../basics';
+import { OptionCard } from './OptionCard';
+import { Working } from './Working';
+import { useAside } from './useAside';
+import { planOf, useTakePlan } from './usePlan';
+
+interface Question {
+  circuit: Circuit;
+  wish: Wish;
+  jackets: readonly string[];
+}
+
+const askSwap = (
+  model: Remote<Model>,
+  { circuit, wish, jackets }: Question,
+  tell: (title: string, done: number, all: number) => void,
+): Promise<Swap> => model.swap(circuit, wish, jackets, tell);
+
+/** Choices of a thermostat's param, by name. */
+const choicesOf = (name: string): Readonly<Record<string, string>> => {
+  const field = kindOf('thermostat').params[name];
+  return field?.type === 'choice' ? field.options : {};
+};
+
+function Found({ swap, question, job }: { swap: Swap; question: Question; job: Job }) {
+  const t = useTokens();
+  const take = useTakePlan();
+  const onTake = (option: SwapOption) => {
+    take(planOf(option, question.wish));
+    router.replace({ pathname: '/job/[id]/wire', params: { id: job.id } });
+  };
+  if (swap.cannot.length > 0)
+    return (
+      <View role="alert" style={[styles.cannot, { borderColor: t.red, backgroundColor: t.card }]}>
+        <Words kind="strong" color={t.red}>
+          This thermostat cannot do it
+        </Words>
+        {swap.cannot.map((line) => (
+          <Words key={line}>{`• ${line}`}</Words>
+        ))}
+      </View>
+    );
+  return (
+    <>
+      <Words kind="title" heading={2}>
+        {swap.options.length === 1 ? 'The plan' : `${swap.options.length} ways, best first`}
+      </Words>
+      <View role="list" aria-label="Ways" style={styles.list}>
+        {swap.options.map((option, i) => (
+          <OptionCard key={option.id} option={option} proposed={i === 0} onTake={() => onTake(option)} />
+        ))}
+      </View>
+    </>
+  );
+}
+
+/** A thermostat exchanged for another: say what the new one is, get every landing, the set-up and the proof. */
+export function SwapPane({ job, circuit }: { job: Job; circuit: Circuit }) {
+  const stats = thermostatsOf(circuit);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const old: Device | undefined = stats.find(({ id }) => id === chosen) ?? stats[0];
+  const [terminals, setTerminals] = useState<Wish['terminals']>('five');
+  const [supply, setSupply] = useState<Wish['supply']>('both');
+  const runs = useAppSelector(({ survey }) => survey.survey.runs);
+  const { progress, answer, failure, start, stop } = useAside(askSwap);
+  const plan = () => {
+    if (!old) return;
+    const jackets = runs
+      .filter(({ from, to }) => from.station === old.station || to.station === old.station)
+      .map(({ cable }) => cable);
+    void start({ circuit, wish: { device: old.id, terminals, supply }, jackets });
+  };
+  if (!old) return <Words>There is no thermostat here to exchange.</Words>;
+  const current = answer && answer.to.circuit === circuit ? answer : null;
+  return (
+    <>
+      {stats.length > 1 ? (
+        <Options
+          label="Which thermostat goes"
+          options={Object.fromEntries(stats.map(({ id, label }) => [id, label]))}
+          value={old.id}
+          onChange={setChosen}
+        />
+      ) : null}
+      <Options
+        label="Screws of the new one"
+        options={choicesOf('terminals')}
+        value={terminals}
+        onChange={(value) => setTerminals(value as Wish['terminals'])}
+      />
+      <Options
+        label="It is powered by"
+        options={choicesOf('supply')}
+        value={supply}
+        onChange={(value) => setSupply(value as Wish['supply'])}
+      />
+      {progress ? (
+        <Working label="Trying" progress={progress} onStop={stop} />
+      ) : (
+        <Act label="Plan the landings" look={current ? 'outlined' : 'filled'} onPress={plan} />
+      )}
+      {failure ? <Words>{failure}</Words> : null}
+      {current ? <Found swap={current.value} question={current.to} job={job} /> : null}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  list: { gap: 12 },
+  cannot: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 6 },
+});

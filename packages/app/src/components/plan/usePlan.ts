@@ -1,0 +1,55 @@
+import { useCallback } from 'react';
+import { useStore } from 'react-redux';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { SwapOption, Wish } from '@zygostat/core/plan';
+import type { Plan } from '@zygostat/core/wire';
+import { useAppSelector } from '../../store';
+import type { RootState, Store } from '../../store';
+import { api } from '../../store/api';
+import { keptPlan } from '../../store/kept';
+import { planChanged, planOpened } from '../../store/plan';
+import { useOpenDocument } from '../places/useOpenDocument';
+
+/** Reads the plan of a job; what the server has not had goes on top of it. */
+export function useOpenPlan(jobId: string): boolean {
+  const ready = useAppSelector(({ plan }) => plan.jobId === jobId);
+  const open = useCallback(
+    async (store: Store, wanted: () => boolean) => {
+      const { data } = await store.dispatch(
+        api.endpoints.readPlan.initiate(jobId, { forceRefetch: true, subscribe: false }),
+      );
+      const kept = keptPlan(jobId);
+      if (!wanted() || (!data && !kept)) return;
+      store.dispatch(planOpened({ jobId, base: data?.number ?? 0, plan: data?.plan ?? null }));
+      if (kept) store.dispatch(planChanged(kept.plan));
+    },
+    [jobId],
+  );
+  return useOpenDocument({ jobId, ready, open });
+}
+
+/** What is kept of a way that is taken. */
+export const planOf = (
+  { title, circuit, id, landings, setUp }: SwapOption,
+  wish: Wish,
+): Pick<Plan, 'title' | 'after' | 'swap' | 'reasons'> => ({
+  title: `New thermostat: ${title}`,
+  after: circuit,
+  swap: { ...wish, way: id },
+  reasons: Object.fromEntries([
+    ...landings.flatMap(({ conductor, reason }) => (reason ? [[conductor, reason]] : [])),
+    ...setUp.map(({ name, reason }) => [`set:${name}`, reason]),
+  ]),
+});
+
+/** Takes a change as the plan: what the circuit is now, what it shall be. */
+export function useTakePlan() {
+  const store = useStore() as unknown as Store;
+  return useCallback(
+    (taken: Pick<Plan, 'title' | 'after' | 'swap' | 'reasons'>) => {
+      const before = (store.getState() as RootState).edits.present.circuit as Circuit;
+      store.dispatch(planChanged({ version: 1, before, done: {}, ...taken }));
+    },
+    [store],
+  );
+}

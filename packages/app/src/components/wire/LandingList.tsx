@@ -1,0 +1,125 @@
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { ActivityIndicator, ProgressBar } from 'react-native-paper';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { Plan, Step } from '@zygostat/core/wire';
+import { useAppDispatch } from '../../store';
+import { planChanged } from '../../store/plan';
+import { useTokens } from '../../theme';
+import { Act, Words } from '../basics';
+import { DifferSheet } from './DifferSheet';
+import { NextStep } from './NextStep';
+import { StepRow } from './StepRow';
+import { useFollow } from './useFollow';
+
+const nameOf = ({ stations }: Circuit, station: string) =>
+  stations.find(({ id }) => id === station)?.name ?? station;
+
+/** The circuit was changed otherwise since the plan was made: what now. */
+function Strayed({ onRebase, onDrop }: { onRebase: () => void; onDrop: () => void }) {
+  const t = useTokens();
+  return (
+    <View role="alert" style={[styles.card, { borderColor: t.amber, backgroundColor: t.amberSoft }]}>
+      <Words kind="strong" color={t.amber}>
+        The circuit was changed since, and not by this list
+      </Words>
+      <Words>Nothing of that is overwritten. Go on from how it stands now, or take the plan back.</Words>
+      <View style={styles.row}>
+        <Act label="Go on from here" look="filled" onPress={onRebase} style={styles.grow} />
+        <Act label="Take the plan back" onPress={onDrop} style={styles.grow} />
+      </View>
+    </View>
+  );
+}
+
+/** The landing list in walking order: one step at a time on top, all of them below. */
+export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Circuit; jobId: string }) {
+  const t = useTokens();
+  const dispatch = useAppDispatch();
+  const { view, steps, strayed, tick, change } = useFollow(plan, circuit);
+  const [differing, setDiffering] = useState<Step | null>(null);
+  const drop = () => dispatch(planChanged(null));
+  if (!view) return <ActivityIndicator accessibilityLabel="Working out the steps" />;
+  const done = new Set(view.done);
+  const ready = ({ after }: Step) =>
+    after.every((id) => done.has(id) || !steps.some((step) => step.id === id));
+  const next = steps.find((step) => !done.has(step.id) && ready(step));
+  const goPlan = () => router.replace({ pathname: '/job/[id]/plan', params: { id: jobId } });
+  return (
+    <>
+      <Words kind="title" heading={2}>
+        {plan.title}
+      </Words>
+      <View role="status" aria-live="polite" style={styles.progress}>
+        <Words kind="strong">{`${done.size} of ${steps.length} steps done, ${view.stops.length} stops`}</Words>
+        <ProgressBar progress={steps.length === 0 ? 1 : done.size / steps.length} color={t.teal} />
+      </View>
+      {strayed ? (
+        <Strayed
+          onDrop={drop}
+          onRebase={() => dispatch(planChanged({ ...plan, before: circuit, swap: null, done: {} }))}
+        />
+      ) : next ? (
+        <NextStep
+          key={next.id}
+          step={next}
+          place={nameOf(view.circuit, next.station)}
+          circuit={view.circuit}
+          onDone={(volts) => void tick(next, volts)}
+          onDiffers={() => setDiffering(next)}
+        />
+      ) : (
+        <View style={[styles.card, { borderColor: t.teal, backgroundColor: t.tealSoft }]}>
+          <Words kind="title" heading={2} color={t.teal}>
+            Everything is landed
+          </Words>
+          <Words>
+            Prove it as it stands now, then test it with the power on. Leave the diagram at the unit.
+          </Words>
+          <View style={styles.row}>
+            <Act label="See the proof" look="filled" onPress={goPlan} style={styles.grow} />
+            <Act label="Put the list away" onPress={drop} style={styles.grow} />
+          </View>
+        </View>
+      )}
+      {view.stops.map((stop, i) => (
+        <View
+          key={`${i} ${stop.station}`}
+          style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}
+        >
+          <Words kind="title" heading={3}>
+            {`${i + 1}. ${nameOf(view.circuit, stop.station)}`}
+          </Words>
+          {stop.steps.map((step) => (
+            <StepRow
+              key={step.id}
+              step={step}
+              circuit={view.circuit}
+              done={done.has(step.id) ? plan.done[step.id] : undefined}
+              ready={!strayed && ready(step)}
+              onTick={() => void tick(step)}
+            />
+          ))}
+        </View>
+      ))}
+      {next ? <Act label="Take the plan back" onPress={drop} /> : null}
+      {differing ? (
+        <DifferSheet
+          plan={plan}
+          step={differing}
+          steps={steps}
+          onTake={(changed, note) => void change(changed, note)}
+          onClose={() => setDiffering(null)}
+        />
+      ) : null}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  progress: { gap: 6 },
+  card: { borderWidth: 1, borderRadius: 12, padding: 14, gap: 4 },
+  row: { flexDirection: 'row', gap: 8, flexWrap: 'wrap' },
+  grow: { flexGrow: 1 },
+});

@@ -1,0 +1,52 @@
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { ActivityIndicator } from 'react-native-paper';
+import type { Circuit } from '@zygostat/core/circuit';
+import { useAppSelector } from '../../store';
+import type { Job } from '../../store/api';
+import { useTokens } from '../../theme';
+import { Act, Words } from '../basics';
+import { PlaceFrame } from '../places/PlaceFrame';
+import { Steps } from '../places/Steps';
+import { useOpenPlan } from '../plan/usePlan';
+import { LandingList } from './LandingList';
+import { Papers } from './Papers';
+
+const STEPS = { list: 'Landing list', papers: 'Papers' } as const;
+type Step = keyof typeof STEPS;
+
+/** What to land next, and what to leave on paper. */
+export function WirePlace({ job, circuit }: { job: Job; circuit: Circuit }) {
+  const t = useTokens();
+  const ready = useOpenPlan(job.id);
+  const { plan, state } = useAppSelector((store) => store.plan);
+  const [step, setStep] = useState<Step>('list');
+  const list = !ready ? (
+    <ActivityIndicator accessibilityLabel="Opening the plan" />
+  ) : plan ? (
+    <LandingList plan={plan} circuit={circuit} jobId={job.id} />
+  ) : (
+    <>
+      <Words kind="title" heading={2}>
+        Nothing is planned
+      </Words>
+      <Words>Plan a change first: the list of landings, place by place, follows from it.</Words>
+      <Act
+        label="Go to Plan"
+        look="filled"
+        onPress={() => router.replace({ pathname: '/job/[id]/plan', params: { id: job.id } })}
+      />
+    </>
+  );
+  return (
+    <PlaceFrame job={job} here="wire" tabs={<Steps label="Wire" titles={STEPS} here={step} onGo={setStep} />}>
+      {state === 'waiting' ? (
+        <View role="alert">
+          <Words color={t.amber}>Plan not saved yet: the server does not answer. It is kept here.</Words>
+        </View>
+      ) : null}
+      {step === 'list' ? list : <Papers circuit={circuit} jobId={job.id} />}
+    </PlaceFrame>
+  );
+}
