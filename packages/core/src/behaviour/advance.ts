@@ -1,7 +1,7 @@
 import type { Wait } from '../devices';
 import type { Network, Solver } from '../network';
 import { makeSolver } from '../network';
-import type { Cast, Inputs, Settled, World } from './settle';
+import type { Cast, Inputs, Settled, Watch, World } from './settle';
 import { castOf, settle, settleCast } from './settle';
 
 /** A wait with the device that is waiting. */
@@ -59,14 +59,15 @@ export function untilSteady(
   world: World,
   longest: number,
   solver: Solver = makeSolver(network),
+  watch?: Watch,
 ): Settled {
   const end = world.now + longest;
   const cast = castOf(network, inputs);
-  let settled = settleCast(network, cast, world, solver);
+  let settled = settleCast(network, cast, world, solver, watch);
   for (let events = 0; events < MOST_EVENTS; events++) {
     const waits = waitsOfCast(cast, settled.world);
     if (waits.every(({ quiet }) => quiet) || waits[0]!.until > end) return settled;
-    settled = settleCast(network, cast, { ...settled.world, now: waits[0]!.until }, solver);
+    settled = settleCast(network, cast, { ...settled.world, now: waits[0]!.until }, solver, watch);
   }
   return settled;
 }

@@ -113,8 +113,17 @@ export function settle(
   return settleCast(network, castOf(network, inputs), world, solver);
 }
 
+/** Shown every point a circuit passes through while it settles: the moment a coil pulls in is one of them. */
+export type Watch = (point: Point) => void;
+
 /** Settles with the devices already prepared for their inputs; tells them the time. */
-export function settleCast(network: Network, cast: Cast, world: World, solver: Solver): Settled {
+export function settleCast(
+  network: Network,
+  cast: Cast,
+  world: World,
+  solver: Solver,
+  watch?: Watch,
+): Settled {
   const moments = cast.map(({ moment }) => Object.assign(moment, { now: world.now }));
   let point: Point;
   const senses = cast.map((actor) => sensesOf(actor, network, () => point));
@@ -132,6 +141,7 @@ export function settleCast(network: Network, cast: Cast, world: World, solver: S
   let together = true;
   for (;;) {
     point = solveKnown(solver, choose(network, cast, moments, states));
+    watch?.(point);
     const next = answer();
     const moved = next.flatMap((state, i) => (same(states[i]!, state) ? [] : [i]));
     if (moved.length === 0) return finish(null);

@@ -4,7 +4,7 @@ import { readLoads } from '../behaviour';
 import type { Cable, Circuit } from '../circuit';
 import { findCable, pointName, setCable } from '../circuit';
 import type { Choice, LoadPath, Network, Point } from '../network';
-import { compile, loadPath, makeSolver, phasor, solve, voltsBetween } from '../network';
+import { compile, loadPath, makeSolver, phasor, solve, solveKnown, voltsBetween } from '../network';
 import { COIL_OPERATING_RANGE, GAUGES } from '../standards';
 import type { Working } from './states';
 import { LOW_MAINS, workingStates } from './states';
@@ -49,6 +49,8 @@ export interface Drop {
 
 /** Runs longer than this are not looked into, m. */
 const FAR_M = 600;
+/** A jacket couples only from 2 m; shorter and longer runs must keep the same branches. */
+const SHORTEST_RUN_M = 2;
 /** A longest run is found to within this, m. */
 const NEAR_M = 0.5;
 /** Gauges control cable is sold in. */
@@ -59,40 +61,9 @@ interface Pull {
   call: string;
   /** Positions with this coil still open and everything else of its call pulled in. */
   choice: Choice;
-  sealed: number;
+  /** And with it pulled in. */
+  held: Choice;
   needs: number;
-}
-
-/** Coils of a circuit in the call that leaves them least, as they pull in. */
-function pullsOf({ network, rest, states }: Working): Pull[] {
-  const pulls = new Map<number, Pull>();
-  // Thermostats in opposite modes are a fault of their own, not a load to wire for.
-  for (const { asked, settled } of states.filter(({ asked: { id } }) => id !== 'apart'))
-    for (const load of readLoads(network, settled)) {
-      const { positions } = network.branches[load.branch]!;
-      const inrush = positions.indexOf('inrush');
-      const installed = network.devices.find(({ device }) => device.id === load.device)!;
-      const rated = Number(installed.context.params.coilVolts);
-      if (
-        inrush < 0 ||
-        !load.energised ||
-        !(rated > 0) ||
-        settled.point.choice[load.branch] === rest[load.branch]
-      )
-        continue;
-      const known = pulls.get(load.branch);
-      if (known && known.sealed <= load.volts) continue;
-      const choice = settled.point.choice.slice();
-      choice[load.branch] = inrush;
-      pulls.set(load.branch, {
-        load,
-        call: asked.title,
-        choice,
-        sealed: load.volts,
-        needs: COIL_OPERATING_RANGE.low * rated,
-      });
-    }
-  return [...pulls.values()];
 }
 
 const across = (network: Network, point: Point, branch: number): number => {
@@ -100,6 +71,37 @@ const across = (network: Network, point: Point, branch: number): number => {
   const { re, im } = phasor(point, a, z);
   return Math.hypot(re, im);
 };
+
+/** Volts from which a coil is meant to pull in, from memory. */
+const CALLED_VOLTS = 12;
+
+/** The moments coils pull in, as the circuit passes through them; of each coil the one that leaves it least. */
+function pullsOf({ network, states }: Working): Pull[] {
+  const solver = makeSolver(network);
+  const pulls = new Map<number, Pull & { volts: number }>();
+  // Thermostats in opposite modes are a fault of their own, not a load to wire for.
+  for (const { asked, settled, passed } of states.filter(({ asked: { id } }) => id !== 'apart'))
+    for (const load of readLoads(network, settled)) {
+      const { branch } = load;
+      const inrush = network.branches[branch]!.positions.indexOf('inrush');
+      const installed = network.devices.find(({ device }) => device.id === load.device)!;
+      const rated = Number(installed.context.params.coilVolts);
+      if (inrush < 0 || !(rated > 0) || !load.energised) continue;
+      // Coils that start together help each other once the first is in: each call counts by its best moment.
+      const moments = passed
+        .filter((choice) => choice[branch] === inrush)
+        .map((choice) => ({ choice, volts: across(network, solveKnown(solver, choice), branch) }))
+        .filter(({ volts }) => volts >= CALLED_VOLTS);
+      if (moments.length === 0) continue;
+      const { choice, volts } = moments.reduce((best, one) => (one.volts > best.volts ? one : best));
+      if (volts >= (pulls.get(branch)?.volts ?? Infinity)) continue;
+      const needs = COIL_OPERATING_RANGE.low * rated;
+      const held = settled.point.choice.slice();
+      held[branch] = network.branches[branch]!.positions.indexOf('sealed');
+      pulls.set(branch, { load, call: asked.title, choice, held, needs, volts });
+    }
+  return [...pulls.values()];
+}
 
 /** The cable a way's conductor belongs to, if that step is a conductor. */
 function cableOf({ circuit, branches }: Network, branch: number): Cable | undefined {
@@ -148,7 +150,7 @@ function longestRun(
 ): number | null {
   const does = (lengthM: number) =>
     coilVolts(setCable(circuit, cable.id, { gauge, lengthM }), pull, copperC) >= pull.needs;
-  let [good, bad] = [NEAR_M, FAR_M];
+  let [good, bad] = [SHORTEST_RUN_M, FAR_M];
   if (!does(good)) return null;
   if (does(bad)) return FAR_M;
   while (bad - good > NEAR_M) {
@@ -158,9 +160,6 @@ function longestRun(
   }
   return good;
 }
-
-/** A jacket couples only from 2 m; shorter and longer runs must keep the same branches. */
-const SHORTEST_RUN_M = 2;
 
 function runOf(circuit: Circuit, network: Network, way: LoadPath, pull: Pull, copperC: number): Drop['run'] {
   const cables = way.steps.flatMap(({ branch }) => cableOf(network, branch) ?? []);
@@ -190,22 +189,14 @@ function runOf(circuit: Circuit, network: Network, way: LoadPath, pull: Pull, co
  * @param copperC - temperature of the conductors, °C.
  */
 export function voltageDrops(circuit: Circuit, copperC: number): Drop[] {
-  // Which contacts close is found at nominal mains: a coil too weak at low mains would hide itself.
-  const working = workingStates(circuit, 1, copperC);
-  const low = compile(
-    { ...circuit, mains: { ...circuit.mains, volts: circuit.mains.volts * LOW_MAINS } },
-    [],
-    [],
-    copperC,
-  );
+  const working = workingStates(circuit, LOW_MAINS, copperC);
+  const low = working.network;
   const solver = makeSolver(low);
   return pullsOf(working).flatMap((pull): Drop[] => {
     const { load, choice } = pull;
     const way = loadPath(low, choice, load.branch);
     if (!way) return [];
     const pulling = solve(solver, choice);
-    const held = choice.slice();
-    held[load.branch] = low.branches[load.branch]!.positions.indexOf('sealed');
     const inrush = across(low, pulling, load.branch);
     const end = way.steps[way.steps.length - 1]!.to;
     const source = voltsBetween(pulling, low.nodes[way.hot]!, end < 0 ? 'earth' : low.nodes[end]!);
@@ -215,7 +206,7 @@ export function voltageDrops(circuit: Circuit, copperC: number): Drop[] {
         title: load.title,
         call: pull.call,
         source,
-        sealed: across(low, solve(solver, held), load.branch),
+        sealed: across(low, solve(solver, pull.held), load.branch),
         inrush,
         needs: pull.needs,
         pullsIn: inrush >= pull.needs,

@@ -64,9 +64,9 @@ export function inrushPoint(working: Working, worked: Worked): Point {
   const { point } = worked.settled;
   const coils = coilsPulledIn(working, worked);
   if (coils.length === 0) return point;
-  const base = makeBase(network, point.choice);
   const choice = point.choice.slice();
   for (const b of coils) choice[b] = network.branches[b]!.positions.indexOf('inrush');
+  const base = makeBase(network, point.choice);
   const changed = solveChanged(
     base,
     coils.map((b) => positionChange(base, b, choice[b]!)),

@@ -1,14 +1,18 @@
 /** The states a circuit works in, for the sums: every call at one supply, settled. */
 import type { Settled } from '../behaviour';
+import { untilSteady } from '../behaviour';
 import type { Circuit } from '../circuit';
 import type { Choice, Network } from '../network';
 import { compile, makeSolver } from '../network';
 import type { Asked } from '../prove';
-import { asksOf, restOf, runCase } from '../prove';
+import { LONGEST_S, asksOf, inputsOf, restOf } from '../prove';
 
 export interface Worked {
   asked: Asked;
+  /** When nobody is kept waiting any more. */
   settled: Settled;
+  /** Every choice of positions on the way there, in order. */
+  passed: readonly Choice[];
 }
 
 export interface Working {
@@ -29,10 +33,18 @@ export function workingStates(circuit: Circuit, share = 1, copperC = 20): Workin
   const asks = asksOf(circuit);
   const off = asks[0]!;
   const rest = restOf(network, off, solver);
-  const states = asks.map((asked) => ({
-    asked,
-    settled: runCase(network, off, { asked, trip: null, mains: share }, rest, solver).steady,
-  }));
+  const states = asks.map((asked): Worked => {
+    const passed: Choice[] = [];
+    const settled = untilSteady(
+      network,
+      inputsOf({ asked, trip: null }),
+      rest,
+      LONGEST_S,
+      solver,
+      ({ choice }) => passed.push(choice),
+    );
+    return { asked, passed, settled };
+  });
   return { network, rest: states[0]!.settled.point.choice, states };
 }
 

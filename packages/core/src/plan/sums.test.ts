@@ -3,7 +3,7 @@ import { voltsBetween } from '../network';
 import { land, setCable, setValue } from '../circuit';
 import { spiceNetlist, spiceNode } from '../formats';
 import { CLASS_2, COIL_OPERATING_RANGE, transformerStands } from '../standards';
-import { furnaceAirConditioner, heatPumpWithStrips } from '../systems';
+import { TEMPLATES, furnaceAirConditioner, heatPumpWithStrips } from '../systems';
 import { ngspiceVersion, solveWithNgspice } from '../testing/ngspice';
 import {
   advisedFuse,
@@ -119,6 +119,14 @@ describe('voltage drop', () => {
     expect(with_(lengthM!)).toBeGreaterThanOrEqual(needs);
     expect(with_(lengthM! + 1)).toBeLessThan(needs);
   });
+
+  test.each(TEMPLATES.filter(({ id }) => id !== 'parallel-thermostats'))(
+    '$id, proven at low mains, pulls its coils in',
+    ({ build }) => {
+      for (const { title, pullsIn } of voltageDrops(build('Sums'), 20))
+        expect(`${title} ${String(pullsIn)}`).toBe(`${title} true`);
+    },
+  );
 
   test('warm copper leaves less', () => {
     const inrush = (celsius: number) => voltageDrops(furnace, celsius)[0]!.inrush;

@@ -2,7 +2,7 @@
 export * from './cases';
 export * from './judge';
 export * from './properties';
-export { proofInWords, prove, restOf, runCase, stageOf } from './prove';
+export { LONGEST_S, proofInWords, prove, restOf, runCase, stageOf } from './prove';
 export type { Finding, Progress, Proof } from './prove';
 export * from './repair';
 export { sweep, wrongLandings } from './sweep';

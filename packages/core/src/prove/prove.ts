@@ -35,7 +35,7 @@ export type Progress = (done: number, all: number) => boolean;
 /** A circuit at rest long enough for every compressor to have rested, seconds. */
 const REST_S = 420;
 /** A call is watched until nothing is counting any more, and not longer than this. */
-const LONGEST_S = 1200;
+export const LONGEST_S = 1200;
 /** Long enough after a call for relays, not for purges to end. */
 const AFTER_S = 1;
 

@@ -87,9 +87,21 @@ export function LineChart({ label, points, threshold, x, y }: LineChartProps) {
             return (
               <G key={`${point.x} ${point.label}`}>
                 <Circle cx={cx} cy={cy} r={4} fill={t.card} stroke={below ? t.red : t.teal} strokeWidth={2} />
-                <Text {...TYPE} x={cx} y={cy - 8} fill={t.ink} textAnchor={right ? 'end' : 'start'}>
-                  {`${point.label} ${y(point.y)}`}
-                </Text>
+                {/* A halo first, so that no line runs through the words. */}
+                {[t.card, t.ink].map((ink) => (
+                  <Text
+                    key={ink}
+                    {...TYPE}
+                    x={cx}
+                    y={cy - 9}
+                    fill={ink}
+                    stroke={ink === t.card ? ink : 'none'}
+                    strokeWidth={5}
+                    textAnchor={right ? 'end' : 'start'}
+                  >
+                    {`${point.label ?? ''} ${y(point.y)}`}
+                  </Text>
+                ))}
               </G>
             );
           })}

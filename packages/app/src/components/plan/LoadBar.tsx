@@ -4,10 +4,31 @@ import Svg, { Line, Rect, Text } from 'react-native-svg';
 import type { TransformerLoad } from '@zygostat/core/plan';
 import { PLANNED_TRANSFORMER_SHARE } from '@zygostat/core/standards';
 import { FONTS, useTokens } from '../../theme';
+import { Words } from '../basics';
 
 const HEIGHT = 96;
 const BAR = { top: 26, height: 30 };
 const TYPE = { fontFamily: FONTS.condensed, fontSize: 14 };
+
+const useShades = () => {
+  const t = useTokens();
+  return [t.teal, t.slate, t.amber, t.copper, t.mute, t.ink];
+};
+
+/** What the bar is made of, by its shade. */
+export function LoadParts({ parts }: Pick<TransformerLoad, 'parts'>) {
+  const shades = useShades();
+  return (
+    <View style={styles.parts}>
+      {parts.map(({ title, va }, i) => (
+        <View key={title} style={styles.part}>
+          <View style={[styles.shade, { backgroundColor: shades[i % shades.length] }]} />
+          <Words kind="small">{`${title} ${va.toFixed(1)} VA`}</Words>
+        </View>
+      ))}
+    </View>
+  );
+}
 
 /** What a transformer carries against what its nameplate says: pulled in, and in the moment of pulling in. */
 export function LoadBar({ load }: { load: TransformerLoad }) {
@@ -19,7 +40,7 @@ export function LoadBar({ load }: { load: TransformerLoad }) {
   // Parts add up to a little more than the burden: each has a phase of its own.
   const sum = parts.reduce((total, { va }) => total + va, 0);
   const scale = sum > 0 ? sealed.va / sum : 0;
-  const shades = [t.teal, t.slate, t.amber, t.copper, t.mute];
+  const shades = useShades();
   const starts = parts.map((_, i) => parts.slice(0, i).reduce((total, { va }) => total + va * scale, 0));
   const planned = PLANNED_TRANSFORMER_SHARE * nameplate;
   return (
@@ -49,7 +70,7 @@ export function LoadBar({ load }: { load: TransformerLoad }) {
               y={BAR.top + 8}
               width={Math.max(at(va * scale) - 1, 1)}
               height={BAR.height - 16}
-              fill={shades[i % shades.length]!}
+              fill={shades[i % shades.length]}
             />
           ))}
           <Line
@@ -93,4 +114,9 @@ export function LoadBar({ load }: { load: TransformerLoad }) {
   );
 }
 
-const styles = StyleSheet.create({ chart: { width: '100%', minHeight: HEIGHT } });
+const styles = StyleSheet.create({
+  chart: { width: '100%', minHeight: HEIGHT },
+  parts: { flexDirection: 'row', flexWrap: 'wrap', columnGap: 14, rowGap: 2 },
+  part: { flexDirection: 'row', alignItems: 'center', gap: 6 },
+  shade: { width: 12, height: 12, borderRadius: 2 },
+});

@@ -12,7 +12,7 @@ import { SumsPane } from './SumsPane';
 import { SwapPane } from './SwapPane';
 import { useOpenPlan } from './usePlan';
 
-const STEPS = { proof: 'Proof', swap: 'Thermostat', add: 'Add', sums: 'Sums', mistakes: 'Mistakes' } as const;
+const STEPS = { proof: 'Proof', swap: 'Swap', add: 'Add', sums: 'Sums', mistakes: 'Mistakes' } as const;
 type Step = keyof typeof STEPS;
 
 /** What goes where, the sums, and the proof that it will behave. */

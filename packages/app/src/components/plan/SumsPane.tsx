@@ -12,7 +12,7 @@ import { useTokens } from '../../theme';
 import type { Model } from '../../workers/bench.worker';
 import { Options, Words } from '../basics';
 import { LineChart } from './LineChart';
-import { LoadBar } from './LoadBar';
+import { LoadBar, LoadParts } from './LoadBar';
 
 function Verdict({ good, text }: { good: boolean; text: string }) {
   const t = useTokens();
@@ -34,7 +34,7 @@ function LoadCard({ load }: { load: TransformerLoad }) {
         text={`${percent(share)} % of nameplate with ${sealed.call}, ${planned ? 'within' : 'beyond'} the 80 % planned for`}
       />
       <Words>{`${showVolts(sealed.volts)} V under load, ${showVolts(inrush.volts)} V as the coils pull in.`}</Words>
-      <Words kind="small">{parts.map(({ title, va }) => `${title} ${va.toFixed(1)} VA`).join(' · ')}</Words>
+      <LoadParts parts={parts} />
       <Verdict
         good={class2.volts && class2.voltAmperes}
         text={
