@@ -112,3 +112,11 @@ test('any sequence of landings and lifts leaves a valid document', () => {
     { numRuns: 60 },
   );
 });
+
+test('a thermostat of other screws leaves free what was on those it has no more', () => {
+  const circuit = furnaceAirConditioner('Edit');
+  const changed = setValue(circuit, 'stat', 'params', 'terminals', 'heat');
+  expect(findConductor(changed, 'statY')).toMatchObject({ from: null, to: 'board.Y' });
+  expect(findConductor(changed, 'statW')).toMatchObject({ from: 'stat.W', to: 'board.W' });
+  expect(() => parseCircuit(changed)).not.toThrow();
+});

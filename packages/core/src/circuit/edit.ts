@@ -118,7 +118,27 @@ export function removeLink(circuit: Circuit, linkId: string): Circuit {
   return { ...circuit, links: circuit.links.filter(({ id }) => id !== linkId) };
 }
 
-/** Changes one param or setting of a device. */
+/** Frees every end, and drops every join, of a terminal that is not there any more. */
+function freeLostTerminals(circuit: Circuit): Circuit {
+  const still = (terminal: TerminalId | null) =>
+    terminal !== null && hasTerminal(circuit, terminal) ? terminal : null;
+  return {
+    ...circuit,
+    cables: circuit.cables.map((cable) => ({
+      ...cable,
+      conductors: cable.conductors.map((conductor) => ({
+        ...conductor,
+        from: still(conductor.from),
+        to: still(conductor.to),
+      })),
+    })),
+    links: circuit.links
+      .map((link) => ({ ...link, joins: link.joins.filter((terminal) => hasTerminal(circuit, terminal)) }))
+      .filter(({ joins }) => joins.length > 1),
+  };
+}
+
+/** Changes one param or setting of a device; ends on terminals it has no more are left free. */
 export function setValue(
   circuit: Circuit,
   deviceId: string,
@@ -132,12 +152,13 @@ export function setValue(
   need(Object.hasOwn(fields, name), `${device!.label} has no ${name}.`);
   const problem = complaint(fields[name]!, value);
   need(problem === undefined, `${fields[name]!.label} ${problem}.`);
-  return {
+  const changed = {
     ...circuit,
     devices: circuit.devices.map((entry) =>
       entry.id === deviceId ? { ...entry, [group]: { ...entry[group], [name]: value } } : entry,
     ),
   };
+  return group === 'params' ? freeLostTerminals(changed) : changed;
 }
 
 /** Changes a cable's length in metres or gauge in AWG. */

@@ -60,19 +60,26 @@ function LoadCard({ load }: { load: TransformerLoad }) {
   );
 }
 
-/** Volts still there after each stretch of the way, out and back. */
-function remaining({ points, source }: Drop) {
+/**
+ * Volts still there after each stretch of the way, out and back. Magnitudes of different phase do not
+ * quite add up: the losses are scaled so that what is left is what the coil gets.
+ */
+function remaining({ points, source, inrush }: Drop) {
   const far = Math.max(...points.map(({ metres }) => metres));
   const out = points.filter(({ side }) => side === 'out');
   const atLoad = out[out.length - 1]?.volts ?? 0;
   const back = points.find(({ side }) => side === 'back')?.volts ?? 0;
+  const lostAt = (point: Drop['points'][number]) =>
+    point.side === 'out' ? source - point.volts : source - atLoad + back - point.volts;
+  const all = lostAt(points[points.length - 1]!);
+  const scale = all > 0 ? (source - inrush) / all : 0;
   return points.map((point, i) => {
-    const y = point.side === 'out' ? point.volts : atLoad - (back - point.volts);
+    const y = source - scale * lostAt(point);
     const named =
       i === 0 || i === points.length - 1 || (point.side === 'out' && points[i + 1]?.side === 'back');
     const x = point.side === 'out' ? point.metres : 2 * far - point.metres;
     const label = i === 0 ? 'Transformer' : i === points.length - 1 ? 'Left for it' : point.name;
-    return { x, y: Math.min(y, source), ...(named && { label }) };
+    return { x, y, ...(named && { label }) };
   });
 }
 

@@ -3,7 +3,7 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit, Device } from '@zygostat/core/circuit';
-import { kindOf } from '@zygostat/core/devices';
+import { fill, kindOf } from '@zygostat/core/devices';
 import type { Swap, SwapOption, Wish } from '@zygostat/core/plan';
 import { thermostatsOf } from '../../bench/calls';
 import { useAppSelector } from '../../store';
@@ -32,6 +32,12 @@ const askSwap = (
 const choicesOf = (name: string): Readonly<Record<string, string>> => {
   const field = kindOf('thermostat').params[name];
   return field?.type === 'choice' ? field.options : {};
+};
+
+const termsOf = (device: Device | undefined): Wish['terminals'] => {
+  const { params } = kindOf('thermostat');
+  const given = device && fill(params, device.params).terminals;
+  return (given ?? params.terminals!.default) as Wish['terminals'];
 };
 
 function Found({ swap, question, job }: { swap: Swap; question: Question; job: Job }) {
@@ -71,10 +77,12 @@ export function SwapPane({ job, circuit }: { job: Job; circuit: Circuit }) {
   const stats = thermostatsOf(circuit);
   const [chosen, setChosen] = useState<string | null>(null);
   const old: Device | undefined = stats.find(({ id }) => id === chosen) ?? stats[0];
-  const [terminals, setTerminals] = useState<Wish['terminals']>('five');
+  const [picked, setTerminals] = useState<Wish['terminals'] | null>(null);
   const [supply, setSupply] = useState<Wish['supply']>('both');
   const runs = useAppSelector(({ survey }) => survey.survey.runs);
   const { progress, answer, failure, start, stop } = useAside(askSwap);
+  // The same screws again, until others are picked.
+  const terminals = picked ?? termsOf(old);
   const plan = () => {
     if (!old) return;
     const jackets = runs

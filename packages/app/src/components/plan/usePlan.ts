@@ -33,7 +33,7 @@ export const planOf = (
   { title, circuit, id, landings, setUp }: SwapOption,
   wish: Wish,
 ): Pick<Plan, 'title' | 'after' | 'swap' | 'reasons'> => ({
-  title: `New thermostat: ${title}`,
+  title: `New thermostat: ${title.charAt(0).toLowerCase()}${title.slice(1)}`,
   after: circuit,
   swap: { ...wish, way: id },
   reasons: Object.fromEntries([

@@ -7,6 +7,7 @@ import {
   findCable,
   findDevice,
   freeLinkId,
+  hasTerminal,
   marksOf,
   pointName,
   removeLink,
@@ -35,10 +36,18 @@ interface Place {
   end: End;
 }
 
-/** Terminals of a run's end: those expected there, then whatever else was recorded. */
+/**
+ * Terminals of a run's end: those expected there, then whatever else was recorded. Where the screws turned
+ * out to be others than the ready system has, all the screws that are there.
+ */
 function terminalsAt(circuit: Circuit, run: Run, end: End): string[] {
   const landed = findCable(circuit, run.cable)?.conductors.flatMap((conductor) => conductor[end] ?? []) ?? [];
-  return [...new Set([...run[end].terminals, ...landed])];
+  const expected = run[end].terminals.flatMap((terminal) => {
+    if (hasTerminal(circuit, terminal)) return [terminal];
+    const device = findDevice(circuit, splitTerminal(terminal).deviceId);
+    return device ? marksOf(device).map((mark) => `${device.id}.${mark}`) : [];
+  });
+  return [...new Set([...expected, ...landed])];
 }
 
 /** A terminal by name; a splice says that it is one. */
@@ -167,7 +176,7 @@ function CableFacts({ circuit, run }: { circuit: Circuit; run: Run }) {
   );
 }
 
-/** Rows and joiner of the thermostats that have them. */
+/** The screws of each thermostat, and the rows and joiner of those that have them. */
 function SetUps({ circuit }: { circuit: Circuit }) {
   const edit = useSurveyEdit();
   return thermostatsOf(circuit).map(({ id, kind, label, params, settings }) => {
@@ -178,7 +187,8 @@ function SetUps({ circuit }: { circuit: Circuit }) {
       ...(terminals === 'rows' ? ['system'] : []),
       ...(['two', 'full', 'rows'].includes(String(terminals)) ? ['joiner'] : []),
     ];
-    return asked.map((name) => (
+    const screws = kindOf(kind).params.terminals!;
+    const editors = asked.map((name) => (
       <FieldEditor
         key={`${id}${name}`}
         field={
@@ -195,6 +205,20 @@ function SetUps({ circuit }: { circuit: Circuit }) {
         }
       />
     ));
+    return [
+      <FieldEditor
+        key={`${id}terminals`}
+        field={{ ...screws, label: `${label}: its screws` }}
+        value={String(terminals)}
+        given={params.terminals !== undefined}
+        onChange={(value) =>
+          edit(`${label}: its screws`, (now) => ({
+            circuit: setValue(now, id, 'params', 'terminals', value),
+          }))
+        }
+      />,
+      ...editors,
+    ];
   });
 }
 

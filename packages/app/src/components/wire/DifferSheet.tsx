@@ -1,3 +1,4 @@
+import { proxy } from 'comlink';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
@@ -45,7 +46,14 @@ async function planAgain(
   const { swap } = plan;
   if (!swap) return { ...plan, before, after: correct(plan.after) };
   const wish = swap as unknown as Wish;
-  const found = await askAside((model) => model.swap(before, wish, [], () => undefined));
+  const found = await askAside((model) =>
+    model.swap(
+      before,
+      wish,
+      [],
+      proxy(() => undefined),
+    ),
+  );
   const option = found.options.find(({ id }) => id === swap.way) ?? found.options[0];
   return option ? { ...plan, ...planOf(option, wish), before } : null;
 }

@@ -1,0 +1,190 @@
+/** From a survey to a finished landing list; on the phone and on a wide screen. */
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import type { Server } from './bench';
+import { expect, openNewJob, test } from './bench';
+import { landOldSubBase, surveyHeatPump } from './survey';
+
+const button = (page: Page, name: string | RegExp) =>
+  page.getByRole('button', { name, ...(typeof name === 'string' && { exact: true }) });
+const next = (page: Page) => page.getByRole('region', { name: 'Next step' });
+
+async function startSurvey(page: Page, server: Server, name: string): Promise<void> {
+  const answer = await page.request.post(`${server.url}/api/jobs`, {
+    data: { name, site: 'Quince orchard', survey: true },
+  });
+  const { id } = (await answer.json()) as { id: string };
+  await page.goto(`${server.url}/job/${id}/survey`);
+}
+
+async function planSwap(page: Page, screws: string): Promise<void> {
+  await page.getByRole('link', { name: 'Plan' }).click();
+  await button(page, 'Swap').click();
+  await button(page, `Screws of the new one: ${screws}`).click();
+  await button(page, 'Plan the landings').click();
+}
+
+/** Works the list down; returns the texts of the steps in the order they were done. */
+async function workDown(page: Page): Promise<string[]> {
+  const done: string[] = [];
+  const finished = page.getByRole('heading', { name: 'Everything is landed' });
+  for (;;) {
+    await expect(next(page).or(finished)).toBeVisible();
+    if (await finished.isVisible()) return done;
+    const text = (await next(page).getByRole('heading', { level: 2 }).textContent()) ?? '';
+    done.push(text);
+    const reading = next(page).getByLabel('Reading, V');
+    if (await reading.isVisible()) {
+      if (done.length < 4) {
+        await reading.fill('24');
+        await expect(next(page)).toContainText('is not dead');
+        await expect(next(page).getByRole('button', { name: 'It is dead' })).toBeDisabled();
+      }
+      await reading.fill('0.1');
+      await next(page).getByRole('button', { name: 'It is dead' }).click();
+    } else await next(page).getByRole('button', { name: 'Done' }).click();
+    await expect(next(page).getByRole('heading', { level: 2, name: text, exact: true })).toHaveCount(0);
+  }
+}
+
+test('a heat pump with separate O and W, from survey to finished landing list', async ({ page, server }) => {
+  test.slow();
+  await startSurvey(page, server, 'Swapped');
+  await surveyHeatPump(page);
+  await landOldSubBase(page);
+  await planSwap(page, 'R Y Y2 G O/B AUX E C');
+  const ways = page.getByRole('list', { name: 'Ways' });
+  await expect(ways).toContainText(/Proven in \d+ states/);
+  const landings = page.getByRole('list', { name: 'Landings' }).first();
+  await expect(landings.getByRole('listitem').filter({ hasText: 'OG orange' })).toContainText(
+    'New thermostat OB',
+  );
+  await expect(landings.getByRole('listitem').filter({ hasText: 'WH white' })).toContainText(
+    'New thermostat AUX',
+  );
+  await expect(landings.getByRole('listitem').filter({ hasText: 'WH white' })).toContainText('was on W');
+  await expect(ways).toContainText('O/B is energised in: Cooling (O)');
+  await button(page, /^Take this plan/)
+    .first()
+    .click();
+  await expect(page.getByRole('status')).toContainText(/^0 of \d+ steps done/);
+  const { violations } = await new AxeBuilder({ page })
+    .disableRules(['scrollable-region-focusable'])
+    .analyze();
+  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+  const steps = await workDown(page);
+  expect(steps[0]).toMatch(/^Open .* lock it/);
+  expect(steps[1]).toMatch(/^Prove .* dead/);
+  expect(steps.some((text) => /Land white .* on New thermostat AUX/.test(text))).toBe(true);
+  expect(steps.filter((text) => /^New thermostat: /.test(text)).length).toBeGreaterThan(2);
+  expect(steps.findIndex((text) => text.startsWith('Covers on'))).toBeGreaterThan(
+    steps.findIndex((text) => text.startsWith('Land ')),
+  );
+  await button(page, 'See the proof').click();
+  await expect(page.getByRole('status')).toContainText('nothing found');
+  // The list outlives a reload.
+  await page.getByRole('link', { name: 'Wire' }).click();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Everything is landed' })).toBeVisible();
+});
+
+test('short of conductors: the ways out stand side by side, and one is taken', async ({ page, server }) => {
+  const id = await openNewJob(page, server, 'Short', 'furnace-ac-no-c');
+  const { circuit } = (await (await page.request.get(`${server.url}/api/jobs/${id}`)).json()) as {
+    circuit: { cables: { id: string; conductors: { id: string; from: string | null }[] }[] };
+  };
+  const [stat] = circuit.cables.filter((cable) => cable.id === 'statCable');
+  stat!.conductors = stat!.conductors.filter(({ from }) => from !== null);
+  await page.request.post(`${server.url}/api/jobs/${id}/revisions`, {
+    data: { base: 1, circuit, note: 'short' },
+  });
+  await page.reload();
+  await planSwap(page, 'R Y G W C');
+  const ways = page.getByRole('list', { name: 'Ways' });
+  for (const way of [
+    'Give up G for C',
+    'Y and G share one conductor',
+    'Plug-in transformer',
+    'Stay on batteries',
+    'Pull a new 6-conductor cable',
+    'Wireless thermostat',
+  ])
+    await expect(ways.getByRole('heading', { name: way })).toBeVisible();
+  await expect(
+    ways.getByRole('listitem').filter({ has: page.getByRole('heading', { name: 'Give up G for C' }) }),
+  ).toContainText('With fan called nothing moves the air.');
+  await button(page, 'Take this plan: Y and G share one conductor').click();
+  await expect(page.getByRole('status')).toContainText(/^0 of \d+ steps done/);
+  await expect(page.getByRole('checkbox', { name: /Mount Call splitter/ })).toBeVisible();
+});
+
+test('not as planned: a broken conductor makes the plan adapt', async ({ page, server }) => {
+  await openNewJob(page, server, 'Adapted', 'furnace-ac-no-c');
+  await page.getByRole('link', { name: 'Plan' }).click();
+  await button(page, 'Swap').click();
+  await button(page, 'It is powered by: Batteries').click();
+  await button(page, 'Plan the landings').click();
+  await button(page, /^Take this plan/)
+    .first()
+    .click();
+  while (!/Land yellow/.test((await next(page).getByRole('heading', { level: 2 }).textContent()) ?? '')) {
+    const reading = next(page).getByLabel('Reading, V');
+    const text = (await next(page).getByRole('heading', { level: 2 }).textContent()) ?? '';
+    if (await reading.isVisible()) {
+      await reading.fill('0');
+      await next(page).getByRole('button', { name: 'It is dead' }).click();
+    } else await next(page).getByRole('button', { name: 'Done' }).click();
+    await expect(next(page).getByRole('heading', { level: 2, name: text, exact: true })).toHaveCount(0);
+  }
+  await next(page).getByRole('button', { name: 'Not as planned' }).click();
+  await button(page, /is broken: plan without it/).click();
+  await expect(page.getByText(/^\+ Land blue of Thermostat cable on New thermostat Y$/)).toBeVisible();
+  await button(page, 'Take the changed plan').click();
+  await expect(
+    page.getByRole('checkbox', { name: 'Land blue of Thermostat cable on New thermostat Y' }),
+  ).toBeVisible();
+  await expect(page.getByRole('checkbox', { name: /^Open .*lock it/ })).toBeChecked();
+});
+
+test('sums, mistakes, and a float compared in R and in Y', async ({ page, server }) => {
+  await openNewJob(page, server, 'Summed');
+  await page.getByRole('link', { name: 'Plan' }).click();
+  await button(page, 'Sums').click();
+  await expect(page.getByRole('img', { name: /Transformer: \d+ VA of 40 VA/ })).toBeVisible();
+  await expect(page.getByText(/Pulls in at 10 % low mains/).first()).toBeVisible();
+  await button(page, 'The cables lie in air of: 140 °F').click();
+  await expect(page.getByText(/May not pull in at 10 % low mains/)).toBeVisible();
+  await button(page, 'Mistakes').click();
+  await expect(page.getByRole('list', { name: 'Dangerous' })).toContainText('Board fuse opens');
+  await button(page, 'Add').click();
+  await button(page, 'Compare R and Y').click();
+  const schools = page.getByRole('list', { name: 'Schools' });
+  await expect(schools.getByRole('heading', { name: 'Break R' })).toBeVisible();
+  await expect(schools.getByRole('listitem').filter({ hasText: 'Break Y' })).toContainText('Goes on: ');
+  await button(page, 'Take this plan: Break Y').click();
+  await expect(page.getByRole('checkbox', { name: /Mount New float switch/ })).toBeVisible();
+});
+
+test('a wire schedule is refused by line, previewed, and taken', async ({ page, server }) => {
+  const id = await openNewJob(page, server, 'Scheduled');
+  const text = await (await page.request.get(`${server.url}/api/jobs/${id}/schedule.csv`)).text();
+  await page.getByRole('link', { name: 'Wire' }).click();
+  await button(page, 'Papers').click();
+  const choose = async (csv: string) => {
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      button(page, 'Read a wire schedule (CSV)').click(),
+    ]);
+    await chooser.setFiles({ name: 'schedule.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  };
+  await choose(text.replace('stat.Y', 'stat.Q'));
+  await expect(page.getByRole('alert')).toContainText(/line \d+: from: Thermostat has no terminal "Q"/);
+  await choose(text.replace('statY,YE', 'statY,VT'));
+  await expect(page.getByText('0 conductors come, 1 change, 0 go.')).toBeVisible();
+  await button(page, 'Take it').click();
+  await expect
+    .poll(async () => JSON.stringify(await (await page.request.get(`${server.url}/api/jobs/${id}`)).json()))
+    .toContain('"id":"statY","colour":"VT"');
+  for (const paper of ['cards.pdf', 'tags.pdf', 'diagram.pdf', 'diagram.svg'])
+    expect((await page.request.get(`${server.url}/api/jobs/${id}/papers/${paper}`)).status()).toBe(200);
+});
