@@ -112,9 +112,9 @@ export async function landOldSubBase(page: Page): Promise<void> {
       const colour = PUMP_LANDED[name] ?? (stat ? undefined : BY_MARK[name.split(' ').at(-1)!]);
       if (!colour) continue;
       await button(page, colour).click();
-      await expect(page.getByRole('radio', { name: `${name}, ${colour}`, exact: true })).toBeVisible();
-      // Recording the last open end walks on by itself: back to where we are.
+      // Recording the last one of an end walks on by itself: back to where we are.
       await ends.nth(i).click();
+      await expect(page.getByRole('radio', { name: `${name}, ${colour}`, exact: true })).toBeVisible();
     }
   }
 }

@@ -103,7 +103,7 @@ export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string 
       ) : (
         <View role="status" style={styles.stamp}>
           <Words kind="strong">{stopped ? 'Stopped' : `Proving: ${done} of ${all || '…'} states`}</Words>
-          <ProgressBar progress={all === 0 ? 0 : done / all} color={t.copper} />
+          <ProgressBar accessibilityLabel="Proving" progress={all === 0 ? 0 : done / all} color={t.copper} />
           <Act label={stopped ? 'Prove it' : 'Stop'} onPress={stopped ? again : stop} />
         </View>
       )}

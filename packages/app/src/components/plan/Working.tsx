@@ -17,7 +17,7 @@ export function Working({ label, progress: { what, done, all }, onStop }: Workin
   return (
     <View role="status" aria-live="polite" style={styles.working}>
       <Words kind="strong">{what ? `${label}: ${what}` : `${label}…`}</Words>
-      <ProgressBar progress={share} color={t.copper} />
+      <ProgressBar accessibilityLabel={label} progress={share} color={t.copper} />
       <Act label="Stop" onPress={onStop} />
     </View>
   );

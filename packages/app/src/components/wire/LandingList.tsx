@@ -53,7 +53,11 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
       </Words>
       <View role="status" aria-live="polite" style={styles.progress}>
         <Words kind="strong">{`${done.size} of ${steps.length} steps done, ${view.stops.length} stops`}</Words>
-        <ProgressBar progress={steps.length === 0 ? 1 : done.size / steps.length} color={t.teal} />
+        <ProgressBar
+          accessibilityLabel="Steps done"
+          progress={steps.length === 0 ? 1 : done.size / steps.length}
+          color={t.teal}
+        />
       </View>
       {strayed ? (
         <Strayed

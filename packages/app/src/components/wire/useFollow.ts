@@ -6,6 +6,7 @@ import type { Done, Plan, Step } from '@zygostat/core/wire';
 import { theModel } from '../../bench/model';
 import { useModel } from '../../bench/useModel';
 import type { RootState, Store } from '../../store';
+import { controlSet } from '../../store/bench';
 import { planChanged, stepsDone } from '../../store/plan';
 import { edited } from '../../store/work';
 import type { Model, PlanView } from '../../workers/bench.worker';
@@ -43,6 +44,12 @@ export function useFollow(plan: Plan, circuit: Circuit) {
       if (!held) return;
       const entry: Done = { at: new Date().toISOString(), ...(volts !== undefined && { volts }) };
       const { [step.id]: was, ...rest } = held.done;
+      if (step.kind === 'off' || step.kind === 'on') {
+        // The bench follows: what is opened on site is open here too.
+        const handle = (step.kind === 'off') === (was === undefined) ? 'off' : 'on';
+        for (const { id, kind } of held.before.devices)
+          if (kind === 'breaker') store.dispatch(controlSet({ device: id, name: 'handle', value: handle }));
+      }
       const next = was ? rest : { ...held.done, [step.id]: entry };
       store.dispatch(
         stepsDone(await carryOut({ ...held, done: next }, was ? `Taken back: ${step.text}` : step.text)),
