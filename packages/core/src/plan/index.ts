@@ -17,3 +17,5 @@ export { inrushPoint, transformerLoads } from './load';
 export type { Burden, Primary, TransformerLoad } from './load';
 export { LOW_MAINS, workingStates } from './states';
 export * from './insert';
+export { planRun } from './run';
+export type { RunRepair } from './run';

@@ -1,0 +1,116 @@
+/** What every way of landing a thermostat starts from, and what a way is. */
+import type { Cable, Circuit, TerminalId } from '../../circuit';
+import { findDevice, splitTerminal } from '../../circuit';
+import type { ColourCode } from '../../standards';
+import type { Facts } from '../functions';
+import type { Allocation, Candidate, Need } from '../landing';
+import { allocate, exchangeThermostat, landAll } from '../landing';
+import type { Wish } from '../wish';
+
+export type WayId =
+  | 'as-is'
+  | 'spare'
+  | 'share'
+  | 'fan-to-common'
+  | 'plug-in'
+  | 'isolation-relay'
+  | 'new-cable'
+  | 'wireless'
+  | 'batteries';
+
+/** One way of doing it, before it has been proven. */
+export interface Way {
+  id: WayId;
+  title: string;
+  circuit: Circuit;
+  thermostat: string;
+  given: Allocation['given'];
+  /** What must be brought. */
+  parts: readonly string[];
+  /** Minutes beyond the landings themselves, from memory. */
+  extraMinutes: number;
+  lost: readonly string[];
+  lookOut: readonly string[];
+}
+
+/** What every way starts from. */
+export interface Ground {
+  circuit: Circuit;
+  facts: Facts;
+  wish: Wish;
+  needs: readonly Need[];
+  candidates: readonly Candidate[];
+  allocation: Allocation;
+}
+
+/** Minutes each way takes beyond its landings, from memory. */
+export const MINUTES = {
+  adapter: 15,
+  relay: 20,
+  plugIn: 10,
+  cable: 30,
+  cablePerMetre: 1.2,
+  wireless: 25,
+} as const;
+/** Multi-conductor thermostat cable as it is sold, from memory. */
+export const CABLE_SIZES = [2, 3, 4, 5, 6, 7, 8, 10, 12] as const;
+export const NEW_CABLE_GAUGE = 18;
+/** Loose leads between neighbours at one place, m. */
+const LEAD_M = 0.3;
+
+type Landed = readonly [colour: ColourCode, from: TerminalId, to: TerminalId];
+
+/** An id for a cable that no other has. */
+export function freeCableId({ cables }: Circuit, stem: string): string {
+  if (!cables.some(({ id }) => id === stem)) return stem;
+  for (let i = 2; ; i++) if (!cables.some(({ id }) => id === `${stem}${i}`)) return `${stem}${i}`;
+}
+
+/** Adds a cable, or loose leads, landed at both ends. */
+export function addLeads(
+  circuit: Circuit,
+  stem: string,
+  label: string,
+  leads: readonly Landed[],
+  lengthM = LEAD_M,
+): Circuit {
+  const id = freeCableId(circuit, stem);
+  const cable: Cable = {
+    id,
+    label,
+    gauge: NEW_CABLE_GAUGE,
+    lengthM,
+    conductors: leads.map(([colour, from, to], i) => ({ id: `${id}-${i + 1}`, colour, from, to })),
+  };
+  return { ...circuit, cables: [...circuit.cables, cable] };
+}
+
+/** The place a terminal is at. */
+export const stationOf = (circuit: Circuit, terminal: TerminalId) =>
+  findDevice(circuit, splitTerminal(terminal).deviceId)!.station;
+
+/** The new thermostat with its allocation landed, and nothing else. */
+export function plain({
+  circuit,
+  facts,
+  wish,
+  allocation,
+}: Ground): Pick<Way, 'circuit' | 'thermostat' | 'given'> {
+  const fresh = exchangeThermostat(circuit, facts, wish);
+  return {
+    ...fresh,
+    circuit: landAll(fresh.circuit, fresh.thermostat, facts, allocation),
+    given: allocation.given,
+  };
+}
+
+/** What is needed but for C, and who carries it: for ways that bring power otherwise. */
+export const withoutCommon = ({ needs, candidates }: Ground): Allocation =>
+  allocate(
+    needs.filter(({ role }) => role !== 'common'),
+    candidates,
+  );
+
+/** Who carries a role. */
+export const givenFor = (given: Allocation['given'], role: Need['role']) =>
+  given.find(({ need }) => need.role === role);
