@@ -15,6 +15,7 @@ import {
   solve,
   solveChanged,
 } from '@zygostat/core/network';
+import { planSwap } from '@zygostat/core/plan';
 import { prove, sweep } from '@zygostat/core/prove';
 import { furnaceAirConditioner, heatPumpWithStrips } from '@zygostat/core/systems';
 import { largeCircuit } from '../../packages/core/src/testing/large';
@@ -144,4 +145,21 @@ report(
   time(1, () => void sweep(pump)) / 1000,
   'ms',
   `every wrong landing of the same heat pump: ${mistakes}; aim ≤ 2000`,
+);
+// Short of a conductor for C: every way out built, proven and ranked.
+const short = furnaceAirConditioner('Bench', false);
+const tight = {
+  ...short,
+  cables: short.cables.map((cable) => ({
+    ...cable,
+    conductors: cable.conductors.filter(({ from, to }) => from !== null || to !== null),
+  })),
+};
+const wish = { device: 'stat', terminals: 'five', supply: 'both' } as const;
+const ways = planSwap(tight, wish)!.options.length;
+report(
+  'plan_ms',
+  time(1, () => void planSwap(tight, wish)) / 1000,
+  'ms',
+  `a swap short of a conductor for C: ${ways} ways built, proven and ranked`,
 );

@@ -111,3 +111,36 @@ test('plan: a proof that finds something', async ({ page, server }) => {
   await expect(page.getByRole('button', { name: 'Do it in the model' })).toBeVisible();
   await shoot(page, 'proof');
 });
+
+test('plan: ways to a common, the sums; wire: the landing list', async ({ page, server }) => {
+  await open(page, server, 'Clubroom, Ferryman’s Boathouse', PHONE);
+  await page.getByRole('link', { name: 'Plan' }).click();
+  await page.getByRole('button', { name: 'Sums', exact: true }).click();
+  await expect(page.getByText(/May not pull in|Pulls in at/).first()).toBeVisible();
+  await shoot(page, 'sums');
+  await page.getByRole('button', { name: 'Swap', exact: true }).click();
+  await page.getByRole('button', { name: 'It is powered by: R and C, with batteries' }).click();
+  await page.getByRole('button', { name: 'Plan the landings' }).click();
+  await page.getByRole('heading', { name: /ways, best first/ }).scrollIntoViewIfNeeded();
+  await expect(page.getByRole('list', { name: 'Ways' })).toBeVisible();
+  await page.getByRole('button', { name: 'Hide the landings' }).scrollIntoViewIfNeeded();
+  await shoot(page, 'plan-ways');
+  await page
+    .getByRole('button', { name: /^Take this plan/ })
+    .first()
+    .click();
+  const next = page.getByRole('region', { name: 'Next step' });
+  await next.getByRole('button', { name: 'Done' }).click();
+  await next.getByLabel('Reading, V').fill('0.2');
+  await next.getByRole('button', { name: 'It is dead' }).click();
+  await expect(next).toContainText('Land blue');
+  await shoot(page, 'landing-list');
+});
+
+test('mistakes to look for, wide', async ({ page, server }) => {
+  await open(page, server, 'Recovery ward, Foxglove Vet Clinic', WIDE);
+  await page.getByRole('link', { name: 'Plan' }).click();
+  await page.getByRole('button', { name: 'Mistakes', exact: true }).click();
+  await expect(page.getByRole('list', { name: 'Dangerous' })).toBeVisible();
+  await shoot(page, 'mistakes-wide');
+});

@@ -1,7 +1,7 @@
 /** The worker that holds the model, started on first use. */
 import type { Remote } from 'comlink';
 import { wrap } from 'comlink';
-import type { Model } from '../workers/bench.worker';
+import type { Model } from '../workers/model';
 
 /** Metro bundles the named module as a file of its own and puts its address here. */
 declare const require: { unstable_resolveWorker(path: string): string };

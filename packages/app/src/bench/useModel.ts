@@ -1,6 +1,6 @@
 import type { Remote } from 'comlink';
 import { useEffect, useState } from 'react';
-import type { Model } from '../workers/bench.worker';
+import type { Model } from '../workers/model';
 import { theModel } from './model';
 
 /** What the model makes of something, asked anew whenever `ask` changes; `null` until it has answered. */

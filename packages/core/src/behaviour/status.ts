@@ -1,23 +1,13 @@
 /** The one line that says what the circuit is doing and what to do next, worked out from the model. */
 import type { Call, Face, Value } from '../devices';
 import type { Network } from '../network';
-import { loadPath, voltsBetween } from '../network';
 import { COLD_COOLING_LIMIT_C } from '../standards';
 import { waitsOf } from './advance';
-import type { LoadReading } from './loads';
 import { readLoads, readTransformers } from './loads';
 import type { Scene, ShowCelsius } from './scene';
-import {
-  CALL_NAMES,
-  CALL_VOLTS,
-  capital,
-  inSentence,
-  labelOf,
-  listed,
-  thermostatsOf,
-  whereItStops,
-} from './scene';
+import { CALL_NAMES, capital, inSentence, labelOf, listed, thermostatsOf, whereItStops } from './scene';
 import type { Inputs, Settled } from './settle';
+import { runningOn } from './running-on';
 import { explainShort } from './short';
 
 export interface Status {
@@ -61,22 +51,6 @@ function calls(scene: Scene): Set<Call> {
   return new Set(thermostatsOf(scene).flatMap(({ asks }) => asks));
 }
 
-/**
- * A load that only runs on after its call: a purge has nothing on the terminal that started
- * it, a sequencer or relay on the load's way is still counting.
- */
-function runsOn(scene: Scene, { device, startedBy, branch }: LoadReading): boolean {
-  const { network, settled, inputs } = scene;
-  if (startedBy !== undefined)
-    return voltsBetween(settled.point, `${device}.${startedBy}`, `${device}.C`) < CALL_VOLTS;
-  const counting = new Set(waitsOf(network, inputs, settled.world).map((wait) => wait.device));
-  const steps = loadPath(network, settled.point.choice, branch)?.steps ?? [];
-  return steps.some(({ branch: step }) => {
-    const { origin } = network.branches[step]!;
-    return origin.type === 'device' && counting.has(origin.device);
-  });
-}
-
 /** Heating and cooling at once: two thermostats of different minds, or a conductor on the wrong screw. */
 function together(scene: Scene, active: ReadonlySet<Call>): Status | null {
   if (!active.has('heat') || !active.has('cool')) return null;
@@ -95,9 +69,8 @@ function crossed(scene: Scene, active: ReadonlySet<Call>): Status | null {
     ['heat', 'cool'],
   ] as const) {
     if (active.has(other)) continue;
-    const wrong = scene.loads.filter(
-      (load) => load.serves === other && load.energised && !runsOn(scene, load),
-    );
+    const runsOn = runningOn(scene.network, scene.inputs, scene.settled);
+    const wrong = scene.loads.filter((load) => load.serves === other && load.energised && !runsOn(load));
     if (wrong.length === 0) continue;
     const on = listed(wrong.map(({ title }) => inSentence(title)));
     return active.has(asked)

@@ -48,6 +48,20 @@ function page(title: string, width: number, height: number, content: readonly st
   )}\n`;
 }
 
+/** Letters a plate has room for in one line. */
+const PLATE_LETTERS = 11;
+
+/** A device's name on its plate, in two lines where one is too long. */
+function plateWords(label: string, x: number, y: number): string[] {
+  const parts = label.split(' ');
+  if (label.length <= PLATE_LETTERS || parts.length < 2) return [words(label, x, y + 5, 13)];
+  const half = Math.ceil(parts.length / 2);
+  return [
+    words(parts.slice(0, half).join(' '), x, y - 3, 13),
+    words(parts.slice(half).join(' '), x, y + 12, 13),
+  ];
+}
+
 /** A conductor in its insulation's colour with its IEC 60757 code. */
 function wirePath(d: string, circuit: Circuit, id: string | null, at: { x: number; y: number }): string[] {
   const conductor = id === null ? undefined : findConductor(circuit, id);
@@ -66,7 +80,7 @@ export function loomSvg(loom: Loom, circuit: Circuit): string {
   return page(circuit.name, loom.width, loom.height, [
     ...loom.cards.map((card) => box(card, 12, { fill: CARD, stroke: LINE })),
     ...loom.cards.flatMap(({ plates }) =>
-      plates.map(({ label, x, y, width, height }) => words(label, x + width / 2, y + height / 2 + 5, 13)),
+      plates.flatMap(({ label, x, y, width, height }) => plateWords(label, x + width / 2, y + height / 2)),
     ),
     ...loom.wires.flatMap(({ conductor, path, tag: at }) => wirePath(path, circuit, conductor, at)),
     ...loom.blocks.flatMap((block) => [

@@ -1,11 +1,11 @@
 /** Judges one settled state against every property. */
 import type { LoadReading, Settled } from '../behaviour';
-import { readLoads, readTransformers, waitsOf } from '../behaviour';
+import { readLoads, readTransformers, runningOn } from '../behaviour';
 import { endPoint, pointName } from '../circuit';
 import type { Call, Role } from '../devices';
 import { kindOf } from '../devices';
 import type { Network, Survey } from '../network';
-import { joinedBy, loadPath, survey, voltsBetween } from '../network';
+import { joinedBy, survey, voltsBetween } from '../network';
 import { CLASS_2, colourName } from '../standards';
 import type { Case } from './cases';
 import { inputsOf } from './cases';
@@ -88,17 +88,6 @@ function tied({ network, settled }: Look): Violation[] {
   );
 }
 
-/** Loads whose way passes a device that is still counting run on after their call; that is no fault. */
-function runningOn({ network, settled, subject }: Look): (load: LoadReading) => boolean {
-  const counting = new Set(waitsOf(network, inputsOf(subject), settled.world).map(({ device }) => device));
-  return ({ branch, device }) =>
-    counting.has(device) ||
-    (loadPath(network, settled.point.choice, branch)?.steps ?? []).some(({ branch: step }) => {
-      const { origin } = network.branches[step]!;
-      return origin.type === 'device' && counting.has(origin.device);
-    });
-}
-
 function crossed(look: Look): Violation[] {
   const { subject, loads } = look;
   const [heat, cool] = [on(loads, 'heat'), on(loads, 'cool')];
@@ -110,7 +99,7 @@ function crossed(look: Look): Violation[] {
       about: heat[0]!.device,
       text: `${named(heat)} run with ${named(cool)}.`,
     });
-  const runsOn = runningOn(look);
+  const runsOn = runningOn(look.network, inputsOf(subject), look.settled);
   for (const [serves, running] of [
     ['heat', heat],
     ['cool', cool],

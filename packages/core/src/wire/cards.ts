@@ -3,7 +3,7 @@ import type { Circuit, End, TerminalId } from '../circuit';
 import { ENDS, findDevice, otherEnd, pointName, splitTerminal } from '../circuit';
 import { fieldConductors } from '../prove';
 import type { ColourCode } from '../standards';
-import { stripMm, tagOf } from './steps';
+import { stripMm, tagOf } from './step';
 
 /** One conductor's end as it is landed at a place. */
 export interface Landing {

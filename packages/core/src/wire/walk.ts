@@ -1,6 +1,6 @@
 /** The order to work in: as few trips as the steps allow, and of those the least walking. */
 import type { Circuit } from '../circuit';
-import type { Step } from './steps';
+import type { Step } from './step';
 
 /** The stretch of work at one place before walking on. */
 export interface Stop {

@@ -32,7 +32,7 @@ const Wire = memo(function Wire({
       tag: { x: (from.x + to.x) / 2, y: from.y - 1 },
       loose: null,
     };
-    return <WireShape wire={shape} colour={conductor.colour} standing={standing} />;
+    return <WireShape wire={shape} colour={conductor.colour} standing={standing} line={false} />;
   }
   const ink = { hot: t.copper, return: t.teal, dead: t.mute, floating: t.slate }[standing];
   return (

@@ -19,18 +19,25 @@ interface BlockFaceProps {
   /** Volts as they are written under the mark. */
   figure: string;
   standing: Standing;
+  /** Hot at more than a control circuit may have. */
+  line: boolean;
 }
 
 /** Designation and volts. Its label names the button that lies over it. */
-export const BlockFace = memo(function BlockFace({ block, name, figure, standing }: BlockFaceProps) {
+export const BlockFace = memo(function BlockFace({ block, name, figure, standing, line }: BlockFaceProps) {
   const t = useTokens();
-  const fill = { hot: t.copperSoft, return: t.tealSoft, dead: t.idle, floating: t.slateSoft }[standing];
-  const ink = { hot: t.copper, return: t.teal, dead: t.mute, floating: t.slate }[standing];
+  const fill = {
+    hot: line ? t.redSoft : t.copperSoft,
+    return: t.tealSoft,
+    dead: t.idle,
+    floating: t.slateSoft,
+  }[standing];
+  const ink = { hot: line ? t.red : t.copper, return: t.teal, dead: t.mute, floating: t.slate }[standing];
   return (
     <View
       id={faceId(block)}
       aria-hidden
-      aria-label={`${name}, ${figure} volts, ${standing}`}
+      aria-label={`${name}, ${figure} volts, ${line ? 'line ' : ''}${standing}`}
       style={[styles.block, placeOf(block), { backgroundColor: fill }]}
     >
       <Words kind="mark" lines={1} style={block.mark.length > 4 ? styles.long : null}>

@@ -7,7 +7,7 @@ import { pointName } from '@zygostat/core/circuit';
 import type { Rect as Box } from '@zygostat/core/drawing';
 import { layLoom } from '@zygostat/core/drawing';
 import type { Standing } from '@zygostat/core/network';
-import { colourName } from '@zygostat/core/standards';
+import { CLASS_2, colourName } from '@zygostat/core/standards';
 import type { Meter } from '../../store/bench';
 import { useTokens } from '../../theme';
 import { Act, Words } from '../basics';
@@ -73,6 +73,12 @@ export function Loom({
     return volts === undefined ? '–' : showVolts(volts);
   };
   const standingOf = useCallback((point: string) => view?.points[point]?.standing ?? UNKNOWN, [view]);
+  const isLine = (point: string) =>
+    standingOf(point) === 'hot' && (view?.points[point]?.volts ?? 0) > CLASS_2.maxVolts;
+  const isLineWire = (id: string) => {
+    const { from, to } = conductors.get(id)!.conductor;
+    return view?.conductors[id]?.standing === 'hot' && isLine(from ?? to ?? '');
+  };
   const probeSpot = (probe: 'red' | 'black') => {
     const point = meter[probe];
     const box: Box | undefined =
@@ -94,6 +100,7 @@ export function Loom({
               wire={wire}
               colour={conductors.get(wire.conductor)!.conductor.colour}
               standing={view?.conductors[wire.conductor]?.standing ?? UNKNOWN}
+              line={isLineWire(wire.conductor)}
             />
           ))}
           {loom.wires.map(({ conductor, loose }) =>
@@ -130,6 +137,7 @@ export function Loom({
             name={names.get(block.terminal)!}
             figure={figureOf(block.terminal)}
             standing={standingOf(block.terminal)}
+            line={isLine(block.terminal)}
           />
         ))}
         <BlockButtons blocks={loom.blocks} inviting={inviting} onTap={onStud} />
@@ -164,7 +172,13 @@ export function Loom({
         >
           {loom.blocks.flatMap(({ terminal, screws }) =>
             screws.map(({ x, y }) => (
-              <ScrewShape key={`${terminal}${y}`} x={x} y={y} standing={standingOf(terminal)} />
+              <ScrewShape
+                key={`${terminal}${y}`}
+                x={x}
+                y={y}
+                standing={standingOf(terminal)}
+                line={isLine(terminal)}
+              />
             )),
           )}
           {(['red', 'black'] as const).map((probe) => {

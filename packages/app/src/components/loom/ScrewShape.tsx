@@ -4,10 +4,19 @@ import type { Standing } from '@zygostat/core/network';
 import { Circle, G, Path } from 'react-native-svg';
 import { useTokens } from '../../theme';
 
-/** A screw that holds something: filled when hot, a minus on the return, empty when dead, dotted when floating. */
-export const ScrewShape = memo(function ScrewShape({ x, y, standing }: Spot & { standing: Standing }) {
+interface ScrewShapeProps extends Spot {
+  standing: Standing;
+  /** Hot at more than a control circuit may have. */
+  line: boolean;
+}
+
+/**
+ * A screw that holds something: filled when hot, a bolt at line voltage, a minus on the return, empty when
+ * dead, dotted when floating.
+ */
+export const ScrewShape = memo(function ScrewShape({ x, y, standing, line }: ScrewShapeProps) {
   const t = useTokens();
-  const ring = { hot: t.copper, return: t.teal, dead: t.mute, floating: t.slate }[standing];
+  const ring = { hot: line ? t.red : t.copper, return: t.teal, dead: t.mute, floating: t.slate }[standing];
   return (
     <G>
       <Circle
@@ -19,7 +28,8 @@ export const ScrewShape = memo(function ScrewShape({ x, y, standing }: Spot & { 
         strokeWidth={2}
         {...(standing === 'floating' && { strokeDasharray: '2 2.5' })}
       />
-      {standing === 'hot' ? <Circle cx={x} cy={y} r={3.6} fill={ring} /> : null}
+      {standing === 'hot' && !line ? <Circle cx={x} cy={y} r={3.6} fill={ring} /> : null}
+      {line ? <Path d={`M${x + 1.6} ${y - 5.2}l-4 6h2.4l-1.4 4.4 4.2 -6h-2.4z`} fill={ring} /> : null}
       {standing === 'return' ? <Path d={`M${x - 3.6} ${y}h7.2`} stroke={ring} strokeWidth={2.2} /> : null}
     </G>
   );

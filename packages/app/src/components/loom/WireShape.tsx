@@ -10,16 +10,18 @@ interface WireShapeProps {
   wire: Wire;
   colour: ColourCode;
   standing: Standing;
+  /** Hot at more than a control circuit may have. */
+  line: boolean;
 }
 
 /** Insulation on which a dark core shows better than a light one. */
 const PALE: ReadonlySet<ColourCode> = new Set(['WH', 'YE', 'PK', 'TQ', 'GY', 'OG']);
 
 /**
- * One conductor: hot is thick with a dotted core, return thick with a dashed core, dead
- * thin, floating dots only.
+ * One conductor: hot is thick with a dotted core, at line voltage with dash and dot, return thick with a
+ * dashed core, dead thin, floating dots only.
  */
-export const WireShape = memo(function WireShape({ wire, colour, standing }: WireShapeProps) {
+export const WireShape = memo(function WireShape({ wire, colour, standing, line }: WireShapeProps) {
   const t = useTokens();
   const { hex } = COLOURS[colour];
   const stroke = { d: wire.path, fill: 'none' as const };
@@ -45,7 +47,7 @@ export const WireShape = memo(function WireShape({ wire, colour, standing }: Wir
             {...stroke}
             stroke={core}
             strokeWidth={standing === 'hot' ? 2.8 : 1.8}
-            strokeDasharray={standing === 'hot' ? '0.1 8' : '8 6'}
+            strokeDasharray={line ? '9 6 0.1 6' : standing === 'hot' ? '0.1 8' : '8 6'}
             strokeLinecap={standing === 'hot' ? 'round' : 'butt'}
           />
         </>

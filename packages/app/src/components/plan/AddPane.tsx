@@ -11,8 +11,9 @@ import type { Job } from '../../store/api';
 import { told } from '../../store/trace';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
-import type { Model } from '../../workers/bench.worker';
+import type { Model } from '../../workers/model';
 import { Act, Options, Words } from '../basics';
+import { RunPane } from './RunPane';
 import { Working } from './Working';
 import { useAside } from './useAside';
 import { useTakePlan } from './usePlan';
@@ -114,6 +115,10 @@ export function AddPane({ job, circuit }: { job: Job; circuit: Circuit }) {
       </Words>
       <Options label="It runs with" options={CALLS} value={call} onChange={setCall} />
       <Act label="Plan a relay across this call" onPress={() => void addRelay()} />
+      <Words kind="title" heading={2}>
+        A run with broken conductors
+      </Words>
+      <RunPane circuit={circuit} onTake={goOn} />
       <Words kind="title" heading={2}>
         A second thermostat
       </Words>

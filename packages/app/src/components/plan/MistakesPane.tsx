@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useTokens } from '../../theme';
-import type { Model, ToldMistake } from '../../workers/bench.worker';
+import type { Model, ToldMistake } from '../../workers/model';
 import { Act, Words } from '../basics';
 import { Working } from './Working';
 import { useAside } from './useAside';

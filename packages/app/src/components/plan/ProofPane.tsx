@@ -7,7 +7,7 @@ import type { Repair } from '@zygostat/core/prove';
 import { askAside } from '../../bench/model';
 import { useModel } from '../../bench/useModel';
 import type { Remote } from 'comlink';
-import type { Model, ToldFinding } from '../../workers/bench.worker';
+import type { Model, ToldFinding } from '../../workers/model';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { benchOpened } from '../../store/bench';
 import { edited } from '../../store/work';

@@ -9,7 +9,7 @@ import { useModel } from '../../bench/useModel';
 import { showGauge, showLength, showTemperature, showVolts } from '../../bench/show';
 import { useAppSelector } from '../../store';
 import { useTokens } from '../../theme';
-import type { Model } from '../../workers/bench.worker';
+import type { Model } from '../../workers/model';
 import { Options, Words } from '../basics';
 import { LineChart } from './LineChart';
 import { LoadBar, LoadParts } from './LoadBar';

@@ -9,7 +9,7 @@ import { thermostatsOf } from '../../bench/calls';
 import { useAppSelector } from '../../store';
 import type { Job } from '../../store/api';
 import { useTokens } from '../../theme';
-import type { Model } from '../../workers/bench.worker';
+import type { Model } from '../../workers/model';
 import { Act, Options, Words } from '../basics';
 import { OptionCard } from './OptionCard';
 import { Working } from './Working';

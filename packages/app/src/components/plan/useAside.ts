@@ -2,7 +2,7 @@ import { proxy } from 'comlink';
 import type { Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { startModel } from '../../bench/model';
-import type { Model } from '../../workers/bench.worker';
+import type { Model } from '../../workers/model';
 
 /** How far a question is; `all` is 0 before the first word of it. */
 export interface Progress {

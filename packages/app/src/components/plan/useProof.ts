@@ -2,7 +2,7 @@ import { proxy } from 'comlink';
 import { useCallback, useEffect, useState } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
 import { startModel } from '../../bench/model';
-import type { ToldProof } from '../../workers/bench.worker';
+import type { ToldProof } from '../../workers/model';
 
 export interface ProofState {
   /** Circuit it is about; a newer one starts it again. */

@@ -50,5 +50,5 @@ const styles = StyleSheet.create({
     gap: 2,
   },
   swatch: { width: 32, height: 18, borderRadius: 4, borderWidth: 1 },
-  none: { minHeight: 56 },
+  none: { minHeight: 56, flexGrow: 0 },
 });

@@ -9,7 +9,7 @@ import type { RootState, Store } from '../../store';
 import { controlSet } from '../../store/bench';
 import { planChanged, stepsDone } from '../../store/plan';
 import { edited } from '../../store/work';
-import type { Model, PlanView } from '../../workers/bench.worker';
+import type { Model, PlanView } from '../../workers/model';
 
 const follow = (model: Remote<Model>, { before, after, reasons }: Plan, done: readonly string[]) =>
   model.follow(before, after, reasons, done);

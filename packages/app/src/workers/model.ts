@@ -1,0 +1,273 @@
+/** What the model answers. Keeps the last circuit compiled; all other state comes with each question. */
+import type { Inputs, SequenceLine, Timeline, World } from '@zygostat/core/behaviour';
+import {
+  advance,
+  callScript,
+  pathOf,
+  readMeter,
+  restoreWorld,
+  runTimeline,
+  sequenceOf,
+  skipAhead,
+  viewOf,
+} from '@zygostat/core/behaviour';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { Call } from '@zygostat/core/devices';
+import { kindOf } from '@zygostat/core/devices';
+import type { Ladder } from '@zygostat/core/drawing';
+import { layLadder, layLoom } from '@zygostat/core/drawing';
+import { ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
+import type { Network, Probes } from '@zygostat/core/network';
+import { compile } from '@zygostat/core/network';
+import type { Drop, FuseSum, Insertion, RunRepair, Swap, TransformerLoad, Wish } from '@zygostat/core/plan';
+import {
+  addParallelThermostat,
+  commonAt,
+  factsOf,
+  fuseSums,
+  insertInParallel,
+  planRun,
+  planSafety,
+  planSwap,
+  transformerLoads,
+  voltageDrops,
+} from '@zygostat/core/plan';
+import type { Case, Finding, Mistake, Repair, Severity } from '@zygostat/core/prove';
+import {
+  PROPERTIES,
+  caseTitle,
+  proofInWords,
+  propertyOf,
+  prove,
+  repairOf,
+  stageOf,
+  sweep,
+} from '@zygostat/core/prove';
+import type { Stop } from '@zygostat/core/wire';
+import { partway, standing, stepsOf, walk } from '@zygostat/core/wire';
+import { showTemperature } from '../bench/show';
+import type { Answer } from '../store/bench';
+import type { Settings } from '../store/settings';
+
+export interface Question {
+  inputs: Inputs;
+  world: World;
+  /** Seconds to let pass, or `skip` to the next thing that happens by itself. */
+  elapse: number | 'skip';
+  probes: Probes | null;
+  followed: { device: string; element: string } | null;
+  temperature: Settings['temperature'];
+}
+
+/** A finding with everything a screen says of it: the screens read no core of their own for it. */
+export interface ToldFinding extends Finding {
+  /** The state that shows it, in words, and why the property must hold. */
+  shown: string;
+  why: string;
+}
+
+export interface ToldProof {
+  clean: boolean;
+  /** "63 states, 14 properties: nothing found" */
+  words: string;
+  findings: readonly ToldFinding[];
+}
+
+/** A wrong landing without the circuit it makes. */
+export type ToldMistake = Omit<Mistake, 'circuit' | 'shownBy'> & { shown: string | null };
+
+export interface Sums {
+  loads: readonly TransformerLoad[];
+  drops: readonly Drop[];
+  fuses: readonly FuseSum[];
+}
+
+/** Where a plan stands: its stops, what of it is done, and the circuit that makes. */
+export interface PlanView {
+  stops: readonly Stop[];
+  done: readonly string[];
+  circuit: Circuit;
+}
+
+const toldProof = (proof: NonNullable<ReturnType<typeof prove>>): ToldProof => ({
+  clean: proof.findings.length === 0,
+  words: proofInWords(proof),
+  findings: proof.findings.map((finding) => ({
+    ...finding,
+    shown: caseTitle(finding.shownBy),
+    why: propertyOf(finding.property).why,
+  })),
+});
+
+/** States between two words about a proof under way. */
+const TELL_EVERY = 6;
+/** Width of a loom on paper, CSS px. */
+const PAPER_PX = 560;
+
+let network: Network | null = null;
+
+const inCircuit = (compiled: Network, point: string) => point === 'earth' || compiled.nodes.includes(point);
+
+function settleNow(
+  compiled: Network,
+  { inputs, world, elapse }: Pick<Question, 'inputs' | 'world' | 'elapse'>,
+) {
+  const known = restoreWorld(compiled, world);
+  return elapse === 'skip' ? skipAhead(compiled, inputs, known) : advance(compiled, inputs, known, elapse);
+}
+
+export const model = {
+  /** Takes a circuit to answer questions about. */
+  load(circuit: Circuit): void {
+    network = compile(circuit);
+  },
+
+  /** Settles the bench and reads everything there is to see; `null` before a circuit is loaded. */
+  ask(question: Question): Answer | null {
+    if (!network) return null;
+    const compiled = network;
+    const { inputs, probes, followed, temperature } = question;
+    const settled = settleNow(compiled, question);
+    const placed = probes && inCircuit(compiled, probes.red) && inCircuit(compiled, probes.black);
+    return {
+      world: settled.world,
+      view: viewOf(compiled, inputs, settled, (celsius) => showTemperature(celsius, temperature)),
+      reading: placed ? readMeter(compiled, inputs, settled, probes) : null,
+      path: followed ? pathOf(compiled, settled, followed) : [],
+    };
+  },
+
+  /** The ladder of a circuit. */
+  ladder(circuit: Circuit): Ladder {
+    return layLadder(compile(circuit));
+  },
+
+  /** A call run from a cold start, with everything but the thermostats held as it is on the bench. */
+  timeline(
+    circuit: Circuit,
+    controls: Inputs['controls'],
+    call: Call,
+    seconds: { call: number; until: number },
+  ): { timeline: Timeline; sequence: SequenceLine[] } {
+    const asks = new Set(circuit.devices.filter(({ kind }) => kindOf(kind).asks).map(({ id }) => id));
+    const held = Object.fromEntries(Object.entries(controls).filter(([id]) => !asks.has(id)));
+    const script = [{ at: 0, controls: held }, ...callScript(circuit, call, seconds.call)];
+    const timeline = runTimeline(compile(circuit), script, seconds.until);
+    return { timeline, sequence: sequenceOf(timeline) };
+  },
+
+  /** Loom or ladder of a circuit as an SVG file. */
+  drawing(circuit: Circuit, which: 'loom' | 'ladder', symbols: Settings['symbols']): string {
+    return which === 'loom'
+      ? loomSvg(layLoom(circuit, PAPER_PX), circuit)
+      : ladderSvg(layLadder(compile(circuit)), circuit, symbols);
+  },
+
+  /** Proves a circuit and tells how far it is. To stop it, end the worker. */
+  prove(circuit: Circuit, tell: (done: number, all: number) => void): ToldProof {
+    return toldProof(
+      prove(circuit, (done, all) => {
+        if (done % TELL_EVERY === 0 || done === all) tell(done, all);
+        return true;
+      })!,
+    );
+  },
+
+  /** Every property a proof looks at, and why it must hold. */
+  properties(): { id: string; title: string; why: string; severity: Severity }[] {
+    return PROPERTIES.map(({ id, title, why, severity }) => ({ id, title, why, severity }));
+  },
+
+  /** What each single wrong landing would do. To stop it, end the worker. */
+  mistakes(circuit: Circuit, tell: (done: number, all: number) => void): ToldMistake[] {
+    const mistakes = sweep(circuit, (done, all) => {
+      if (done % TELL_EVERY === 0 || done === all) tell(done, all);
+      return true;
+    })!;
+    return mistakes.map(({ text, harm, does, shownBy }) => ({
+      text,
+      harm,
+      does,
+      shown: shownBy && caseTitle(shownBy),
+    }));
+  },
+
+  /** Plans a thermostat swap. To stop it, end the worker. */
+  swap(
+    circuit: Circuit,
+    wish: Wish,
+    jackets: readonly string[],
+    tell: (title: string, done: number, all: number) => void,
+  ): Swap {
+    return planSwap(circuit, wish, jackets, (title, done, all) => {
+      tell(title, done, all);
+      return true;
+    })!;
+  },
+
+  /** A safety in R and in Y, side by side. */
+  safety(circuit: Circuit, thermostat: string, added: { kind: string; label: string }): Insertion[] {
+    return planSafety(circuit, thermostat, added);
+  },
+
+  /** A relay that runs with a call, across that call and common at the unit; `null` where the unit gives neither. */
+  relay(circuit: Circuit, thermostat: string, role: 'W' | 'Y' | 'G', label: string): Circuit | null {
+    const { leads } = factsOf(circuit, thermostat);
+    const call = leads.find((lead) => lead.role === role)?.far;
+    const hot = leads.find((lead) => lead.role === 'hot');
+    const common = hot ? commonAt(circuit, hot) : null;
+    if (!call || !common) return null;
+    const serves = { W: 'heat', Y: 'cool', G: 'fan' }[role];
+    const load = { kind: 'relay', label, params: { serves }, terminals: ['A1', 'A2'] as [string, string] };
+    return insertInParallel(circuit, load, { call, common }).circuit;
+  },
+
+  /** Ways to put a run with broken conductors right. */
+  run(circuit: Circuit, cable: string): RunRepair[] {
+    return planRun(circuit, cable);
+  },
+
+  /** A second thermostat in parallel with the first. */
+  second(circuit: Circuit, thermostat: string, station: string, lengthM: number): Circuit {
+    return addParallelThermostat(circuit, thermostat, { station, lengthM }).circuit;
+  },
+
+  /** Transformer load, voltage drop and fuses, the conductors at a temperature in °C. */
+  sums(circuit: Circuit, copperC: number): Sums {
+    return {
+      loads: transformerLoads(circuit),
+      drops: voltageDrops(circuit, copperC),
+      fuses: fuseSums(circuit),
+    };
+  },
+
+  /** A plan as stops in walking order, and the circuit with what is done of it. */
+  follow(
+    before: Circuit,
+    after: Circuit,
+    reasons: Readonly<Record<string, string>>,
+    done: readonly string[],
+  ): PlanView {
+    const steps = stepsOf(before, after, reasons);
+    const stand = standing(steps, new Set(done));
+    return { stops: walk(before, steps), done: [...stand], circuit: partway(before, after, stand) };
+  },
+
+  /** The change that puts a finding right, if a single one does. */
+  repair(circuit: Circuit, finding: Finding): Repair | null {
+    return repairOf(circuit, finding);
+  },
+
+  /** The bench in the state that shows a finding. */
+  stage(circuit: Circuit, subject: Case): { inputs: Inputs; world: World } {
+    return stageOf(circuit, subject);
+  },
+
+  /** The SPICE netlist of the bench as it stands. */
+  netlist(inputs: Inputs, world: World): string {
+    if (!network) return '';
+    return spiceNetlist(settleNow(network, { inputs, world, elapse: 0 }).point);
+  },
+};
+
+export type Model = typeof model;

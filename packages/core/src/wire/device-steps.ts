@@ -1,0 +1,120 @@
+/** Devices and jumpers: taken off, mounted, fitted, set. */
+import type { Circuit, Device, TerminalId } from '../circuit';
+import { findDevice, pointName, splitTerminal } from '../circuit';
+import { kindOf } from '../devices';
+import { stationOfEnd } from '../plan';
+import type { Ground, Step } from './step';
+
+/** Devices that go and come, and cables that go out of use. */
+export function deviceSteps({ before, difference }: Ground): Step[] {
+  const removed = difference.devicesRemoved.map((device): Step => {
+    const landed = before.cables.flatMap(({ conductors }) =>
+      conductors.filter((conductor) =>
+        [conductor.from, conductor.to].some((end) => end?.startsWith(`${device.id}.`)),
+      ),
+    );
+    return {
+      id: `remove:${device.id}`,
+      kind: 'remove',
+      station: device.station,
+      text: `Tag the ${landed.length} conductors of ${device.label}, lift them and take it off`,
+      after: [],
+    };
+  });
+  const replaced = (device: Device) =>
+    difference.devicesRemoved.filter(
+      ({ station, kind }) => station === device.station && kind === device.kind,
+    );
+  const mounted = difference.devicesAdded.map((device): Step => ({
+    id: `mount:${device.id}`,
+    kind: 'mount',
+    station: device.station,
+    text: `Mount ${device.label}`,
+    after: replaced(device).map(({ id }) => `remove:${id}`),
+  }));
+  const cables = difference.removed.flatMap((cable): Step[] => {
+    const station = stationOfEnd(before, cable, 'to', null) ?? stationOfEnd(before, cable, 'from', null);
+    return station
+      ? [
+          {
+            id: `out:${cable.id}`,
+            kind: 'remove',
+            station,
+            text: `Take ${cable.label} out of use, insulate what stays in the wall`,
+            after: [],
+          },
+        ]
+      : [];
+  });
+  return [...removed, ...cables, ...mounted];
+}
+
+export function linkSteps({ before, after, difference }: Ground): Step[] {
+  const stationOf = (circuit: Circuit, joins: readonly TerminalId[]) =>
+    findDevice(circuit, splitTerminal(joins[0]!).deviceId)?.station;
+  const named = (circuit: Circuit, joins: readonly TerminalId[]) =>
+    joins.map((join) => pointName(circuit, join)).join(' to ');
+  return [
+    ...difference.linksRemoved.flatMap(({ id, joins }): Step[] => {
+      const station = stationOf(before, joins);
+      return station
+        ? [
+            {
+              id: `unlink:${id}`,
+              kind: 'unlink',
+              station,
+              text: `Take away the jumper ${named(before, joins)}`,
+              after: [],
+            },
+          ]
+        : [];
+    }),
+    ...difference.linksAdded.flatMap(({ id, joins }): Step[] => {
+      const station = stationOf(after, joins);
+      return station
+        ? [
+            {
+              id: `link:${id}`,
+              kind: 'link',
+              station,
+              text: `Fit a jumper ${named(after, joins)}`,
+              after: [],
+            },
+          ]
+        : [];
+    }),
+  ];
+}
+
+/** Everything to set: on new thermostats once they have power, on boards before. */
+export function setSteps({ after, difference, reasons }: Ground): Step[] {
+  const onNew = difference.devicesAdded.flatMap((device) =>
+    Object.entries(device.settings).map(([name, value]) => ({
+      device,
+      group: 'settings' as const,
+      name,
+      value,
+    })),
+  );
+  return [...difference.values, ...onNew].flatMap(({ device, group, name, value }): Step[] => {
+    const field = kindOf(device.kind)[group][name];
+    if (!field) return [];
+    const powered = kindOf(device.kind).asks !== undefined && name !== 'joiner';
+    const why = reasons[`set:${name}`];
+    const said = field.type === 'choice' ? field.options[String(value)] : `${value} ${field.unit}`;
+    return [
+      {
+        id: `set:${device.id}:${name}`,
+        kind: 'set',
+        station: findDevice(after, device.id)!.station,
+        text: `${device.label}: ${field.label}: ${said}`,
+        ...(why !== undefined && { why }),
+        after: powered
+          ? ['on']
+          : device.station && difference.devicesAdded.includes(device)
+            ? [`mount:${device.id}`]
+            : [],
+      },
+    ];
+  });
+}

@@ -1,0 +1,100 @@
+/** Conductors: taken off, moved, landed, pulled. */
+import type { Circuit, Conductor, End, TerminalId } from '../circuit';
+import { findDevice, otherEnd, pointName, splitTerminal } from '../circuit';
+import type { EndChange } from '../plan';
+import { stationOfEnd } from '../plan';
+import { colourName } from '../standards';
+import type { Ground, Step } from './step';
+import { stripMm, tagOf } from './step';
+
+const nameOf = (circuit: Circuit, terminal: TerminalId | null) =>
+  terminal === null ? 'nowhere' : pointName(circuit, terminal);
+
+const idOfEnd = ({ conductor, end }: Pick<EndChange, 'conductor' | 'end'>) => `${conductor.id}:${end}`;
+
+/** The other end in words, with its place. */
+function elsewhere({ after }: Ground, conductor: Conductor, end: End): string {
+  const other = conductor[otherEnd(end)];
+  if (other === null) return 'free, insulated';
+  const station = findDevice(after, splitTerminal(other).deviceId)!.station;
+  return `${pointName(after, other)}, ${after.stations.find(({ id }) => id === station)!.name}`;
+}
+
+/** What there is to do at one end of a conductor. */
+export function endStep(ground: Ground, change: EndChange): Step[] {
+  const { before, after, reasons } = ground;
+  const { cable, conductor, end, from, to } = change;
+  const station = stationOfEnd(to ? after : before, cable, end, to ?? from);
+  if (station === null) return [];
+  const gone = from !== null && !findDevice(after, splitTerminal(from).deviceId);
+  const name = `${colourName(conductor.colour)} of ${cable.label}`;
+  const about: Step['conductor'] = {
+    id: conductor.id,
+    end,
+    colour: conductor.colour,
+    tag: tagOf(conductor),
+    cable: cable.label,
+    from,
+    to,
+    stripMm: stripMm(after, to),
+    otherEnd: elsewhere(ground, conductor, end),
+  };
+  const why = reasons[conductor.id];
+  const base = { station, conductor: about, ...(why !== undefined && { why }) };
+  if (to === null)
+    return [
+      {
+        ...base,
+        id: `lift:${idOfEnd(change)}`,
+        kind: 'lift',
+        text: gone
+          ? `Insulate ${name}: it goes nowhere`
+          : `Take ${name} off ${nameOf(before, from)} and insulate it`,
+        after: gone ? [`remove:${splitTerminal(from).deviceId}`] : [],
+      },
+    ];
+  const target = splitTerminal(to).deviceId;
+  return [
+    {
+      ...base,
+      id: `land:${idOfEnd(change)}`,
+      kind: 'land',
+      text:
+        from === null || gone
+          ? `Land ${name} on ${nameOf(after, to)}`
+          : `Move ${name} from ${nameOf(before, from)} to ${nameOf(after, to)}`,
+      after: findDevice(before, target) ? [] : [`mount:${target}`],
+    },
+  ];
+}
+
+/** Landings of whole new cables, after they are pulled or, for loose leads, at once. */
+export function addedSteps(ground: Ground): Step[] {
+  const { after, difference } = ground;
+  return difference.added.flatMap((cable) => {
+    const places = (['from', 'to'] as const).map((end) => stationOfEnd(after, cable, end, null));
+    const here = places[1] ?? places[0];
+    if (!here) return [];
+    const run = places[0] !== places[1];
+    const pull: Step = {
+      id: `pull:${cable.id}`,
+      kind: 'pull',
+      station: here,
+      text: run
+        ? `Pull ${cable.label}: ${cable.conductors.length} conductors, ${cable.gauge} AWG, ${Math.ceil(cable.lengthM)} m`
+        : `Cut ${cable.label}: ${cable.conductors.length} leads, ${cable.gauge} AWG`,
+      after: [],
+    };
+    const landings = cable.conductors.flatMap((conductor) =>
+      (['from', 'to'] as const).flatMap((end) =>
+        conductor[end] === null
+          ? []
+          : endStep(ground, { cable, conductor, end, from: null, to: conductor[end] }).map((step) => ({
+              ...step,
+              after: [...step.after, pull.id],
+            })),
+      ),
+    );
+    return [pull, ...landings];
+  });
+}

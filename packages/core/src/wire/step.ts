@@ -1,0 +1,67 @@
+/** What a step is, and what steps are made from. */
+import type { Circuit, Conductor, End, TerminalId } from '../circuit';
+import { findDevice, splitTerminal } from '../circuit';
+import type { Difference } from '../plan';
+import type { ColourCode } from '../standards';
+
+export type StepKind =
+  | 'off'
+  | 'dead'
+  | 'remove'
+  | 'mount'
+  | 'pull'
+  | 'lift'
+  | 'land'
+  | 'link'
+  | 'unlink'
+  | 'set'
+  | 'insulate'
+  | 'tug'
+  | 'on';
+
+/** One thing to do at one place. */
+export interface Step {
+  id: string;
+  kind: StepKind;
+  station: string;
+  text: string;
+  /** The conductor it is about: swatch, where its end goes, how far it is stripped, where the other end is. */
+  conductor?: {
+    id: string;
+    end: End;
+    colour: ColourCode;
+    tag: string;
+    cable: string;
+    from: TerminalId | null;
+    to: TerminalId | null;
+    stripMm: number;
+    otherEnd: string;
+  };
+  /** Why, where the plan says. */
+  why?: string;
+  /** For `dead`: where the probes go, and the most that may be read there, V. */
+  probes?: readonly [TerminalId, TerminalId];
+  mostVolts?: number;
+  /** Steps that must be done before it. */
+  after: readonly string[];
+}
+
+/** Millimetres stripped, from memory: under a screw or in a clamp, and under a wire nut. */
+const STRIP_MM = { screw: 8, nut: 12 } as const;
+
+export const stripMm = (circuit: Circuit, terminal: TerminalId | null): number =>
+  terminal !== null && findDevice(circuit, splitTerminal(terminal).deviceId)?.kind === 'wire-nut'
+    ? STRIP_MM.nut
+    : STRIP_MM.screw;
+
+/** What is written on a conductor's tag: its own, or the mark it goes to. */
+export const tagOf = (conductor: Conductor): string =>
+  conductor.tag ?? splitTerminal(conductor.from ?? conductor.to ?? '.').mark;
+
+/** A change with the reasons its plan gave. */
+export interface Ground {
+  before: Circuit;
+  after: Circuit;
+  difference: Difference;
+  reasons: Readonly<Record<string, string>>;
+}
