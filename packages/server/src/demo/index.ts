@@ -71,11 +71,17 @@ const DEMO: readonly (NewJob & {
       'Battery thermostat on a long run across the slipway. A powered thermostat is wanted; the blue conductor is spare.',
     circuit: renameStations(
       setValue(
-        setCable(furnaceAirConditioner('Clubroom', false), 'statCable', { lengthM: 46 }),
-        'fuse',
+        setValue(
+          setCable(furnaceAirConditioner('Clubroom', false), 'statCable', { lengthM: 31 }),
+          'fuse',
+          'params',
+          'rating',
+          5,
+        ),
+        'xfmr',
         'params',
-        'rating',
-        5,
+        'va',
+        75,
       ),
       { hall: 'Clubroom', plant: 'Sail loft', yard: 'Slipway side' },
     ),

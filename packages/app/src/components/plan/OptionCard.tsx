@@ -97,8 +97,7 @@ export function OptionCard({ option, proposed, onTake }: OptionCardProps) {
       <Lines title="Look out" lines={lookOut} />
       <View style={styles.row}>
         <Act
-          label="Where everything goes"
-          pressed={open}
+          label={open ? 'Hide the landings' : 'Where everything goes'}
           onPress={() => setOpen(!open)}
           style={styles.grow}
         />
