@@ -84,6 +84,8 @@ export function LineChart({ label, points, threshold, x, y }: LineChartProps) {
             if (point.label === undefined) return null;
             const { x: cx, y: cy } = at(point);
             const right = cx > width / 2;
+            // The last under the line: above it the one before may stand.
+            const ty = point === last ? cy + 21 : cy - 9;
             return (
               <G key={`${point.x} ${point.label}`}>
                 <Circle cx={cx} cy={cy} r={4} fill={t.card} stroke={below ? t.red : t.teal} strokeWidth={2} />
@@ -93,7 +95,7 @@ export function LineChart({ label, points, threshold, x, y }: LineChartProps) {
                     key={ink}
                     {...TYPE}
                     x={cx}
-                    y={cy - 9}
+                    y={ty}
                     fill={ink}
                     stroke={ink === t.card ? ink : 'none'}
                     strokeWidth={5}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { ActivityIndicator } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Job } from '../../store/api';
 import { Words } from '../basics';
@@ -18,12 +19,14 @@ type Step = keyof typeof STEPS;
 /** What goes where, the sums, and the proof that it will behave. */
 export function PlanPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
   const [step, setStep] = useState<Step>('proof');
-  useOpenPlan(job.id);
+  const ready = useOpenPlan(job.id);
   useOpenSurvey(job.id);
+  // A plan taken before the job's own is known would be put in the place of another.
+  const opening = <ActivityIndicator accessibilityLabel="Opening the plan" />;
   const body = {
     proof: <ProofPane circuit={circuit} jobId={job.id} />,
-    swap: <SwapPane job={job} circuit={circuit} />,
-    add: <AddPane job={job} circuit={circuit} />,
+    swap: ready ? <SwapPane job={job} circuit={circuit} /> : opening,
+    add: ready ? <AddPane job={job} circuit={circuit} /> : opening,
     sums: <SumsPane circuit={circuit} />,
     mistakes: <MistakesPane circuit={circuit} />,
   };

@@ -6,6 +6,7 @@ import type { Circuit } from '@zygostat/core/circuit';
 import type { Plan, Step } from '@zygostat/core/wire';
 import { useAppDispatch } from '../../store';
 import { planChanged } from '../../store/plan';
+import { edited } from '../../store/work';
 import { useTokens } from '../../theme';
 import { Act, Words } from '../basics';
 import { DifferSheet } from './DifferSheet';
@@ -17,17 +18,17 @@ const nameOf = ({ stations }: Circuit, station: string) =>
   stations.find(({ id }) => id === station)?.name ?? station;
 
 /** The circuit was changed otherwise since the plan was made: what now. */
-function Strayed({ onRebase, onDrop }: { onRebase: () => void; onDrop: () => void }) {
+function Strayed({ onRebase, onList }: { onRebase: () => void; onList: () => void }) {
   const t = useTokens();
   return (
     <View role="alert" style={[styles.card, { borderColor: t.amber, backgroundColor: t.amberSoft }]}>
       <Words kind="strong" color={t.amber}>
         The circuit was changed since, and not by this list
       </Words>
-      <Words>Nothing of that is overwritten. Go on from how it stands now, or take the plan back.</Words>
+      <Words>Nothing of that is overwritten. Go on from how it stands now, or as the list has it.</Words>
       <View style={styles.row}>
         <Act label="Go on from here" look="filled" onPress={onRebase} style={styles.grow} />
-        <Act label="Take the plan back" onPress={onDrop} style={styles.grow} />
+        <Act label="As the list has it" onPress={onList} style={styles.grow} />
       </View>
     </View>
   );
@@ -38,6 +39,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
   const t = useTokens();
   const dispatch = useAppDispatch();
   const { view, steps, strayed, tick, change } = useFollow(plan, circuit);
+  const [dropping, setDropping] = useState(false);
   const [differing, setDiffering] = useState<Step | null>(null);
   const drop = () => dispatch(planChanged(null));
   if (!view) return <ActivityIndicator accessibilityLabel="Working out the steps" />;
@@ -61,7 +63,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
       </View>
       {strayed ? (
         <Strayed
-          onDrop={drop}
+          onList={() => dispatch(edited({ circuit: view.circuit, note: 'As the landing list has it' }))}
           onRebase={() => dispatch(planChanged({ ...plan, before: circuit, swap: null, done: {} }))}
         />
       ) : next ? (
@@ -107,7 +109,12 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
           ))}
         </View>
       ))}
-      {next ? <Act label="Take the plan back" onPress={drop} /> : null}
+      {next ? (
+        <Act
+          label={dropping ? 'Yes, take the plan and its ticks back' : 'Take the plan back'}
+          onPress={() => (dropping ? drop() : setDropping(true))}
+        />
+      ) : null}
       {differing ? (
         <DifferSheet
           plan={plan}

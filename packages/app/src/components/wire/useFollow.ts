@@ -1,10 +1,9 @@
-import { useCallback, useMemo } from 'react';
 import type { Remote } from 'comlink';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Done, Plan, Step } from '@zygostat/core/wire';
 import { theModel } from '../../bench/model';
-import { useModel } from '../../bench/useModel';
 import type { RootState, Store } from '../../store';
 import { controlSet } from '../../store/bench';
 import { planChanged, stepsDone } from '../../store/plan';
@@ -19,22 +18,29 @@ const same = (one: Circuit, other: Circuit) => JSON.stringify(one) === JSON.stri
 /** Where the plan stands, and what a person can do about it. The circuit follows every step that is done. */
 export function useFollow(plan: Plan, circuit: Circuit) {
   const store = useStore() as unknown as Store;
-  const { before, after, reasons, done } = plan;
-  const ask = useCallback(
-    (model: Remote<Model>) => model.follow(before, after, reasons, Object.keys(done)),
-    [before, after, reasons, done],
-  );
-  const view: PlanView | null = useModel(ask);
+  const [answer, setAnswer] = useState<{ to: Plan; view: PlanView } | null>(null);
+  useEffect(() => {
+    let wanted = true;
+    void follow(theModel(), plan, Object.keys(plan.done)).then((view) => {
+      if (wanted) setAnswer({ to: plan, view });
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [plan]);
+  // An older view stands until the new one is there, so that the list does not flicker.
+  const view = answer?.view ?? null;
   /** The circuit was changed otherwise since: nothing of that must be overwritten. */
-  const strayed = view !== null && !same(view.circuit, circuit);
+  const strayed = answer !== null && answer.to === plan && !same(answer.view.circuit, circuit);
+  /** Takes a plan with what is done of it, and makes the circuit follow; steps that wait for one not done fall away. */
   const carryOut = useCallback(
-    async (next: Plan, note: string) => {
+    async (next: Plan, note: string, take: (kept: Plan['done']) => void) => {
       const now = await follow(theModel(), next, Object.keys(next.done));
       const stands = new Set(now.done);
-      const kept = Object.fromEntries(Object.entries(next.done).filter(([id]) => stands.has(id)));
+      // The plan first: a circuit ahead of its plan would look changed by somebody else.
+      take(Object.fromEntries(Object.entries(next.done).filter(([id]) => stands.has(id))));
       const present = (store.getState() as RootState).edits.present.circuit;
       if (present && !same(present, now.circuit)) store.dispatch(edited({ circuit: now.circuit, note }));
-      return kept;
     },
     [store],
   );
@@ -50,19 +56,17 @@ export function useFollow(plan: Plan, circuit: Circuit) {
         for (const { id, kind } of held.before.devices)
           if (kind === 'breaker') store.dispatch(controlSet({ device: id, name: 'handle', value: handle }));
       }
-      const next = was ? rest : { ...held.done, [step.id]: entry };
-      store.dispatch(
-        stepsDone(await carryOut({ ...held, done: next }, was ? `Taken back: ${step.text}` : step.text)),
+      const next = { ...held, done: was ? rest : { ...held.done, [step.id]: entry } };
+      await carryOut(next, was ? `Taken back: ${step.text}` : step.text, (kept) =>
+        store.dispatch(stepsDone(kept)),
       );
     },
     [store, carryOut],
   );
   /** Puts another plan in this one's place; what is done and still asked for stays done. */
   const change = useCallback(
-    async (next: Plan, note: string) => {
-      const kept = await carryOut(next, note);
-      store.dispatch(planChanged({ ...next, done: kept }));
-    },
+    (next: Plan, note: string) =>
+      carryOut(next, note, (kept) => store.dispatch(planChanged({ ...next, done: kept }))),
     [store, carryOut],
   );
   const steps = useMemo(() => view?.stops.flatMap((stop) => stop.steps) ?? [], [view]);
