@@ -10,10 +10,10 @@ import { useAppDispatch } from '../../store';
 import type { Job } from '../../store/api';
 import { told } from '../../store/trace';
 import { useTokens } from '../../theme';
-import { Icon } from '../../theme/icons';
 import type { Model } from '../../workers/model';
 import { Act, Options, Words } from '../basics';
 import { RunPane } from './RunPane';
+import { ProofLine } from './ProofLine';
 import { Working } from './Working';
 import { useAside } from './useAside';
 import { useTakePlan } from './usePlan';
@@ -33,19 +33,13 @@ const askSafety = (
 function School({ insertion, onTake }: { insertion: Insertion; onTake: () => void }) {
   const t = useTokens();
   const { title, into, tripped, proof } = insertion;
-  const clean = proof.findings.length === 0;
   return (
     <View role="listitem" style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
       <Words kind="title" heading={3}>
         {title}
       </Words>
       <Words kind="small">{`Cut into ${into}.`}</Words>
-      <View style={styles.row}>
-        <Icon name={clean ? 'check' : 'alert'} size={20} color={clean ? t.teal : t.red} />
-        <Words kind="strong" color={clean ? t.teal : t.red}>
-          {clean ? `Proven in ${proof.states} states` : proof.findings[0]!.text}
-        </Words>
-      </View>
+      <ProofLine proof={proof} />
       {tripped.map(({ call, stops, goesOn, blank }) => (
         <View key={call}>
           <Words kind="strong">{`Tripped with ${call}`}</Words>
@@ -140,5 +134,4 @@ export function AddPane({ job, circuit }: { job: Job; circuit: Circuit }) {
 const styles = StyleSheet.create({
   card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 6 },
   list: { gap: 12 },
-  row: { flexDirection: 'row', alignItems: 'center', gap: 8 },
 });

@@ -4,18 +4,18 @@ import { findConductor, findDevice, pointName } from '@zygostat/core/circuit';
 import { kindOf } from '@zygostat/core/devices';
 import type { SwapOption } from '@zygostat/core/plan';
 import { useTokens } from '../../theme';
-import { Icon } from '../../theme/icons';
 import { Act, Words } from '../basics';
+import { ProofLine } from './ProofLine';
 import { WireName } from './WireName';
 
 /** Bulleted lines under a small heading; nothing when there are none. */
-function Lines({ title, lines, color }: { title: string; lines: readonly string[]; color?: string }) {
+function Lines({ title, lines }: { title: string; lines: readonly string[] }) {
   if (lines.length === 0) return null;
   return (
     <View>
       <Words kind="small">{title}</Words>
       {lines.map((line) => (
-        <Words key={line} {...(color !== undefined && { color })}>{`• ${line}`}</Words>
+        <Words key={line}>{`• ${line}`}</Words>
       ))}
     </View>
   );
@@ -74,9 +74,6 @@ export function OptionCard({ option, proposed, onTake }: OptionCardProps) {
   const t = useTokens();
   const [open, setOpen] = useState(proposed);
   const { title, minutes, parts, lost, lookOut, proof } = option;
-  const clean = proof.findings.length === 0;
-  const danger = proof.findings.some(({ severity }) => severity === 'danger');
-  const ink = clean ? t.teal : danger ? t.red : t.amber;
   return (
     <View
       role="listitem"
@@ -85,14 +82,8 @@ export function OptionCard({ option, proposed, onTake }: OptionCardProps) {
       <Words kind="title" heading={3}>
         {title}
       </Words>
-      <View style={styles.row}>
-        <Icon name={clean ? 'check' : 'alert'} size={20} color={ink} />
-        <Words kind="strong" color={ink}>
-          {clean ? `Proven in ${proof.states} states` : danger ? 'Dangerous as it is' : 'Works with losses'}
-        </Words>
-      </View>
+      <ProofLine proof={proof} />
       <Words>{`About ${minutes} min. ${parts.length > 0 ? `Bring: ${parts.join(', ')}.` : 'No parts.'}`}</Words>
-      <Lines title="The model finds" lines={proof.findings.map(({ text }) => text)} color={ink} />
       <Lines title="What is lost" lines={lost} />
       <Lines title="Look out" lines={lookOut} />
       <View style={styles.row}>

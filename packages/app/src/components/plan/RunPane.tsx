@@ -8,9 +8,9 @@ import { DEAD, runsOf } from '@zygostat/core/survey';
 import { useAppDispatch } from '../../store';
 import { edited } from '../../store/work';
 import { useTokens } from '../../theme';
-import { Icon } from '../../theme/icons';
 import type { Model } from '../../workers/model';
 import { Act, Options, Words } from '../basics';
+import { ProofLine } from './ProofLine';
 import { Working } from './Working';
 import { useAside } from './useAside';
 
@@ -96,7 +96,6 @@ export function RunPane({ circuit, onTake }: RunPaneProps) {
       {failure ? <Words>{failure}</Words> : null}
       <View role="list" aria-label="Ways for the run" style={styles.list}>
         {(current ?? []).map(({ id, title, circuit: after, parts, minutes, lookOut, proof }) => {
-          const clean = proof.findings.length === 0;
           return (
             <View
               key={id}
@@ -106,12 +105,7 @@ export function RunPane({ circuit, onTake }: RunPaneProps) {
               <Words kind="title" heading={3}>
                 {title}
               </Words>
-              <View style={styles.row}>
-                <Icon name={clean ? 'check' : 'alert'} size={20} color={clean ? t.teal : t.red} />
-                <Words kind="strong" color={clean ? t.teal : t.red}>
-                  {clean ? `Proven in ${proof.states} states` : proof.findings[0]!.text}
-                </Words>
-              </View>
+              <ProofLine proof={proof} />
               <Words>{`About ${minutes} min. ${parts.length > 0 ? `Bring: ${parts.join(', ')}.` : 'No parts.'}`}</Words>
               {lookOut.map((line) => (
                 <Words key={line} kind="small">
