@@ -1,6 +1,15 @@
 import { furnaceAirConditioner } from '@zygostat/core/systems';
 import { FRESH } from './bench';
-import { dropDraft, keepBench, keepDraft, keptBench, keptDraft, keptSettings } from './kept';
+import {
+  dropDraft,
+  keepBench,
+  keepDraft,
+  keepPlan,
+  keptBench,
+  keptDraft,
+  keptPlan,
+  keptSettings,
+} from './kept';
 import { DEFAULTS } from './settings';
 
 beforeEach(() => localStorage.clear());
@@ -57,4 +66,34 @@ test('a settled edit drops its own draft, never one another tab has put there si
   expect(keptDraft('job')).toMatchObject({ circuit: theirs });
   dropDraft('job', theirs);
   expect(keptDraft('job')).toBeUndefined();
+});
+
+describe('a plan the server has not had', () => {
+  const circuit = furnaceAirConditioner('Kept');
+  const plan = {
+    version: 1 as const,
+    title: 'New thermostat',
+    before: circuit,
+    after: circuit,
+    swap: null,
+    reasons: {},
+    done: { off: { at: '2026-11-25T10:00:00.000Z' } },
+  };
+
+  test('comes back with what was ticked', () => {
+    keepPlan('job', { base: 3, plan });
+    expect(keptPlan('job')).toEqual({ base: 3, plan });
+    keepPlan('job', { base: 4, plan: null });
+    expect(keptPlan('job')).toEqual({ base: 4, plan: null });
+  });
+
+  test.each<[string, unknown]>([
+    ['of another version', { base: 3, plan: { ...plan, version: 2 } }],
+    ['with a circuit that is none', { base: 3, plan: { ...plan, after: { name: 'x' } } }],
+    ['with ticks that are none', { base: 3, plan: { ...plan, done: 'all' } }],
+    ['without the save it builds on', { plan }],
+  ])('%s is left out', (_what, found) => {
+    localStorage.setItem('zygostat.1.plan.job', JSON.stringify(found));
+    expect(keptPlan('job')).toBeUndefined();
+  });
 });

@@ -147,6 +147,8 @@ export function keptPlan(jobId: string): { base: number; plan: Plan | null } | u
   if (typeof found.base !== 'number') return undefined;
   if (found.plan === null) return { base: found.base, plan: null };
   const plan = found.plan as Plan;
+  // A list of another version is another list; its ticks would mean nothing here.
+  if (plan.version !== 1 || !record(yup.mixed()).isValidSync(plan.done, { strict: true })) return undefined;
   try {
     return {
       base: found.base,

@@ -226,6 +226,40 @@ describe('C where there was none', () => {
   });
 });
 
+describe('jackets and gauge', () => {
+  const circuit = withoutSpares(furnaceAirConditioner('Swap', false));
+  const stat = circuit.cables.find(({ id }) => id === 'statCable')!;
+  const beside = (gauge: number): Circuit => ({
+    ...circuit,
+    cables: [
+      ...circuit.cables,
+      {
+        ...stat,
+        id: 'second',
+        label: 'Second jacket',
+        gauge,
+        conductors: [{ id: 'second-BU', colour: 'BU', from: null, to: null }],
+      },
+    ],
+  });
+
+  test('a spare in a second jacket serves, when the survey says the jacket is there', () => {
+    expect(planSwap(beside(18), wish('five'), ['second'])!.options[0]).toMatchObject({ id: 'spare' });
+    const { options } = planSwap(beside(18), wish('five'))!;
+    expect(options.map(({ id }) => id)).not.toContain('spare');
+  });
+
+  test('hot and common are kept off what is too thin, and rather off what is thin', () => {
+    const facts = factsOf(circuit, 'stat');
+    const { needs } = needsOf(circuit, facts, wish('five'));
+    const common = needs.find(({ role }) => role === 'common')!;
+    const cost = (gauge: number) =>
+      costOf(common, candidatesOf(beside(gauge), facts, ['second']).at(-1)!, 'statCable');
+    expect(cost(24)).toBe(Infinity);
+    expect(cost(22)).toBeGreaterThan(cost(18));
+  });
+});
+
 test('a broken conductor’s work goes to a spare', () => {
   const broken = furnaceAirConditioner('Swap', false);
   broken.cables[0]!.conductors.find(({ id }) => id === 'statY')!.tag = DEAD;
