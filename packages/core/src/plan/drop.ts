@@ -59,7 +59,7 @@ export const CONTROL_GAUGES = GAUGES.filter((gauge) => gauge >= 14);
 interface Pull {
   load: LoadReading;
   call: string;
-  /** Positions with this coil still open and everything else of its call pulled in. */
+  /** Positions in the best moment it has to pull in. */
   choice: Choice;
   /** And with it pulled in. */
   held: Choice;

@@ -22,6 +22,8 @@ export interface FuseSum {
   device: string;
   label: string;
   rating: number;
+  /** Amperes below which it never opens. */
+  holds: number;
   /** The size that fits the transformer behind it. */
   advised: number;
   transformer: string;
@@ -95,6 +97,7 @@ export function fuseSums(circuit: Circuit): FuseSum[] {
         device: device.id,
         label: device.label,
         rating,
+        holds: opensFrom(rating),
         advised: advisedFuse(ratedAmps),
         transformer: transformer.label,
         runs: hotRuns(circuit, network, point, common).map(({ cable, feed }) => {

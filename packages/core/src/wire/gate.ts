@@ -1,14 +1,11 @@
 /** The power-off gate: what must be opened, and where the reading is taken that proves it dead. */
-import { NEW_WORLD, settle } from '../behaviour';
 import type { Circuit, TerminalId } from '../circuit';
 import { findDevice, landedOn, otherEnd, splitTerminal } from '../circuit';
-import { kindOf } from '../devices';
-import { compile, voltsBetween } from '../network';
+import { fill, kindOf } from '../devices';
+import { compile } from '../network';
 
 /** More than this between hot and common is not dead, V: a meter's own noise and coupling stay below, from memory. */
 export const DEAD_VOLTS = 1;
-
-const CALM = { indoorC: 22, outdoorC: 20 };
 
 /** Breakers of a circuit: the handles that take its power away. */
 const breakersOf = ({ devices }: Circuit) => devices.filter(({ kind }) => kind === 'breaker');
@@ -16,11 +13,17 @@ const breakersOf = ({ devices }: Circuit) => devices.filter(({ kind }) => kind =
 const named = (labels: readonly string[]) =>
   labels.length < 2 ? labels.join('') : `${labels.slice(0, -1).join(', ')} and ${labels.at(-1)!}`;
 
-/** The breakers to open, and the place they are at; `null` when the circuit has none. */
-export function stationsOff(circuit: Circuit): { station: string; names: string } | null {
+/** What must be opened, place by place; where no breaker is known, whatever feeds the first place. */
+export function openings(circuit: Circuit): { station: string; names: string }[] {
   const breakers = breakersOf(circuit);
-  const [first] = breakers;
-  return first ? { station: first.station, names: named(breakers.map(({ label }) => label)) } : null;
+  const stations = [...new Set(breakers.map(({ station }) => station))];
+  const [first] = circuit.stations;
+  if (stations.length === 0)
+    return first ? [{ station: first.id, names: 'the breaker or switch that feeds it' }] : [];
+  return stations.map((station) => ({
+    station,
+    names: named(breakers.filter((breaker) => breaker.station === station).map(({ label }) => label)),
+  }));
 }
 
 /** Where a person reads a transformer's secondary: the strip its hot and common come out on. */
@@ -41,20 +44,28 @@ function stripOf(circuit: Circuit, terminal: TerminalId): TerminalId {
   return terminal;
 }
 
-/** One pair of points for each transformer, dead when its breakers are open. */
+/** The strip of a device whose secondary is inside it: its hot, and whatever else it has on the control side. */
+function ownStrip(circuit: Circuit, deviceId: string): [TerminalId, TerminalId] | null {
+  const { kind, params } = findDevice(circuit, deviceId)!;
+  const marks = kindOf(kind).designations(fill(kindOf(kind).params, params));
+  const hot = marks.find(({ role }) => role === 'hot');
+  const other = marks.find((entry) => entry !== hot && (entry.role === 'common' || entry.role === 'call'));
+  return hot && other ? [`${deviceId}.${hot.mark}`, `${deviceId}.${other.mark}`] : null;
+}
+
+/** One pair of points for each secondary. Whether it is dead there is for the meter to say, never for the plan. */
 export function testPoints(
   circuit: Circuit,
 ): { station: string; probes: [TerminalId, TerminalId]; name: string }[] {
   const network = compile(circuit);
-  const controls = Object.fromEntries(breakersOf(circuit).map(({ id }) => [id, { handle: 'off' }]));
-  const { point } = settle(network, { controls, conditions: CALM }, NEW_WORLD);
   return network.secondaries.flatMap(({ device, hot, common }) => {
     const found = findDevice(circuit, device)!;
-    const [own, back] = [network.nodes[hot]!, network.nodes[common]!];
-    // A secondary inside a device is read on that device's own strip, which the plan cannot name.
-    if (own.includes('#') || back.includes('#')) return [];
-    const probes: [TerminalId, TerminalId] = [stripOf(circuit, own), stripOf(circuit, back)];
-    if (voltsBetween(point, probes[0], probes[1]) > DEAD_VOLTS) return [];
+    const ends = [network.nodes[hot]!, network.nodes[common]!] as const;
+    const inside = ends.some((end) => end.includes('#'));
+    const probes = inside
+      ? ownStrip(circuit, device)
+      : ([stripOf(circuit, ends[0]), stripOf(circuit, ends[1])] as [TerminalId, TerminalId]);
+    if (!probes) return [];
     const { station } = findDevice(circuit, splitTerminal(probes[0]).deviceId)!;
     return [{ station, probes, name: found.label.charAt(0).toLowerCase() + found.label.slice(1) }];
   });

@@ -3,7 +3,7 @@ import type { Circuit } from '../circuit';
 import { differenceOf, stationOfEnd } from '../plan';
 import { colourName } from '../standards';
 import { deviceSteps, linkSteps, setSteps } from './device-steps';
-import { DEAD_VOLTS, stationsOff, testPoints } from './gate';
+import { DEAD_VOLTS, openings, testPoints } from './gate';
 import { addedSteps, endStep } from './landing-steps';
 import type { Ground, Step } from './step';
 
@@ -61,18 +61,17 @@ export function stepsOf(
   if (work.length === 0 && sets.length === 0) return [];
   const unpowered = sets.filter(({ after: needs }) => !needs.includes('on'));
   const closing = closingSteps(ground, [...work, ...unpowered]);
-  const off = stationsOff(before);
-  const gate: Step[] = off
-    ? [
-        {
-          id: 'off',
-          kind: 'off',
-          station: off.station,
-          text: `Open ${off.names}, lock it and hang your tag`,
-          after: [],
-        },
-      ]
-    : [];
+  const handles = openings(before);
+  // The first place keeps the plain name: a plan begun before there could be several stays ticked.
+  const idAt = (kind: 'off' | 'on', i: number, station: string) => (i === 0 ? kind : `${kind}:${station}`);
+  const off = handles.map(({ station, names }, i): Step => ({
+    id: idAt('off', i, station),
+    kind: 'off',
+    station,
+    text: `Open ${names}, lock it and hang your tag`,
+    after: [],
+  }));
+  const opened = off.map(({ id }) => id);
   const dead = testPoints(before).map(({ station, probes, name }): Step => ({
     id: `dead:${probes[0]}`,
     kind: 'dead',
@@ -80,30 +79,22 @@ export function stepsOf(
     text: `Prove ${name} dead: meter on a known live point, then here, then the live point again`,
     probes,
     mostVolts: DEAD_VOLTS,
-    after: off ? ['off'] : [],
+    after: opened,
   }));
-  const needsDead = dead.map(({ id }) => id);
+  const gate = [...opened, ...dead.map(({ id }) => id)];
   const gated = [...work, ...unpowered, ...closing].map((step) => ({
     ...step,
-    after: [...needsDead, ...step.after],
+    after: [...gate, ...step.after],
   }));
-  const on: Step[] = off
-    ? [
-        {
-          id: 'on',
-          kind: 'on',
-          station: off.station,
-          text: `Covers on, everybody clear: close ${off.names}`,
-          after: gated.map(({ id }) => id),
-        },
-      ]
-    : [];
-  const powered = sets.filter(({ after: needs }) => needs.includes('on'));
-  return [
-    ...gate,
-    ...dead,
-    ...gated,
-    ...on,
-    ...(off ? powered : powered.map((step) => ({ ...step, after: gated.map(({ id }) => id) }))),
-  ];
+  const on = handles.map(({ station, names }, i): Step => ({
+    id: idAt('on', i, station),
+    kind: 'on',
+    station,
+    text: `Covers on, everybody clear: close ${names}`,
+    after: gated.map(({ id }) => id),
+  }));
+  const powered = sets
+    .filter(({ after: needs }) => needs.includes('on'))
+    .map((step) => ({ ...step, after: on.map(({ id }) => id) }));
+  return [...off, ...dead, ...gated, ...on, ...powered];
 }

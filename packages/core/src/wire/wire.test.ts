@@ -1,6 +1,8 @@
 /** Laws of the landing list; what is dead with the breakers open comes from the model. */
 import type { Circuit } from '../circuit';
 import { exchange, setCable, setValue } from '../circuit';
+import { settle } from '../behaviour';
+import { compile, voltsBetween } from '../network';
 import { planSwap } from '../plan';
 import {
   TEMPLATES,
@@ -10,7 +12,7 @@ import {
   twoTransformerSplit,
 } from '../systems';
 import type { Plan, Step } from '.';
-import { PLAN_VERSION, partway, planProblems, standing, stepsOf, walk } from '.';
+import { DEAD_VOLTS, PLAN_VERSION, partway, planProblems, standing, stepsOf, walk } from '.';
 
 const sorted = <T extends { id: string }>(list: readonly T[]) =>
   [...list].sort((one, other) => (one.id < other.id ? -1 : 1));
@@ -142,9 +144,47 @@ test.each(TEMPLATES)('$id is proven dead at points that are dead', ({ build }) =
   const [cable] = circuit.cables.filter(({ conductors }) => conductors.length > 1);
   const steps = stepsOf(circuit, setValue(circuit, 'stat', 'settings', 'protectionS', 240));
   expect(cable).toBeDefined();
-  expect(steps.filter(({ kind }) => kind === 'dead').length).toBe(
-    circuit.devices.filter(({ kind }) => kind === 'control-transformer').length,
+  const dead = steps.filter(({ kind }) => kind === 'dead');
+  // One for each transformer, those inside a boiler's control too.
+  const inside = circuit.devices.filter(({ kind }) => kind === 'boiler-control').length;
+  expect(dead.length).toBe(
+    circuit.devices.filter(({ kind }) => kind === 'control-transformer').length + inside,
   );
+  expect(dead.length).toBeGreaterThan(0);
+  const network = compile(circuit);
+  const controls = Object.fromEntries(
+    circuit.devices.filter(({ kind }) => kind === 'breaker').map(({ id }) => [id, { handle: 'off' }]),
+  );
+  const conditions = { indoorC: 22, outdoorC: 20 };
+  const live = settle(network, { controls: {}, conditions }).point;
+  const off = settle(network, { controls, conditions }).point;
+  for (const { probes } of dead) {
+    expect(voltsBetween(live, ...probes!)).toBeGreaterThan(20);
+    expect(voltsBetween(off, ...probes!)).toBeLessThan(DEAD_VOLTS);
+  }
+});
+
+test('a circuit with no breaker, or one that stays live, is gated all the same', () => {
+  const bare = { ...furnace, devices: furnace.devices.filter(({ kind }) => kind !== 'breaker') };
+  const after = setValue(bare, 'stat', 'settings', 'protectionS', 240);
+  const steps = stepsOf(bare, after);
+  expect(steps[0]).toMatchObject({
+    kind: 'off',
+    text: expect.stringMatching(/breaker or switch that feeds it/),
+  });
+  expect(steps.some(({ kind }) => kind === 'dead')).toBe(true);
+});
+
+test('nothing is touched before everything is open, in every place', () => {
+  const plugged = planSwap(furnace, { device: 'stat', terminals: 'five', supply: 'both' })!.options.find(
+    ({ id }) => id === 'plug-in',
+  )!.circuit;
+  const steps = stepsOf(plugged, exchange(plugged, ['statY', 'to'], ['statW', 'to']));
+  const off = steps.filter(({ kind }) => kind === 'off');
+  expect(off.map(({ station }) => station).sort()).toEqual(['hall', 'panel']);
+  for (const { kind, after } of steps)
+    if (kind === 'land' || kind === 'tug')
+      expect(after).toEqual(expect.arrayContaining(off.map(({ id }) => id)));
 });
 
 describe('the plan kept', () => {

@@ -159,8 +159,8 @@ function FuseCard({ fuse }: { fuse: FuseSum }) {
                 }),
               }))}
               threshold={{
-                y: 1.35 * fuse.rating,
-                label: `fuse holds below ${(1.35 * fuse.rating).toFixed(1)} A`,
+                y: fuse.holds,
+                label: `fuse holds below ${fuse.holds.toFixed(1)} A`,
               }}
               x={(metres) => showLength(metres, length)}
               y={(amps) => `${amps.toFixed(1)} A`}

@@ -53,8 +53,9 @@ export function useFollow(plan: Plan, circuit: Circuit) {
       if (step.kind === 'off' || step.kind === 'on') {
         // The bench follows: what is opened on site is open here too.
         const handle = (step.kind === 'off') === (was === undefined) ? 'off' : 'on';
-        for (const { id, kind } of held.before.devices)
-          if (kind === 'breaker') store.dispatch(controlSet({ device: id, name: 'handle', value: handle }));
+        for (const { id, kind, station } of held.before.devices)
+          if (kind === 'breaker' && station === step.station)
+            store.dispatch(controlSet({ device: id, name: 'handle', value: handle }));
       }
       const next = { ...held, done: was ? rest : { ...held.done, [step.id]: entry } };
       await carryOut(next, was ? `Taken back: ${step.text}` : step.text, (kept) =>

@@ -1,5 +1,5 @@
 /** Ways to power the thermostat without a conductor of its own for C. */
-import { addDevice, addLink, findDevice, freeLinkId } from '../../circuit';
+import { addDevice, addLink, findDevice, freeLinkId, setValue } from '../../circuit';
 import { hotsOf } from '../../devices';
 import { allocate, exchangeThermostat, freeDeviceId, landAll } from '../landing';
 import type { Ground, Way } from './ground';
@@ -101,13 +101,7 @@ export function plugIn(ground: Ground): Way[] {
     ],
     2,
   );
-  if (apart)
-    landed = {
-      ...landed,
-      devices: landed.devices.map((device) =>
-        device.id === thermostat ? { ...device, settings: { ...device.settings, joiner: 'out' } } : device,
-      ),
-    };
+  if (apart) landed = setValue(landed, thermostat, 'settings', 'joiner', 'out');
   return [
     {
       circuit: landed,
