@@ -25,6 +25,7 @@ import {
   commonAt,
   factsOf,
   fuseSums,
+  unprotectedHots,
   insertInParallel,
   planRun,
   planSafety,
@@ -80,6 +81,8 @@ export interface Sums {
   loads: readonly TransformerLoad[];
   drops: readonly Drop[];
   fuses: readonly FuseSum[];
+  /** Hots that leave their transformer with nothing that opens. */
+  unprotected: readonly { device: string; text: string }[];
 }
 
 /** Where a plan stands: its stops, what of it is done, and the circuit that makes. */
@@ -238,6 +241,7 @@ export const model = {
       loads: transformerLoads(circuit),
       drops: voltageDrops(circuit, copperC),
       fuses: fuseSums(circuit),
+      unprotected: unprotectedHots(circuit),
     };
   },
 

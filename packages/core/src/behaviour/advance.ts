@@ -72,6 +72,26 @@ export function untilSteady(
   return settled;
 }
 
+/** Lets time pass, from one event to the next, until something is so; at most `longest` seconds. */
+export function advanceUntil(
+  network: Network,
+  inputs: Inputs,
+  world: World,
+  isSo: (world: World) => boolean,
+  longest: number,
+  solver: Solver = makeSolver(network),
+): Settled {
+  const end = world.now + longest;
+  const cast = castOf(network, inputs);
+  let settled = settleCast(network, cast, world, solver);
+  for (let events = 0; events < MOST_EVENTS && !isSo(settled.world); events++) {
+    const soonest = waitsOfCast(cast, settled.world)[0]?.until ?? Infinity;
+    if (soonest > end) return settled;
+    settled = settleCast(network, cast, { ...settled.world, now: soonest }, solver);
+  }
+  return settled;
+}
+
 /** Skips ahead to the next thing that happens by itself; stays put when nothing is pending. */
 export function skipAhead(network: Network, inputs: Inputs, world: World): Settled {
   const settled = settle(network, inputs, world);

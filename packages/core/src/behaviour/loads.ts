@@ -1,4 +1,5 @@
 import type { Call, Load } from '../devices';
+import { ratedAmps } from '../devices';
 import type { Installed, Network, Point } from '../network';
 import { ampsThrough, phasor } from '../network';
 import type { World } from './settle';
@@ -73,19 +74,40 @@ export interface TransformerReading {
   device: string;
   volts: number;
   amps: number;
-  /** Volt-amperes drawn, over the nameplate. */
+  /** Amperes drawn over rated amperes: what heats the winding, shorted or not. */
   share: number;
+  burden: 'within' | 'overloaded' | 'shorted';
+}
+
+/** Shares of rated amperes above which a transformer is overloaded, and above which only a short draws as much. */
+const OVERLOAD_SHARE = 1;
+const SHORT_SHARE = 3;
+
+const burdenAt = (share: number): TransformerReading['burden'] =>
+  share > SHORT_SHARE ? 'shorted' : share > OVERLOAD_SHARE ? 'overloaded' : 'within';
+
+/** Devices that opened on overload, with the branch that opened and its position while it held. */
+export function openedProtections(
+  network: Network,
+  world: World,
+): { installed: Installed; branch: number; position: number }[] {
+  return network.devices.flatMap((installed) => {
+    const { protects } = installed.kind;
+    const branch = protects && installed.branches.get(protects.element);
+    if (branch === undefined || world.states[installed.device.id]!.open !== true) return [];
+    return [{ installed, branch, position: network.branches[branch]!.positions.indexOf(protects!.held) }];
+  });
 }
 
 export function readTransformers(network: Network, point: Point): TransformerReading[] {
   return network.devices.flatMap(({ device, context, branches }) => {
     const branch = branches.get('secondary');
-    const va = context.params.va;
-    if (branch === undefined || typeof va !== 'number') return [];
+    if (branch === undefined || typeof context.params.va !== 'number') return [];
     const [hot, common] = network.branches[branch]!.nodes as [number, number];
     const { re, im } = phasor(point, hot, common);
     const volts = Math.hypot(re, im);
     const amps = ampsThrough(point, branch);
-    return [{ device: device.id, volts, amps, share: (volts * amps) / va }];
+    const share = amps / ratedAmps(context.params);
+    return [{ device: device.id, volts, amps, share, burden: burdenAt(share) }];
   });
 }

@@ -95,6 +95,29 @@ function sensesOf({ installed, id, nodes }: Actor, network: Network, looked: () 
   };
 }
 
+/**
+ * Of devices that would open on overload at the same instant only the quickest does: what it lets through
+ * is the least, and once it is open the others carry nothing (a 3 A fuse before a 5 A one on a dead short).
+ */
+function quickestFirst(
+  cast: Cast,
+  states: readonly State[],
+  next: readonly State[],
+  senses: readonly Senses[],
+  moments: readonly Moment[],
+): readonly State[] {
+  const opening = cast.flatMap(({ installed: { kind, branches } }, i) => {
+    const { protects } = kind;
+    if (!protects || !branches.has(protects.element) || states[i]!.open === next[i]!.open) return [];
+    if (next[i]!.open !== true) return [];
+    return [{ i, seconds: protects.opensIn(senses[i]!.amps(protects.element), moments[i]!.params) }];
+  });
+  if (opening.length < 2) return next;
+  const first = Math.min(...opening.map(({ seconds }) => seconds));
+  const held = new Set(opening.flatMap(({ i, seconds }) => (seconds > first ? [i] : [])));
+  return held.size === 0 ? next : next.map((state, i) => (held.has(i) ? states[i]! : state));
+}
+
 /** Steps before a circuit is suspected of going round: nearly all are at rest by then. */
 const SUSPECT_STEPS = 12;
 
@@ -129,7 +152,13 @@ export function settleCast(
   const senses = cast.map((actor) => sensesOf(actor, network, () => point));
   let states: State[] = cast.map(({ id, installed }) => ({ ...installed.kind.initial, ...world.states[id] }));
   const answer = () =>
-    cast.map(({ installed }, i) => installed.kind.next(states[i]!, senses[i]!, moments[i]!));
+    quickestFirst(
+      cast,
+      states,
+      cast.map(({ installed }, i) => installed.kind.next(states[i]!, senses[i]!, moments[i]!)),
+      senses,
+      moments,
+    );
   const asRecord = (list: readonly State[]) => Object.fromEntries(cast.map(({ id }, i) => [id, list[i]!]));
   const finish = (chattering: Chattering | null): Settled => ({
     world: { now: world.now, states: asRecord(states) },

@@ -78,7 +78,7 @@ test.each<[string, () => unknown, RegExp]>([
     /Nameplate must be a number from 5 to 200 VA/,
   ],
   ['a param that is not one', () => setValue(circuit, 'xfmr', 'params', 'weight', 4), /no weight/],
-  ['a length of nothing', () => setCable(circuit, 'statCable', { lengthM: 0 }), /between 0 and 2000/],
+  ['a length of nothing', () => setCable(circuit, 'statCable', { lengthM: 0 }), /between 0.01 and 2000/],
   [
     'a station that is not there',
     () => addDevice(circuit, device('x', 'float-switch', 'moon', 'X')),

@@ -2,8 +2,11 @@
  * Editing functions: a circuit in, a new circuit out, the old one untouched. Each
  * refuses an edit that would leave the document invalid, naming what is wrong.
  */
-import { complaint, kindOf } from '../devices';
+import { complaint, fill, kindOf } from '../devices';
+import { GAUGES } from '../standards';
 import { findCable, findConductor, findDevice, hasTerminal } from './find';
+import { problemsOfDevice } from './parse';
+import { CABLE_METRES } from './schema';
 import type { Circuit, Conductor, Device, End, Link, TerminalId } from './types';
 import { otherEnd } from './types';
 
@@ -70,7 +73,11 @@ export function addDevice(circuit: Circuit, device: Device): Circuit {
     circuit.stations.some(({ id }) => id === device.station),
     `There is no station "${device.station}".`,
   );
-  kindOf(device.kind);
+  const problems = problemsOfDevice(device, circuit.stations);
+  need(
+    problems.length === 0,
+    `This device cannot be added: ${problems.map(({ path, message }) => `${path} ${message}`).join('; ')}.`,
+  );
   return { ...circuit, devices: [...circuit.devices, device] };
 }
 
@@ -152,6 +159,11 @@ export function setValue(
   need(Object.hasOwn(fields, name), `${device!.label} has no ${name}.`);
   const problem = complaint(fields[name]!, value);
   need(problem === undefined, `${fields[name]!.label} ${problem}.`);
+  if (group === 'params') {
+    const kind = kindOf(device!.kind);
+    const conflict = kind.conflict({ ...fill(kind.params, device!.params), [name]: value });
+    need(conflict === undefined, `${conflict && kind.params[conflict.param]!.label} ${conflict?.message}.`);
+  }
   const changed = {
     ...circuit,
     devices: circuit.devices.map((entry) =>
@@ -168,9 +180,14 @@ export function setCable(
   change: { lengthM?: number; gauge?: number },
 ): Circuit {
   need(findCable(circuit, cableId) !== undefined, `There is no cable "${cableId}".`);
+  const { lengthM, gauge } = change;
   need(
-    change.lengthM === undefined || (change.lengthM > 0 && change.lengthM <= 2000),
-    'Length must be between 0 and 2000 m.',
+    lengthM === undefined || (lengthM >= CABLE_METRES.least && lengthM <= CABLE_METRES.most),
+    `Length must be between ${CABLE_METRES.least} and ${CABLE_METRES.most} m.`,
+  );
+  need(
+    gauge === undefined || GAUGES.some((made) => made === gauge),
+    `Gauge must be one of ${GAUGES.join(', ')} AWG.`,
   );
   return {
     ...circuit,

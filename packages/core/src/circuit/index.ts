@@ -4,4 +4,5 @@ export * from './find';
 export * from './parse';
 export * from './problem';
 export { circuitSchema, LIMITS } from './schema';
+export * from './terminal-functions';
 export * from './types';

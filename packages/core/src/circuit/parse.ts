@@ -1,9 +1,10 @@
+import type { Schema } from 'yup';
 import { ValidationError } from 'yup';
 import type { FieldSet } from '../devices';
 import { complaint, fill, findKind } from '../devices';
 import type { Problem } from './problem';
 import { problemsOf } from './problem';
-import { circuitSchema } from './schema';
+import { circuitSchema, deviceSchema } from './schema';
 import type { Circuit, Device } from './types';
 
 /** Thrown by `parseCircuit` with every problem found. */
@@ -14,15 +15,14 @@ export class CircuitError extends Error {
   }
 }
 
-function shapeProblems(input: unknown): Problem[] {
-  if (typeof input !== 'object' || input === null)
-    return [{ path: 'document', message: 'must be a JSON object' }];
+function shapeProblems(input: unknown, schema: Schema = circuitSchema, whole = 'document'): Problem[] {
+  if (typeof input !== 'object' || input === null) return [{ path: whole, message: 'must be a JSON object' }];
   try {
-    circuitSchema.validateSync(input, { abortEarly: false, strict: true });
+    schema.validateSync(input, { abortEarly: false, strict: true });
     return [];
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
-    return problemsOf(error, 'document');
+    return problemsOf(error, whole);
   }
 }
 
@@ -64,11 +64,20 @@ function deviceProblems(device: Device, path: string, stations: ReadonlySet<stri
     problems.push({ path: `${path}.station`, message: `names no station "${device.station}"` });
   if (!kind)
     return [...problems, { path: `${path}.kind`, message: `"${device.kind}" is not in the catalogue` }];
-  return [
-    ...problems,
+  const wrong = [
     ...valueProblems(`${path}.params`, kind.params, device.params),
     ...valueProblems(`${path}.settings`, kind.settings, device.settings),
   ];
+  const conflict = wrong.length === 0 ? kind.conflict(fill(kind.params, device.params)) : undefined;
+  return conflict
+    ? [...problems, { path: `${path}.params.${conflict.param}`, message: conflict.message }]
+    : [...problems, ...wrong];
+}
+
+/** What would be refused of a device if it came in a document with these stations. */
+export function problemsOfDevice(device: Device, stations: readonly { id: string }[]): Problem[] {
+  const shape = shapeProblems(device, deviceSchema, 'device');
+  return shape.length > 0 ? shape : deviceProblems(device, 'device', new Set(stations.map(({ id }) => id)));
 }
 
 function referenceProblems(circuit: Circuit): Problem[] {

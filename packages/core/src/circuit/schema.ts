@@ -12,6 +12,9 @@ export const LIMITS = {
   text: 120,
 } as const;
 
+/** How long a cable may be, metres. */
+export const CABLE_METRES = { least: 0.01, most: 2000 } as const;
+
 const name = () =>
   yup
     .string()
@@ -73,6 +76,16 @@ const conductor = record({
   to: terminal().nullable().defined('is required, or null for a free end'),
 });
 
+/** The shape of a device by itself. */
+export const deviceSchema = record({
+  id: id().required('is required'),
+  kind: yup.string().strict().required('is required'),
+  station: id().required('is required'),
+  label: name().required('is required'),
+  params: values(),
+  settings: values(),
+});
+
 /** The shape of a circuit document; references between its parts are checked by `parseCircuit`. */
 export const circuitSchema = record({
   format: yup.string().strict().oneOf([FORMAT], `must be "${FORMAT}"`).required('is required'),
@@ -96,17 +109,7 @@ export const circuitSchema = record({
     }),
     LIMITS.stations,
   ),
-  devices: list(
-    record({
-      id: id().required('is required'),
-      kind: yup.string().strict().required('is required'),
-      station: id().required('is required'),
-      label: name().required('is required'),
-      params: values(),
-      settings: values(),
-    }),
-    LIMITS.devices,
-  ),
+  devices: list(deviceSchema, LIMITS.devices),
   cables: list(
     record({
       id: id().required('is required'),
@@ -116,7 +119,7 @@ export const circuitSchema = record({
         .strict()
         .oneOf([...GAUGES], `must be one of ${GAUGES.join(', ')} AWG`)
         .required('is required'),
-      lengthM: number(0.01, 2000, 'm'),
+      lengthM: number(CABLE_METRES.least, CABLE_METRES.most, 'm'),
       conductors: list(conductor, LIMITS.conductors),
     }),
     LIMITS.cables,

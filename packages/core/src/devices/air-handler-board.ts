@@ -91,10 +91,19 @@ export const airHandlerBoard = defineDevice({
     ];
   },
   loads: () => [
-    { id: 'blower', title: 'Blower', element: 'blower', serves: 'fan' },
-    { id: 'strip-1', title: 'First strip bank', element: 'strip-1', serves: 'heat' },
-    { id: 'strip-2', title: 'Second strip bank', element: 'strip-2', serves: 'heat' },
+    { id: 'blower', title: 'Blower', element: 'blower', nature: 'motor', serves: 'fan' },
+    { id: 'strip-1', title: 'First strip bank', element: 'strip-1', nature: 'strip', serves: 'heat' },
+    { id: 'strip-2', title: 'Second strip bank', element: 'strip-2', nature: 'strip', serves: 'heat' },
   ],
+  actuatedBy: {
+    'blower-relay': [
+      ['input-G', 'logic'],
+      ['input-W1', 'logic'],
+      ['input-W2', 'logic'],
+    ],
+    'strip-1-relay': [['input-W1', 'logic']],
+    'strip-2-relay': [['input-W2', 'logic']],
+  },
   initial: atRest,
   positions: (state, { controls }) => ({
     'blower-relay': when(state.blower),

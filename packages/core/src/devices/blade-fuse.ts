@@ -24,6 +24,7 @@ export const bladeFuse = defineDevice({
     const fuse = path('link', '1', '2', VOLTS_AT_RATING / params.rating);
     return [{ ...fuse, positions: { ...fuse.positions, blown: 'open' } }];
   },
+  interrupts: ['link'],
   initial: carrying,
   positions: (state, { controls }) => ({ link: state.open || controls.holder === 'empty' ? 'blown' : 'on' }),
   next: (state, senses, { controls, params, now }) =>
@@ -39,6 +40,11 @@ export const bladeFuse = defineDevice({
       : state.open
         ? { text: 'blown', tone: 'tripped', detail: 'Find the short before fitting another.' }
         : { text: `${params.rating} A`, tone: 'ok' },
-  protects: { element: 'link', held: 'on', event: 'Fuse blown' },
+  protects: {
+    element: 'link',
+    held: 'on',
+    event: 'Fuse blown',
+    opensIn: (amps, { rating }) => bladeFuseSeconds(amps / Number(rating)),
+  },
   faults: [{ mode: 'blown', title: 'Fuse blown', likelihood: 5, elements: { link: 'open' } }],
 });

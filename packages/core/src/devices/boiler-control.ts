@@ -4,6 +4,18 @@ import { when } from './board';
 import { defineDevice } from './define';
 import { contact, load } from './element';
 import { choice, num } from './fields';
+import {
+  ownProtection,
+  protectorElement,
+  protectorPosition,
+  protectorWaits,
+  stepProtector,
+} from './limited-winding';
+import { carrying } from './overcurrent';
+
+type BoilerState = { in: boolean; open: boolean; opensAt: number | null };
+
+const atRest: BoilerState = { in: false, ...carrying };
 
 /** The control's own transformer: 24 V out of 120 V, its winding in ohms. From memory. */
 const RATIO = 5;
@@ -67,10 +79,11 @@ export const boilerControl = defineDevice({
       kind: 'transformer',
       id: 'secondary',
       primary: ['L1', 'N'],
-      secondary: ['T1', '#return'],
+      secondary: ['#hot', '#return'],
       ratio: (RATIO * params.lineVolts) / 120,
       impedance: { ohms: WINDING_OHMS },
     },
+    protectorElement('T1'),
     coilElement('relay', 'T2', '#return', params, mains.hertz),
     contact('circulator-relay', 'L1', '#pump'),
     load('circulator', '#pump', 'N', motorImpedance(params.lineVolts, params.circulatorVa, mains.hertz)),
@@ -78,17 +91,29 @@ export const boilerControl = defineDevice({
     load('burner', '#limit', 'N', motorImpedance(params.lineVolts, params.burnerVa, mains.hertz)),
   ],
   loads: () => [
-    { id: 'relay', title: 'Boiler relay', element: 'relay', serves: 'heat' },
-    { id: 'circulator', title: 'Circulator', element: 'circulator', serves: 'heat' },
-    { id: 'burner', title: 'Burner', element: 'burner', serves: 'heat' },
+    { id: 'relay', title: 'Boiler relay', element: 'relay', nature: 'coil', serves: 'heat' },
+    { id: 'circulator', title: 'Circulator', element: 'circulator', nature: 'motor', serves: 'heat' },
+    { id: 'burner', title: 'Burner', element: 'burner', nature: 'flame', serves: 'heat' },
   ],
-  initial: { in: false as boolean },
+  actuatedBy: { 'circulator-relay': [['relay']] },
+  // The little transformer of a boiler's control is of the kind that limits itself, common practice.
+  protects: ownProtection,
+  initial: atRest,
   positions: (state, { controls }) => ({
     relay: state.in ? 'sealed' : 'inrush',
+    protector: protectorPosition(state),
     'circulator-relay': when(state.in),
     limit: when(controls.limit === 'closed'),
   }),
-  next: (state, senses, { params }) => ({
+  waits: (state) => protectorWaits(state),
+  next: (state, senses, { params, now }) => ({
+    ...stepProtector(
+      { open: state.open, opensAt: state.opensAt },
+      senses,
+      senses.volts('L1', 'N'),
+      params,
+      now,
+    ),
     in: pulledIn(state.in, { volts: senses.volts('T2', '#return'), amps: senses.amps('relay') }, params),
   }),
   face: (state, { controls }) =>

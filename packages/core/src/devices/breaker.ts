@@ -46,6 +46,8 @@ export const breaker = defineDevice({
       ? [...first, source('leg2', '#leg2', 180), contact('pole2', '#leg2', 'L2')]
       : [...first, path('neutral', 'N', EARTH, BOND_OHMS)];
   },
+  isolates: { control: 'handle', off: 'off', on: 'on' },
+  interrupts: ['pole1', 'pole2'],
   initial: carrying,
   positions: (state, { controls, params }) => {
     const pole = controls.handle === 'on' && !state.open ? 'closed' : 'open';
@@ -64,6 +66,10 @@ export const breaker = defineDevice({
       : state.open
         ? { text: 'tripped', tone: 'tripped', detail: 'Push the handle fully off, then on.' }
         : { text: 'on', tone: 'ok' },
-  protects: { element: 'pole1', held: 'closed' },
+  protects: {
+    element: 'pole1',
+    held: 'closed',
+    opensIn: (amps, { rating }) => breakerSeconds(amps / Number(rating)),
+  },
   faults: [{ mode: 'no-output', title: 'Does not pass current', likelihood: 1, elements: { pole1: 'open' } }],
 });

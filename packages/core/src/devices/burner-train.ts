@@ -5,7 +5,7 @@
 import { CONTROL_VOLTS, when, works } from './board';
 import type { BurnerPhase, BurnerState, BurnerTimes } from './burner-sequence';
 import { burnerOutputs, stepBurner } from './burner-sequence';
-import type { Face, FaultMode, Load, Positions, Senses, Wait } from './define';
+import type { Actuation, Face, FaultMode, Load, Positions, Senses, Wait } from './define';
 import type { Element } from './element';
 import { contact, impedanceOf, load } from './element';
 import type { ValuesOf } from './fields';
@@ -80,13 +80,32 @@ export function burnerElements(params: Params, hertz: number, twoStage = false):
 
 /** The loads with the terminal that starts them. */
 export function burnerLoads(startedBy: string, twoStage = false): Load[] {
-  const heat = (id: string, title: string): Load => ({ id, title, element: id, serves: 'heat', startedBy });
+  const heat = (id: string, title: string, nature: Load['nature']): Load => ({
+    id,
+    title,
+    element: id,
+    nature,
+    serves: 'heat',
+    startedBy,
+  });
   return [
-    heat('inducer', 'Inducer'),
-    heat('igniter', 'Igniter'),
-    heat('gas-valve', 'Gas valve'),
-    ...(twoStage ? [heat('gas-valve-high', 'Gas valve, second stage')] : []),
+    heat('inducer', 'Inducer', 'inducer'),
+    heat('igniter', 'Igniter', 'igniter'),
+    heat('gas-valve', 'Gas valve', 'flame'),
+    ...(twoStage ? [heat('gas-valve-high', 'Gas valve, second stage', 'flame')] : []),
   ];
+}
+
+/** What moves the burner's relays: its call, and for the valve the draft and the first stage. */
+export function burnerActuation(startedBy: string): Actuation {
+  const called = [[`input-${startedBy}`, 'logic']];
+  return {
+    'inducer-relay': called,
+    'igniter-relay': [[...called[0]!, 'inducer']],
+    pressure: [['inducer']],
+    'valve-relay': [[...called[0]!, 'inducer', 'igniter']],
+    'high-relay': [['input-W2', 'logic']],
+  };
 }
 
 /** The burner's next state from what its board feels. */

@@ -24,6 +24,7 @@ export const callSplitter = defineDevice({
     contact('out-1', 'R', 'OUT1'),
     contact('out-2', 'R', 'OUT2'),
   ],
+  actuatedBy: { 'out-1': [['input', 'logic']], 'out-2': [['input', 'logic']] },
   initial: { first: false as boolean, second: false as boolean },
   positions: ({ first, second }) => ({ 'out-1': when(first), 'out-2': when(second) }),
   next: (_, senses) =>

@@ -1,6 +1,5 @@
 import type { BranchElement } from './element';
 import { impedanceOf } from './element';
-import { COIL_OPERATING_RANGE } from '../standards';
 import { num } from './fields';
 
 /** Parameters of any 24 V electromagnet: what its label or a helper of its size says. */
@@ -29,6 +28,14 @@ export const coilParams = (sealed: number, inrush: number) => ({
     max: 500,
     source: 'from memory',
   }),
+  pullInShare: num({
+    label: 'Usually pulls in from',
+    unit: '× rating',
+    default: 0.75,
+    min: 0.4,
+    max: 1,
+    source: 'from memory',
+  }),
   dropOutShare: num({
     label: 'Drops out below',
     unit: '× rating',
@@ -43,6 +50,7 @@ export interface CoilValues {
   coilVolts: number;
   sealedVa: number;
   inrushVa: number;
+  pullInShare: number;
   dropOutShare: number;
 }
 
@@ -70,11 +78,12 @@ export function coilElement(
 /**
  * Whether the armature is in, given where it was and what the coil gets. It takes both the
  * volts and the current that go with them: an open winding has its full volts and no
- * pull, a shorted one current and no turns.
+ * pull, a shorted one current and no turns. A coil usually pulls in some way below the volts at which it
+ * is guaranteed to (85 % of its rating): what is guaranteed is the proof's business.
  */
 export function pulledIn(was: boolean, felt: { volts: number; amps: number }, values: CoilValues): boolean {
   const ratedAmps = (was ? values.sealedVa : values.inrushVa) / values.coilVolts;
   const share = Math.min(felt.volts / values.coilVolts, felt.amps / ratedAmps);
   // The shares are of one impedance and differ only by rounding when the winding is whole.
-  return share >= (was ? values.dropOutShare : COIL_OPERATING_RANGE.low) - 1e-9;
+  return share >= (was ? values.dropOutShare : values.pullInShare) - 1e-9;
 }

@@ -38,7 +38,10 @@ export const contactor = defineDevice({
     contact('pole1', 'L1', 'T1'),
     params.poles === 'two' ? contact('pole2', 'L2', 'T2') : path('pole2', 'L2', 'T2', BUS_OHMS),
   ],
-  loads: ({ params: { serves } }) => [{ id: 'coil', title: 'Contactor coil', element: 'coil', serves }],
+  loads: ({ params: { serves } }) => [
+    { id: 'coil', title: 'Contactor coil', element: 'coil', nature: 'coil', serves },
+  ],
+  actuatedBy: { pole1: [['coil']], pole2: [['coil']] },
   initial: { in: false as boolean },
   positions: (state, { params }) => {
     const pole = state.in ? 'closed' : 'open';

@@ -2,6 +2,14 @@ import { defineDevice } from './define';
 import type { Element } from './element';
 import { EARTH, load, path } from './element';
 import { choice, num } from './fields';
+import {
+  ownProtection,
+  protectorElement,
+  protectorPosition,
+  protectorWaits,
+  stepProtector,
+} from './limited-winding';
+import { carrying } from './overcurrent';
 
 /** Primary taps by designation: nominal volts. */
 const TAPS = { P120: 120, P208: 208, P240: 240 } as const;
@@ -53,6 +61,11 @@ export const controlTransformer = defineDevice({
       max: 60,
       source: 'from memory',
     }),
+    protection: choice(
+      'Protection inside',
+      { none: 'None', limited: 'Inherently limited: opens by itself' },
+      'none',
+    ),
   },
   settings: {
     phase: choice('Secondary phase', { normal: 'Normal', reversed: 'Reversed' }, 'normal', 'from memory'),
@@ -92,24 +105,51 @@ export const controlTransformer = defineDevice({
         kind: 'transformer',
         id: 'secondary',
         primary: ['#core', 'PC'],
-        secondary: ['R', 'C'],
+        secondary: [params.protection === 'limited' ? '#hot' : 'R', 'C'],
         ratio: settings.phase === 'reversed' ? -ratio : ratio,
         impedance: { ohms: secondaryOhms, henries: (copper * REACTANCE_SHARE) / omega },
       },
+      ...(params.protection === 'limited' ? [protectorElement('R')] : []),
       { kind: 'capacitor', id: 'interwinding', a: 'PC', b: 'C', farads: INTERWINDING_FARADS },
       ...(settings.bond === 'earthed' ? [path('bond', 'C', EARTH, BOND_OHMS)] : []),
     ];
   },
-  initial: {},
-  positions: () => ({}),
-  next: (state) => state,
-  face: (_, { params }) => ({ text: `${params.va} VA`, tone: 'ok' }),
+  conflict: ({ ratedVolts, openVolts }) =>
+    ratedVolts > openVolts
+      ? {
+          param: 'ratedVolts',
+          message: `must not be above the ${openVolts} V it has with no load`,
+        }
+      : undefined,
+  protects: ownProtection,
+  initial: carrying,
+  positions: (state, { params }) =>
+    params.protection === 'limited' ? { protector: protectorPosition(state) } : {},
+  next: (state, senses, { params, now }) =>
+    params.protection === 'limited'
+      ? stepProtector(state, senses, senses.volts('#core', 'PC'), params, now)
+      : carrying,
+  waits: protectorWaits,
+  face: ({ open }, { params }) =>
+    open
+      ? {
+          text: 'opened',
+          tone: 'tripped',
+          detail: 'Find the short; it closes again after a while without power.',
+        }
+      : { text: `${params.va} VA`, tone: 'ok' },
   faults: [
     {
       mode: 'primary-open',
       title: 'Primary open',
       likelihood: 3,
-      elements: { 'tap-P120': 'open', magnetising: 'open' },
+      elements: {
+        'tap-P120': 'open',
+        'tap-P208': 'open',
+        'tap-P240': 'open',
+        magnetising: 'open',
+        'core-loss': 'open',
+      },
     },
     { mode: 'secondary-open', title: 'Secondary open', likelihood: 3, elements: { secondary: 'open' } },
   ],

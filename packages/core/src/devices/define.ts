@@ -55,6 +55,13 @@ export interface Senses {
 /** What a person calls for. */
 export type Call = 'cool' | 'heat' | 'fan';
 
+/**
+ * What a load is by nature: what it does to the house and to whoever relies on it follows from this,
+ * never from the name of its kind.
+ */
+export type LoadNature =
+  'flame' | 'strip' | 'inducer' | 'igniter' | 'compressor' | 'motor' | 'coil' | 'valve';
+
 /** A load a person would name. */
 export interface Load {
   id: string;
@@ -62,6 +69,7 @@ export interface Load {
   title?: string;
   /** Element that carries its current. */
   element: string;
+  nature: LoadNature;
   /**
    * What it is there for: `pump` heats or cools as the reversing valve stands, `valve`
    * only changes over.
@@ -97,6 +105,8 @@ export interface Protection {
   held: string;
   /** What is said when it has opened; its label and "tripped" when left out. */
   event?: string;
+  /** Seconds it carries so many amperes; Infinity when it carries them for good. */
+  opensIn(amps: number, params: Values): number;
 }
 
 /** A control that trips the device when something is wrong, and what must not run while it is tripped. */
@@ -143,7 +153,47 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   turns?(state: M, context: Context<ValuesOf<P>, ValuesOf<S>>): 'cool' | 'heat';
   protects?: Protection;
   safety?: Safety;
+  /** Contacts that are there to open: nothing may lie across them. Element ids. */
+  interrupts?: readonly string[];
+  /**
+   * What moves its contacts: by element, groups of its own loads; it closes when every load of one group
+   * carries its current.
+   */
+  actuatedBy?: Actuation;
+  /** The control that takes power away, where a person can. */
+  isolates?: Isolation;
+  /** What its surroundings do to it now and then that a call alone does not bring about. */
+  occasions?: readonly Occasion[];
+  /** What is wrong between params that are each fine by themselves; `undefined` when nothing is. */
+  conflict?(params: ValuesOf<P>): Conflict | undefined;
   faults: readonly FaultMode[];
+}
+
+/** By contact element, groups of load elements of the same device. */
+export type Actuation = Readonly<Record<string, readonly (readonly string[])[]>>;
+
+/** A control that takes power away, and the values that do and undo it. */
+export interface Isolation {
+  control: string;
+  off: Value;
+  on: Value;
+}
+
+/** Something that comes during a call, of itself, and goes again: a defrost. */
+export interface Occasion {
+  title: string;
+  /** The control the surroundings hold meanwhile. */
+  control: string;
+  value: Value;
+  during: 'heat' | 'cool';
+  /** Whether it is under way. */
+  active(state: State): boolean;
+}
+
+/** Params that do not go together: which one to change, and what would be valid. */
+export interface Conflict {
+  param: string;
+  message: string;
 }
 
 /** A device kind with its own types erased, as the rest of the core uses it. */
@@ -166,6 +216,11 @@ export interface DeviceKind {
   turns?(state: State, context: Context): 'cool' | 'heat';
   protects?: Protection;
   safety?: Safety;
+  interrupts: readonly string[];
+  actuatedBy: Actuation;
+  isolates?: Isolation;
+  occasions: readonly Occasion[];
+  conflict(params: Values): Conflict | undefined;
   faults: readonly FaultMode[];
 }
 
@@ -193,7 +248,17 @@ export function defineDevice<
   const C extends FieldSet,
   M extends State,
 >(spec: DeviceSpec<P, S, C, M>): DeviceKind {
-  const whole = { inline: false, loads: () => [], waits: () => [], face: () => undefined, ...spec };
+  const whole = {
+    inline: false,
+    loads: () => [],
+    waits: () => [],
+    face: () => undefined,
+    interrupts: [],
+    actuatedBy: {},
+    occasions: [],
+    conflict: () => undefined,
+    ...spec,
+  };
   // The compiled network fills every field before it calls back, so the erased types hold.
   return whole as unknown as DeviceKind;
 }

@@ -15,6 +15,7 @@ export const doorSwitch = defineDevice({
   settings: {},
   controls: { door: choice('Door', { closed: 'On', open: 'Off' }, 'closed') },
   elements: () => [contact('switch', 'LINE', 'LOAD')],
+  interrupts: ['switch'],
   initial: {},
   positions: (_, { controls }) => ({ switch: controls.door === 'closed' ? 'closed' : 'open' }),
   next: (state) => state,

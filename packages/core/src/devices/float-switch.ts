@@ -21,6 +21,7 @@ export const floatSwitch = defineDevice({
   settings: {},
   controls: { level: choice('Float', { dry: 'Down (dry)', wet: 'Up (wet)' }, 'dry') },
   elements: () => [contact('contact', 'COM', 'NC')],
+  interrupts: ['contact'],
   initial: {},
   positions: (_, { controls }) => ({ contact: controls.level === 'dry' ? 'closed' : 'open' }),
   next: (state) => state,

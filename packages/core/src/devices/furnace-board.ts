@@ -2,6 +2,7 @@ import { boardElements, boardParams, boardPowered, calledAt, when } from './boar
 import type { BurnerState } from './burner-sequence';
 import { burnerAtRest } from './burner-sequence';
 import {
+  burnerActuation,
   burnerControls,
   burnerElements,
   burnerFace,
@@ -145,10 +146,30 @@ export const furnaceBoard = defineDevice({
     ];
   },
   loads: ({ params }) => [
-    { id: 'blower-cool', title: 'Blower (cooling speed)', element: 'blower-cool', serves: 'fan' },
-    { id: 'blower-heat', title: 'Blower (heating speed)', element: 'blower-heat', serves: 'fan' },
+    {
+      id: 'blower-cool',
+      title: 'Blower (cooling speed)',
+      element: 'blower-cool',
+      nature: 'motor',
+      serves: 'fan',
+    },
+    {
+      id: 'blower-heat',
+      title: 'Blower (heating speed)',
+      element: 'blower-heat',
+      nature: 'motor',
+      serves: 'fan',
+    },
     ...burnerLoads('W', params.stages === 'two'),
   ],
+  actuatedBy: {
+    ...burnerActuation('W'),
+    'heat-relay': [['input-W', 'logic']],
+    'cool-relay': [
+      ['input-G', 'logic'],
+      ['input-Y', 'logic'],
+    ],
+  },
   initial: atRest,
   positions: (state, { controls }) => ({
     ...burnerPositions(state, controls),

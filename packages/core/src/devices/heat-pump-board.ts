@@ -121,11 +121,33 @@ export const heatPumpBoard = defineDevice({
       : []),
   ],
   loads: ({ params }) => [
-    { id: 'valve', title: 'Reversing valve', element: 'valve', serves: 'valve' },
+    { id: 'valve', title: 'Reversing valve', element: 'valve', nature: 'valve', serves: 'valve' },
     ...(params.stages === 'two'
-      ? [{ id: 'stage', title: 'Second stage solenoid', element: 'stage', serves: 'pump' as const }]
+      ? [
+          {
+            id: 'stage',
+            title: 'Second stage solenoid',
+            element: 'stage',
+            nature: 'coil' as const,
+            serves: 'pump' as const,
+          },
+        ]
       : []),
   ],
+  occasions: [
+    {
+      title: 'defrost',
+      control: 'coil',
+      value: 'frosted',
+      during: 'heat',
+      active: ({ defrostUntil }) => defrostUntil !== null,
+    },
+  ],
+  actuatedBy: {
+    timer: [['input-Y', 'logic']],
+    'valve-relay': [['input-O', 'logic']],
+    'stage-relay': [['input-Y', 'logic']],
+  },
   initial: atRest,
   positions: (state, { params }) => {
     const defrost = state.defrostUntil !== null;

@@ -38,7 +38,9 @@ export const lineLoad = defineDevice({
       type === 'motor' ? motorImpedance(volts, va, hertz) : impedanceOf(volts, va, 1, hertz),
     ),
   ],
-  loads: ({ params: { serves } }) => [{ id: 'load', element: 'load', serves }],
+  loads: ({ params: { serves, type } }) => [
+    { id: 'load', element: 'load', nature: type === 'strips' ? 'strip' : 'motor', serves },
+  ],
   initial: { on: false as boolean },
   positions: (_, { controls }) => ({ limit: controls.limit === 'closed' ? 'closed' : 'open' }),
   next: (_, senses, { params }) => ({ on: senses.volts('#limit', '2') >= WORKS_FROM * params.volts }),

@@ -110,8 +110,8 @@ export const outdoorUnit = defineDevice({
     ];
   },
   loads: ({ params: { serves } }) => [
-    { id: 'compressor', title: 'Compressor', element: 'compressor', serves },
-    { id: 'fan', title: 'Outdoor fan', element: 'fan', serves },
+    { id: 'compressor', title: 'Compressor', element: 'compressor', nature: 'compressor', serves },
+    { id: 'fan', title: 'Outdoor fan', element: 'fan', nature: 'motor', serves },
   ],
   initial: { running: false as boolean },
   positions: ({ running }) => {

@@ -1,3 +1,5 @@
+import { transformerStands } from '../standards';
+
 /**
  * How long a protective device carries an overload.
  *
@@ -10,6 +12,9 @@ const BLADE_GATES: readonly (readonly [multiple: number, seconds: number])[] = [
   [2, 1],
   [3.5, 0.15],
 ];
+
+/** Multiple of its rated current a self-limiting winding carries without end, from memory. */
+const LIMIT_HOLDS = 1.5;
 
 /** Multiple of its rating a blade fuse carries without end. */
 export const BLADE_HOLDS = 1.35;
@@ -31,6 +36,13 @@ export function breakerSeconds(multiple: number): number {
   if (multiple < 1.35) return Infinity;
   return multiple >= 8 ? 0.02 : 120 / (multiple ** 2 - 1);
 }
+
+/**
+ * Seconds until a transformer that limits itself opens: half of what its winding stands (`transformerStands`),
+ * from memory.
+ */
+export const windingSeconds = (multiple: number): number =>
+  multiple < LIMIT_HOLDS ? Infinity : transformerStands(multiple) / 2;
 
 /** Anything quicker than this counts as happening at once when a circuit settles, seconds. */
 const INSTANT_SECONDS = 1;

@@ -15,6 +15,7 @@ export const pressureSwitch = defineDevice({
   settings: {},
   controls: { pressure: choice('Pressure', { normal: 'Normal', outside: 'Tripped' }, 'normal') },
   elements: () => [contact('contact', '1', '2')],
+  interrupts: ['contact'],
   initial: {},
   positions: (_, { controls }) => ({ contact: controls.pressure === 'normal' ? 'closed' : 'open' }),
   next: (state) => state,

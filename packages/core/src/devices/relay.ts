@@ -40,7 +40,8 @@ export const relay = defineDevice({
     contact('contact', 'COM', 'NO'),
     ...(params.poles === 'two' ? [contact('contact2', 'COM2', 'NO2')] : []),
   ],
-  loads: ({ params }) => [{ id: 'coil', element: 'coil', serves: params.serves }],
+  loads: ({ params }) => [{ id: 'coil', element: 'coil', nature: 'coil', serves: params.serves }],
+  actuatedBy: { contact: [['coil']], contact2: [['coil']] },
   initial: { in: false as boolean, closed: false as boolean, at: null as number | null },
   positions: (state, { params }) => {
     const contacts = when(state.closed);

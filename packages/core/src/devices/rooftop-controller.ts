@@ -56,6 +56,16 @@ export const rooftopController = defineDevice({
     contact('fan', 'R', 'IFC'),
     contact('heat', 'R', 'HC'),
   ],
+  actuatedBy: {
+    'cool-1': [['input-Y1', 'input-SD2', 'logic']],
+    'cool-2': [['input-Y2', 'input-SD2', 'logic']],
+    fan: [
+      ['input-G', 'input-SD2', 'logic'],
+      ['input-Y1', 'input-SD2', 'logic'],
+      ['input-W1', 'input-SD2', 'logic'],
+    ],
+    heat: [['input-W1', 'input-SD2', 'logic']],
+  },
   initial: atRest,
   positions: (state) => ({
     'smoke-feed': 'closed',

@@ -33,7 +33,10 @@ export const sequencer = defineDevice({
     contact('heat', 'M1', 'M2'),
     contact('fan', 'A1', 'A2'),
   ],
-  loads: () => [{ id: 'heater', title: 'Sequencer heater', element: 'heater', serves: 'heat' }],
+  loads: () => [
+    { id: 'heater', title: 'Sequencer heater', element: 'heater', nature: 'coil', serves: 'heat' },
+  ],
+  actuatedBy: { heat: [['heater']], fan: [['heater']] },
   initial: {
     fan: false as boolean,
     fanAt: null as number | null,

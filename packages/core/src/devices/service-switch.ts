@@ -26,6 +26,8 @@ export const serviceSwitch = defineDevice({
     params.poles === 'two'
       ? [contact('pole1', 'LINE1', 'LOAD1'), contact('pole2', 'LINE2', 'LOAD2')]
       : [contact('pole1', 'LINE', 'LOAD')],
+  isolates: { control: 'handle', off: 'off', on: 'on' },
+  interrupts: ['pole1', 'pole2'],
   initial: {},
   positions: (_, { controls, params }) => {
     const pole = controls.handle === 'on' ? 'closed' : 'open';

@@ -26,6 +26,7 @@ export const smokeDetector = defineDevice({
     load('supply', 'R', 'C', impedanceOf(24, params.va, 0.9, mains.hertz)),
     contact('aux', 'COM', 'NC'),
   ],
+  interrupts: ['aux'],
   initial: { alarm: false as boolean, live: false as boolean },
   positions: ({ alarm }) => ({ aux: when(!alarm) }),
   next: (state, senses, { controls }) => {

@@ -81,3 +81,11 @@ export function callAt(
   }
   return mark as keyof ThermostatCalls;
 }
+
+/** Marks of calls between thermostat and equipment, aliases included. */
+export const CALL_MARKS: ReadonlySet<string> = new Set([
+  ...Object.entries(PURPOSES).flatMap(([mark, [role, , ...aliases]]) =>
+    role === 'call' ? [mark, ...aliases] : [],
+  ),
+  'D',
+]);

@@ -87,7 +87,8 @@ export const travellingValve = defineDevice({
       ...(params.endSwitch === 'yes' ? [contact('end-switch', 'E1', 'E2')] : []),
     ];
   },
-  loads: ({ params }) => [{ id: 'open', element: 'open', serves: params.serves }],
+  loads: ({ params }) => [{ id: 'open', element: 'open', nature: 'valve', serves: params.serves }],
+  actuatedBy: { 'end-switch': [['open']] },
   initial: { from: 0, to: 0, since: null } as ValveState,
   positions: (state, moment) => ({ 'end-switch': when(shareOpen(state, moment) === 1) }),
   next,

@@ -2,6 +2,7 @@ import { boardElements, boardParams, boardPowered, calledAt, stepDelayed, when }
 import type { BurnerState } from './burner-sequence';
 import { burnerAtRest } from './burner-sequence';
 import {
+  burnerActuation,
   burnerControls,
   burnerElements,
   burnerFace,
@@ -59,9 +60,16 @@ export const unitHeaterBoard = defineDevice({
     load('fan', '#fan', 'N', motorImpedance(params.lineVolts, params.fanVa, mains.hertz)),
   ],
   loads: ({ params }) => [
-    { id: 'fan', title: 'Heater fan', element: 'fan', serves: 'fan' },
+    { id: 'fan', title: 'Heater fan', element: 'fan', nature: 'motor', serves: 'fan' },
     ...burnerLoads('W1', params.stages === 'two'),
   ],
+  actuatedBy: {
+    ...burnerActuation('W1'),
+    'fan-relay': [
+      ['input-G', 'logic'],
+      ['input-W1', 'logic'],
+    ],
+  },
   initial: atRest,
   positions: (state, { controls }) => ({
     ...burnerPositions(state, controls),

@@ -36,10 +36,9 @@ function netsOf(
 ): Nets {
   const nets = new Nets(network.nodes.length);
   network.branches.forEach((branch, b) => {
-    const y = admittanceOf(branch, choice[b]!, 'dc');
-    const conducts = y.re !== 0 || y.im !== 0;
     const [a, z] = branch.nodes as [number, number];
-    if (conducts && branch.nature !== 'capacitor' && takes(branch.nature, a < 0 || z < 0)) nets.join(a, z);
+    if (passing(network, choice, b) && branch.nature !== 'capacitor' && takes(branch.nature, a < 0 || z < 0))
+      nets.join(a, z);
   });
   return nets;
 }
@@ -51,6 +50,40 @@ export function joinedBy(
 ): (one: number, other: number) => boolean {
   const nets = netsOf(network, choice, (nature, earthed) => nature === 'path' && (throughEarth || !earthed));
   return (one, other) => nets.root(one) === nets.root(other);
+}
+
+/** Whether a branch passes current in its present position. */
+export function passing(network: Network, choice: Choice, branch: number): boolean {
+  const y = admittanceOf(network.branches[branch]!, choice[branch]!, 'dc');
+  return y.re !== 0 || y.im !== 0;
+}
+
+/** The net of each node with every contact closed, earth and some branches left out. */
+export function pathNets(
+  network: Network,
+  without: ReadonlySet<number> = new Set(),
+): (node: number) => number {
+  const nets = new Nets(network.nodes.length);
+  network.branches.forEach(({ nature, nodes }, b) => {
+    const [a, z] = nodes as [number, number];
+    if (nature === 'path' && !without.has(b) && a >= 0 && z >= 0) nets.join(a, z);
+  });
+  return (node) => nets.root(node);
+}
+
+/** Tells the nodes that conduct to a line source, over loads too but not through a transformer or earth. */
+export function galvanicLine({ network, choice }: Point): (node: number) => boolean {
+  const nets = netsOf(
+    network,
+    choice,
+    (nature, earthed) => (nature === 'path' || nature === 'load') && !earthed,
+  );
+  const lines = new Set(
+    network.branches.flatMap(({ nature, nodes }) =>
+      nature === 'source' ? nodes.filter((node) => node >= 0).map((node) => nets.root(node)) : [],
+    ),
+  );
+  return (node) => lines.has(nets.root(node));
 }
 
 export interface Survey {

@@ -115,7 +115,7 @@ const backwards = (steps: readonly Step[]): Step[] =>
  * Pairs of nodes a load may be fed from: each transformer's hot and common, each
  * breaker's line and neutral, or its two lines.
  */
-function polesOf(network: Network): [number, number][] {
+export function polesOf(network: Network): [number, number][] {
   const poles: [number, number][] = network.secondaries.map(({ hot, common }) => [hot, common]);
   for (const { branches } of network.devices) {
     const ends = ['leg1', 'leg2', 'neutral'].flatMap((id) => {

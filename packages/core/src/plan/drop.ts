@@ -28,9 +28,10 @@ export interface Drop {
   source: number;
   sealed: number;
   inrush: number;
-  /** Volts it must have to pull in. */
+  /** Volts at which it is guaranteed to pull in, and from which it usually does. */
   needs: number;
-  pullsIn: boolean;
+  usual: number;
+  pullsIn: 'guaranteed' | 'usually' | 'not';
   /** Volts lost on conductors and contacts, out and back, as it pulls in. */
   lost: number;
   points: readonly WayPoint[];
@@ -64,6 +65,7 @@ interface Pull {
   /** And with it pulled in. */
   held: Choice;
   needs: number;
+  usual: number;
 }
 
 const across = (network: Network, point: Point, branch: number): number => {
@@ -80,7 +82,7 @@ function pullsOf({ network, states }: Working): Pull[] {
   const solver = makeSolver(network);
   const pulls = new Map<number, Pull & { volts: number }>();
   // Thermostats in opposite modes are a fault of their own, not a load to wire for.
-  for (const { asked, settled, passed } of states.filter(({ asked: { id } }) => id !== 'apart'))
+  for (const { asked, settled, passed } of states.filter(({ asked: { calls } }) => calls.length < 2))
     for (const load of readLoads(network, settled)) {
       const { branch } = load;
       const inrush = network.branches[branch]!.positions.indexOf('inrush');
@@ -96,9 +98,10 @@ function pullsOf({ network, states }: Working): Pull[] {
       const { choice, volts } = moments.reduce((best, one) => (one.volts > best.volts ? one : best));
       if (volts >= (pulls.get(branch)?.volts ?? Infinity)) continue;
       const needs = COIL_OPERATING_RANGE.low * rated;
+      const usual = Number(installed.context.params.pullInShare) * rated;
       const held = settled.point.choice.slice();
       held[branch] = network.branches[branch]!.positions.indexOf('sealed');
-      pulls.set(branch, { load, call: asked.title, choice, held, needs, volts });
+      pulls.set(branch, { load, call: asked.title, choice, held, needs, usual, volts });
     }
   return [...pulls.values()];
 }
@@ -209,7 +212,8 @@ export function voltageDrops(circuit: Circuit, copperC: number): Drop[] {
         sealed: across(low, solve(solver, pull.held), load.branch),
         inrush,
         needs: pull.needs,
-        pullsIn: inrush >= pull.needs,
+        usual: pull.usual,
+        pullsIn: inrush >= pull.needs ? 'guaranteed' : inrush >= pull.usual ? 'usually' : 'not',
         lost: source - inrush,
         points: pointsOf(low, pulling, way, load.branch),
         run: runOf(circuit, low, way, pull, copperC),

@@ -191,7 +191,7 @@ function unitFacts(
   };
   const [heat, cool, valve] = (['W', 'Y', 'valve'] as const).map(trialOf);
   const moves = (trial: Trial | undefined) =>
-    trial?.on.some(({ serves, id }) => serves === 'fan' && id !== 'coil') ?? false;
+    trial?.on.some(({ serves, nature }) => serves === 'fan' && nature === 'motor') ?? false;
   const served = circuit.devices.flatMap(({ kind, params }) => {
     const found = kindOf(kind);
     const context = { params: fill(found.params, params), settings: {}, mains: circuit.mains };
@@ -203,6 +203,6 @@ function unitFacts(
     valve: valve ? (valve.turns === 'cool' ? 'O' : 'B') : null,
     fanWithHeat: moves(heat),
     fanWithCool: moves(cool),
-    backUp: heat?.on.some(({ id }) => id === 'gas-valve') ? 'furnace' : 'strips',
+    backUp: heat?.on.some(({ nature }) => nature === 'flame') ? 'furnace' : 'strips',
   };
 }

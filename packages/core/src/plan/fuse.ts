@@ -4,8 +4,8 @@ import { ENDS, findDevice, otherEnd } from '../circuit';
 import { BLADE_HOLDS, bladeFuseSeconds, fill, kindOf } from '../devices';
 import type { Network, Point } from '../network';
 import { ampsThrough, bridgeChange, makeBase, solveChanged, survey } from '../network';
-import { BLADE_FUSES, SECONDARY_FUSE_SHARE, ohmsPerMetre, transformerStands } from '../standards';
-import { fieldConductors } from '../prove';
+import { BLADE_FUSES, SHORT_OHMS, SECONDARY_FUSE_SHARE, ohmsPerMetre, transformerStands } from '../standards';
+import { fieldConductors, judgeStructure } from '../prove';
 import { workingStates } from './states';
 
 /** A short between two conductors so far along a run. */
@@ -37,8 +37,6 @@ export interface FuseSum {
   }[];
 }
 
-/** Resistance of the short itself, Ω, from memory. */
-const SHORT_OHMS = 0.05;
 const STEPS = 12;
 
 /** The blade that fits: of those made, the nearest to what the transformer may be protected at. */
@@ -115,6 +113,16 @@ export function fuseSums(circuit: Circuit): FuseSum[] {
       },
     ];
   });
+}
+
+/** Transformers whose hot leaves its compartment with nothing that opens, each in a sentence. */
+export function unprotectedHots(circuit: Circuit): { device: string; text: string }[] {
+  const { network, states } = workingStates(circuit);
+  return judgeStructure(
+    network,
+    states[0]!.settled.point,
+    states.map(({ settled }) => settled.point.choice),
+  ).flatMap(({ property, about, text }) => (property === 'protected' ? [{ device: about, text }] : []));
 }
 
 /** Amperes from which a blade fuse opens at all. */

@@ -11,7 +11,7 @@ export { setUpOf, screwFor } from './wish';
 export type { SetUp, Supply, Wish } from './wish';
 export { CONTROL_GAUGES, voltageDrops } from './drop';
 export type { Drop, WayPoint } from './drop';
-export { advisedFuse, fuseSums, opensFrom } from './fuse';
+export { advisedFuse, unprotectedHots, fuseSums, opensFrom } from './fuse';
 export type { FuseSum, ShortAt } from './fuse';
 export { inrushPoint, transformerLoads } from './load';
 export type { Burden, Primary, TransformerLoad } from './load';

@@ -1,13 +1,11 @@
 /** Adding a device: in series into a conductor, or in parallel between a call and common. */
 import type { Inputs } from '../behaviour';
-import { readLoads } from '../behaviour';
 import type { Circuit, End, TerminalId } from '../circuit';
 import { addDevice, findConductor, findDevice, land, otherEnd, splitTerminal } from '../circuit';
 import type { Moment } from '../devices';
 import { fill, kindOf } from '../devices';
-import { compile, makeSolver } from '../network';
 import type { Asked, Proof, Trip } from '../prove';
-import { asksOf, prove, restOf, runCase, tripsOf } from '../prove';
+import { asksOf, prove, runCase, supply, tripsOf } from '../prove';
 import { colourName } from '../standards';
 import type { Role } from './functions';
 import { factsOf, leadsOn } from './functions';
@@ -96,13 +94,12 @@ const CALLS: readonly string[] = ['cool', 'heat', 'fan'];
 
 /** What stops and what goes on when a device trips, for every call. */
 export function whatTripDoes(circuit: Circuit, trip: Trip): Tripped[] {
-  const network = compile(circuit);
-  const solver = makeSolver(network);
+  const supplied = supply(circuit, 1);
+  const { network } = supplied;
   const asks = asksOf(circuit);
-  const rest = restOf(network, asks[0]!, solver);
   const run = (asked: Asked, tripped: Trip | null) => {
-    const { steady } = runCase(network, asks[0]!, { asked, trip: tripped, mains: 1 }, rest, solver);
-    const on = readLoads(network, steady).filter(({ energised }) => energised);
+    const { steady, look } = runCase(supplied, { asked, trip: tripped, mains: 1 });
+    const on = look.loads.filter(({ energised }) => energised);
     const blank = network.devices.some(
       ({ kind, device }) => kind.asks && steady.world.states[device.id]!.powered !== true,
     );

@@ -2,17 +2,18 @@
 import { readLoads, readTransformers } from '../behaviour';
 import type { Circuit } from '../circuit';
 import { findDevice, landedOn, setValue } from '../circuit';
-import { fill, kindOf } from '../devices';
+import { fill, kindOf, ratedAmps } from '../devices';
 import type { Network, Point } from '../network';
 import { ampsThrough, makeBase, phasor, positionChange, solveChanged, survey } from '../network';
 import { CLASS_2, PLANNED_TRANSFORMER_SHARE, TRANSFORMER_SIZES } from '../standards';
 import type { Worked, Working } from './states';
 import { coilsPulledIn, workingStates } from './states';
 
-/** Volt-amperes and volts of a secondary, and the call that brings them. */
+/** Volt-amperes, volts and amperes of a secondary, and the call that brings them. */
 export interface Burden {
   va: number;
   volts: number;
+  amps: number;
   call: string;
 }
 
@@ -37,7 +38,7 @@ export interface TransformerLoad {
   inrush: Burden;
   /** What makes up the sealed burden, largest first. */
   parts: readonly { title: string; va: number }[];
-  /** Sealed burden as a share of nameplate, and whether it stays within what is planned. */
+  /** Amperes, everything pulled in, over rated amperes; and whether that stays within what is planned. */
   share: number;
   planned: boolean;
   class2: { volts: boolean; voltAmperes: boolean };
@@ -51,11 +52,11 @@ const reading = (network: Network, point: Point, device: string) =>
   readTransformers(network, point).find((entry) => entry.device === device)!;
 
 const largest = (burdens: readonly Burden[]): Burden =>
-  burdens.reduce((worst, burden) => (burden.va > worst.va ? burden : worst));
+  burdens.reduce((worst, burden) => (burden.amps > worst.amps ? burden : worst));
 
 function burdenOf(working: Working, { asked, settled }: Worked, device: string): Burden {
   const { volts, amps } = reading(working.network, settled.point, device);
-  return { va: volts * amps, volts, call: asked.title };
+  return { va: volts * amps, volts, amps, call: asked.title };
 }
 
 /** The moment all coils of a call pull in, everything else as the call holds it. */
@@ -76,7 +77,7 @@ export function inrushPoint(working: Working, worked: Worked): Point {
 
 function inrushOf(working: Working, worked: Worked, device: string): Burden {
   const { volts, amps } = reading(working.network, inrushPoint(working, worked), device);
-  return { va: volts * amps, volts, call: worked.asked.title };
+  return { va: volts * amps, volts, amps, call: worked.asked.title };
 }
 
 /** Less than this is not worth a line, VA. */
@@ -143,7 +144,9 @@ export function transformerLoads(circuit: Circuit): TransformerLoad[] {
   return working.network.secondaries.flatMap(({ device }): TransformerLoad[] => {
     const found = findDevice(circuit, device)!;
     if (!Object.hasOwn(kindOf(found.kind).params, 'va')) return [];
-    const nameplate = Number(fill(kindOf(found.kind).params, found.params).va);
+    const values = fill(kindOf(found.kind).params, found.params);
+    const nameplate = Number(values.va);
+    const rated = ratedAmps(values);
     const sealed = largest(working.states.map((worked) => burdenOf(working, worked, device)));
     const worst = working.states.find(({ asked }) => asked.title === sealed.call)!;
     return [
@@ -154,8 +157,8 @@ export function transformerLoads(circuit: Circuit): TransformerLoad[] {
         sealed,
         inrush: largest(working.states.map((worked) => inrushOf(working, worked, device))),
         parts: partsOf(working, worst, device),
-        share: sealed.va / nameplate,
-        planned: sealed.va <= PLANNED_TRANSFORMER_SHARE * nameplate,
+        share: sealed.amps / rated,
+        planned: sealed.amps <= PLANNED_TRANSFORMER_SHARE * rated,
         class2: {
           volts:
             Math.max(
@@ -166,7 +169,7 @@ export function transformerLoads(circuit: Circuit): TransformerLoad[] {
         sizes: TRANSFORMER_SIZES.filter((va) => va !== nameplate).map((va) => {
           const other = workingStates(setValue(circuit, device, 'params', 'va', va));
           const burden = largest(other.states.map((worked) => burdenOf(other, worked, device)));
-          return { va, share: burden.va / va, volts: burden.volts };
+          return { va, share: (burden.amps / rated) * (nameplate / va), volts: burden.volts };
         }),
         primary: primaryOf(circuit, working, device),
       },

@@ -1,4 +1,5 @@
 /** A broken run: common practice is to prove it, then swap to spares or pull new. */
+import { wrongIn } from '../testing/wrong';
 import type { Circuit } from '../circuit';
 import { findConductor } from '../circuit';
 import { furnaceAirConditioner, heatPumpWithStrips } from '../systems';
@@ -24,14 +25,14 @@ test('a spare takes over at both ends and the rest stays where it is', () => {
   expect(findConductor(spare!.circuit, 'yardO')).toMatchObject({ from: null, to: null });
   expect(findConductor(spare!.circuit, 'yardY')).toMatchObject({ from: 'board.Y', to: 'pump.Y' });
   expect(cable!.minutes).toBeGreaterThan(spare!.minutes);
-  for (const { proof } of [spare!, cable!]) expect(proof.findings).toEqual([]);
+  for (const { proof } of [spare!, cable!]) expect(wrongIn(proof)).toEqual([]);
 });
 
 test('more broken than spare: only a new cable, with a spare in it', () => {
   const ways = planRun(broken(furnaceAirConditioner('Run'), 'yardY'), 'yardCable');
   expect(ways.map(({ id }) => id)).toEqual(['new-cable']);
   expect(ways[0]!.title).toBe('Pull a new 3-conductor cable');
-  expect(ways[0]!.proof.findings).toEqual([]);
+  expect(wrongIn(ways[0]!.proof)).toEqual([]);
 });
 
 test('nothing broken, nothing to plan; no such cable is refused', () => {

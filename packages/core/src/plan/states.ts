@@ -1,11 +1,9 @@
 /** The states a circuit works in, for the sums: every call at one supply, settled. */
 import type { Settled } from '../behaviour';
-import { untilSteady } from '../behaviour';
 import type { Circuit } from '../circuit';
 import type { Choice, Network } from '../network';
-import { compile, makeSolver } from '../network';
 import type { Asked } from '../prove';
-import { LONGEST_S, asksOf, inputsOf, restOf } from '../prove';
+import { asksOf, runCase, supply } from '../prove';
 
 export interface Worked {
   asked: Asked;
@@ -25,27 +23,14 @@ export interface Working {
 /** Mains at their lowest, a share of nominal: what coils must still pull in at. */
 export const LOW_MAINS = 0.9;
 
-/** Runs every call of a circuit at a share of its mains, its conductors at a temperature in °C. */
-export function workingStates(circuit: Circuit, share = 1, copperC = 20): Working {
-  const supplied = { ...circuit, mains: { ...circuit.mains, volts: circuit.mains.volts * share } };
-  const network = compile(supplied, [], [], copperC);
-  const solver = makeSolver(network);
-  const asks = asksOf(circuit);
-  const off = asks[0]!;
-  const rest = restOf(network, off, solver);
-  const states = asks.map((asked): Worked => {
-    const passed: Choice[] = [];
-    const settled = untilSteady(
-      network,
-      inputsOf({ asked, trip: null }),
-      rest,
-      LONGEST_S,
-      solver,
-      ({ choice }) => passed.push(choice),
-    );
-    return { asked, passed, settled };
+/** Runs every state of the proof without trips of a circuit at a share of its mains, its conductors at a temperature in °C. */
+export function workingStates(circuit: Circuit, share = 1, copperC?: number): Working {
+  const supplied = supply(circuit, share, copperC);
+  const states = asksOf(circuit).map((asked): Worked => {
+    const { steady, passed } = runCase(supplied, { asked, trip: null, mains: share });
+    return { asked, passed, settled: steady };
   });
-  return { network, rest: states[0]!.settled.point.choice, states };
+  return { network: supplied.network, rest: supplied.rest.point.choice, states };
 }
 
 /** Coils that this state holds in and rest does not: the ones that pull in with its call. */

@@ -2,6 +2,7 @@
  * Thermostat swaps: the traps of the trade (common practice, no published source), each planned and the
  * plan proven in the model; allocation against exhaustive search.
  */
+import { wrongIn } from '../testing/wrong';
 import fc from 'fast-check';
 import type { Circuit } from '../circuit';
 import { findConductor, land, lift, setValue } from '../circuit';
@@ -54,8 +55,8 @@ test.each(TEMPLATES.filter(({ id }) => id !== 'parallel-thermostats'))(
   '$id gets a plan that is proven clean',
   ({ id, build }) => {
     const option = best(build('Swap'), wish(TERMINALS[id] ?? 'five'));
-    expect(option.proof.findings.map(({ text }) => text)).toEqual([]);
-    expect(proofInWords(option.proof)).toMatch(/nothing found/);
+    expect(wrongIn(option.proof)).toEqual([]);
+    expect(proofInWords(option.proof)).toMatch(/nothing (found|wrong)/);
   },
 );
 
@@ -118,7 +119,7 @@ describe('a heat pump on an old sub-base with O, B and W apart', () => {
     });
     expect(settingOf(option, 'system')).toBe('heat-pump');
     expect(settingOf(option, 'valve')).toBe('O');
-    expect(option.proof.findings).toEqual([]);
+    expect(wrongIn(option.proof)).toEqual([]);
     expect(option.landings.find(({ conductor }) => conductor === 'statAux')!.reason).toMatch(/never to W/);
   });
 
@@ -133,7 +134,7 @@ describe('a heat pump on an old sub-base with O, B and W apart', () => {
     const rows = best(old, wish('rows'));
     expect(screws(rows)).toMatchObject({ statO: 'W', statAux: 'W2', statE: 'Y2' });
     expect(settingOf(rows, 'system')).toBe('heat-pump');
-    expect(rows.proof.findings).toEqual([]);
+    expect(wrongIn(rows.proof)).toEqual([]);
   });
 
   test('valve on B is set for heating', () => {
@@ -162,7 +163,7 @@ describe('hots', () => {
   test('two transformers on one screw take an isolation relay', () => {
     const swap = planSwap(twoTransformerSplit('Swap'), wish('five'))!;
     expect(swap.options.map(({ id }) => id)).toEqual(['isolation-relay']);
-    expect(swap.options[0]!.proof.findings).toEqual([]);
+    expect(wrongIn(swap.options[0]!.proof)).toEqual([]);
     expect(findConductor(swap.options[0]!.circuit, 'statRH')).toMatchObject({ from: null, to: null });
   });
 });
@@ -203,10 +204,8 @@ describe('C where there was none', () => {
       expect(option.lookOut.length).toBeGreaterThan(0);
     }
     expect(swap.options.at(-1)!.id).toBe('fan-to-common');
-    expect(swap.options.at(-1)!.proof.findings.map(({ text }) => text)).toEqual([
-      'With fan called nothing moves the air.',
-    ]);
-    for (const option of swap.options.slice(0, -1)) expect(option.proof.findings).toEqual([]);
+    expect(wrongIn(swap.options.at(-1)!.proof)).toEqual(['With fan called nothing moves the air.']);
+    for (const option of swap.options.slice(0, -1)) expect(wrongIn(option.proof)).toEqual([]);
   });
 
   test('giving up G on a unit whose fan does not follow takes a jumper', () => {
@@ -266,7 +265,7 @@ test('a broken conductor’s work goes to a spare', () => {
   const option = best(broken, wish('five', 'battery'));
   expect(screws(option)).toMatchObject({ statC: 'Y' });
   expect(findConductor(option.circuit, 'statY')).toMatchObject({ from: null, to: null });
-  expect(option.proof.findings).toEqual([]);
+  expect(wrongIn(option.proof)).toEqual([]);
 });
 
 test('stops when it is no longer wanted', () => {

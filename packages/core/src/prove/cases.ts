@@ -1,11 +1,27 @@
-/** The states a proof goes through: every call, with every safety tripped in turn, at low, normal and high mains. */
+/**
+ * The states a proof goes through: every call, each stage by itself, satisfied after its call, with the fan
+ * already on, with the power lost and back, in defrost, thermostats in every combination; with every safety
+ * tripped in turn; at low, normal and high mains.
+ */
 import type { Inputs } from '../behaviour';
 import type { Circuit } from '../circuit';
-import type { Call, Value } from '../devices';
+import type { Call, Conditions, Mode, Occasion, Value, Values } from '../devices';
 import { fill, kindOf } from '../devices';
 
 /** Mains as shares of nominal: a long day's spread, common practice for coils and transformers. */
 export const MAINS_SHARES = [0.9, 1, 1.1] as const;
+
+/** What comes before the state itself, each until nothing is counting any more. */
+export type Before =
+  | { type: 'hold'; inputs: Inputs }
+  /** Everything that takes power away is opened for a moment. */
+  | { type: 'power-off' };
+
+/** Time passes in the state itself until an occasion has begun, or until it has come and gone. */
+export interface Until {
+  device: string;
+  phase: 'begun' | 'ended';
+}
 
 export interface Asked {
   id: string;
@@ -13,6 +29,10 @@ export interface Asked {
   /** What the call is for; two at once only where two thermostats disagree. */
   calls: readonly Call[];
   inputs: Inputs;
+  before?: readonly Before[];
+  until?: Until;
+  /** Safeties are tripped in this state too. */
+  withTrips: boolean;
 }
 
 export interface Trip {
@@ -29,61 +49,205 @@ export interface Case {
 }
 
 const SET_C = 22;
-/** Rooms a little and far from the set point, so that one stage and all stages call. K. */
-const LITTLE_K = 1;
-const FAR_K = 4;
+const MILD_C = 20;
+/** Outdoors when heat and when cooling is asked for, °C. */
+const COLD_C = 5;
+const HOT_C = 30;
 
-const statsOf = ({ devices }: Circuit) => devices.filter(({ kind }) => kindOf(kind).asks);
+interface Stat {
+  id: string;
+  settings: Values;
+  /** Marks of its screws, aliases included. */
+  marks: readonly string[];
+}
 
-/** Every call the thermostats can make. */
-export function asksOf(circuit: Circuit): Asked[] {
-  const stats = statsOf(circuit);
-  const alike = (values: Record<string, Value>) => Object.fromEntries(stats.map(({ id }) => [id, values]));
-  const asked = (
-    id: string,
-    title: string,
-    calls: Call[],
-    values: Record<string, Value>,
-    indoorC: number,
-    outdoorC: number,
-  ): Asked => ({
+const statsOf = ({ devices }: Circuit): Stat[] =>
+  devices.flatMap(({ id, kind, params, settings }) => {
+    const found = kindOf(kind);
+    if (!found.asks) return [];
+    return [
+      {
+        id,
+        settings: fill(found.settings, settings),
+        marks: found
+          .designations(fill(found.params, params))
+          .flatMap(({ mark, aliases = [] }) => [mark, ...aliases]),
+      },
+    ];
+  });
+
+/** How far a room is from its set point for one stage, for all but back-up heat, and for everything, K. */
+interface Distances {
+  little: number;
+  /** `null` where no stage lies between. */
+  middle: number | null;
+  far: number;
+}
+
+function distancesOf(stats: readonly Stat[]): Distances {
+  const between = stats.some(({ settings }) => settings.system === 'heat-pump');
+  const steps = stats.flatMap(({ settings }) => [Number(settings.stageTwoK), Number(settings.backUpK)]);
+  const [least, most] = [Math.min(...steps), Math.max(...steps)];
+  return {
+    little: stats.length === 0 ? 1 : least / 2,
+    middle: between && most > least ? (least + most) / 2 : null,
+    far: stats.length === 0 ? 4 : 2 * most,
+  };
+}
+
+interface Wanted {
+  mode: Mode;
+  fan?: 'auto' | 'on';
+  /** How far the room is on the calling side, K; negative when satisfied. */
+  apart?: number;
+}
+
+const hasEmergency = ({ settings, marks }: Stat) =>
+  settings.system === 'heat-pump' && marks.some((mark) => mark === 'E' || mark === 'AUX');
+
+function conditionsFor(mode: Mode, apart: number): Conditions {
+  if (mode === 'off') return { indoorC: SET_C, outdoorC: MILD_C };
+  const cooling = mode === 'cool';
+  return { indoorC: cooling ? SET_C + apart : SET_C - apart, outdoorC: cooling ? HOT_C : COLD_C };
+}
+
+const callsOf = (mode: Mode): Call[] => (mode === 'off' ? [] : [mode === 'cool' ? 'cool' : 'heat']);
+
+/** Every call the thermostats can make, all of them alike. */
+function alikeAsks(stats: readonly Stat[], distances: Distances, occasions: readonly Occurs[]): Asked[] {
+  const inputsFor = ({ mode, fan = 'auto', apart = 0 }: Wanted): Inputs => ({
+    controls: Object.fromEntries(stats.map(({ id }) => [id, { mode, fan, setC: SET_C }])),
+    conditions: conditionsFor(mode, apart),
+  });
+  const asked = (id: string, title: string, wanted: Wanted, more: Partial<Asked> = {}): Asked => ({
     id,
     title,
-    calls,
-    inputs: { controls: alike({ setC: SET_C, fan: 'auto', ...values }), conditions: { indoorC, outdoorC } },
+    calls: callsOf(wanted.mode),
+    inputs: inputsFor(wanted),
+    withTrips: false,
+    ...more,
   });
-  const emergency = stats.some(({ kind, params, settings }) => {
-    const found = kindOf(kind);
-    return (
-      fill(found.settings, settings).system === 'heat-pump' &&
-      found.designations(fill(found.params, params)).some(({ mark }) => mark === 'E' || mark === 'AUX')
+  const { little, middle, far } = distances;
+  const tripped = { withTrips: true };
+  const fanOn: Before[] = [{ type: 'hold', inputs: inputsFor({ mode: 'off', fan: 'on' }) }];
+  const lostMeanwhile = (wanted: Wanted): Before[] => [
+    { type: 'hold', inputs: inputsFor(wanted) },
+    { type: 'power-off' },
+  ];
+  const both = (['heat', 'cool'] as const).flatMap((mode): Asked[] => {
+    const name = mode === 'heat' ? 'heat' : 'cooling';
+    const all: Wanted = { mode, apart: far };
+    return [
+      asked(mode, `${name} called`, { mode, apart: little }, tripped),
+      ...(middle === null || mode === 'cool'
+        ? []
+        : [asked(`${mode}-middle`, 'all of the heat pump called', { mode, apart: middle })]),
+      asked(`${mode}-far`, `all stages of ${name} called`, all, tripped),
+      asked(
+        `${mode}-over`,
+        `set to ${name} and satisfied after a call`,
+        { mode, apart: -little },
+        { calls: [], before: [{ type: 'hold', inputs: inputsFor(all) }] },
+      ),
+      asked(
+        `${mode}-fan`,
+        `all stages of ${name} called with the fan already on`,
+        { ...all, fan: 'on' },
+        { before: fanOn },
+      ),
+      asked(`${mode}-back`, `all stages of ${name} called as power comes back`, all, {
+        before: lostMeanwhile(all),
+      }),
+    ];
+  });
+  const passing = occasions.flatMap(({ device, occasion: { title, control, value, during } }): Asked[] => {
+    const wanted: Wanted = { mode: during, apart: little };
+    const held = inputsFor(wanted);
+    const inputs: Inputs = { ...held, controls: { ...held.controls, [device]: { [control]: value } } };
+    const before: Before[] = [{ type: 'hold', inputs: held }];
+    const name = during === 'heat' ? 'heat' : 'cooling';
+    return (['begun', 'ended'] as const).map((phase) =>
+      asked(`${device}-${title}-${phase}`, `${name} called, ${title} ${phase}`, wanted, {
+        inputs,
+        before,
+        until: { device, phase },
+      }),
     );
   });
-  const list = [
-    asked('off', 'no call', [], { mode: 'off' }, SET_C, 20),
-    asked('fan', 'fan called', ['fan'], { mode: 'off', fan: 'on' }, SET_C, 20),
-    asked('heat', 'heat called', ['heat'], { mode: 'heat' }, SET_C - LITTLE_K, 5),
-    asked('heat-far', 'all stages of heat called', ['heat'], { mode: 'heat' }, SET_C - FAR_K, 5),
-    asked('cool', 'cooling called', ['cool'], { mode: 'cool' }, SET_C + LITTLE_K, 30),
-    asked('cool-far', 'all stages of cooling called', ['cool'], { mode: 'cool' }, SET_C + FAR_K, 30),
-    ...(emergency
-      ? [asked('emergency', 'emergency heat called', ['heat'], { mode: 'emergency' }, SET_C - LITTLE_K, 5)]
-      : []),
-  ];
-  if (stats.length < 2) return list;
-  const [first, ...others] = stats as [(typeof stats)[number], ...(typeof stats)[number][]];
-  const apart: Inputs = {
-    controls: {
-      [first.id]: { mode: 'cool', setC: SET_C - FAR_K },
-      ...Object.fromEntries(others.map(({ id }) => [id, { mode: 'heat', setC: SET_C + FAR_K }])),
-    },
-    conditions: { indoorC: SET_C, outdoorC: 20 },
-  };
   return [
-    ...list,
-    { id: 'apart', title: 'the thermostats set to opposite modes', calls: ['cool', 'heat'], inputs: apart },
+    asked('off', 'no call', { mode: 'off' }, tripped),
+    asked('fan', 'fan called', { mode: 'off', fan: 'on' }, { ...tripped, calls: ['fan'] }),
+    ...both,
+    ...(stats.some(hasEmergency)
+      ? [asked('emergency', 'emergency heat called', { mode: 'emergency', apart: little }, tripped)]
+      : []),
+    ...passing,
   ];
 }
+
+const MODE_NAMES = { off: 'off', heat: 'heating', cool: 'cooling' } as const;
+const FAN_NAMES = { auto: '', on: ' with its fan on' } as const;
+
+/** Two thermostats in every combination of modes and fan; where one asks for each way, they are apart. */
+function unlikeAsks(stats: readonly Stat[], { far }: Distances): Asked[] {
+  const modes = ['off', 'heat', 'cool'] as const;
+  const fans = ['auto', 'on'] as const;
+  const held = (mode: Mode, fan: string) => ({
+    mode,
+    fan,
+    setC: mode === 'cool' ? SET_C - far : mode === 'heat' ? SET_C + far : SET_C,
+  });
+  return stats.flatMap((one, i) =>
+    stats.slice(i + 1).flatMap((other) =>
+      modes.flatMap((first) =>
+        modes.flatMap((second) =>
+          fans.flatMap((fanOne) =>
+            fans.flatMap((fanOther): Asked[] => {
+              if (first === second && fanOne === fanOther) return [];
+              const calls = [...new Set([...callsOf(first), ...callsOf(second)])];
+              const rest = stats.filter((stat) => stat !== one && stat !== other);
+              return [
+                {
+                  id: `${one.id}-${first}-${fanOne}-${other.id}-${second}-${fanOther}`,
+                  title: `one thermostat ${MODE_NAMES[first]}${FAN_NAMES[fanOne]}, one ${MODE_NAMES[second]}${FAN_NAMES[fanOther]}`,
+                  calls: calls.length === 0 ? ['fan'] : calls,
+                  inputs: {
+                    controls: {
+                      [one.id]: held(first, fanOne),
+                      [other.id]: held(second, fanOther),
+                      ...Object.fromEntries(rest.map(({ id }) => [id, held('off', 'auto')])),
+                    },
+                    conditions: { indoorC: SET_C, outdoorC: MILD_C },
+                  },
+                  withTrips: false,
+                },
+              ];
+            }),
+          ),
+        ),
+      ),
+    ),
+  );
+}
+
+interface Occurs {
+  device: string;
+  occasion: Occasion;
+}
+
+const occasionsOf = ({ devices }: Circuit): Occurs[] =>
+  devices.flatMap(({ id, kind }) => kindOf(kind).occasions.map((occasion) => ({ device: id, occasion })));
+
+/** Every state asked of a circuit without a safety tripped; the first has no call. */
+export function asksOf(circuit: Circuit): Asked[] {
+  const stats = statsOf(circuit);
+  const distances = distancesOf(stats);
+  return [...alikeAsks(stats, distances, occasionsOf(circuit)), ...unlikeAsks(stats, distances)];
+}
+
+/** Whether an occasion is under way. */
+export const occasionActive = (circuit: Circuit, device: string, state: Parameters<Occasion['active']>[0]) =>
+  kindOf(circuit.devices.find(({ id }) => id === device)!.kind).occasions.some(({ active }) => active(state));
 
 /** Every safety of the circuit, tripped. */
 export function tripsOf({ devices }: Circuit): Trip[] {
@@ -93,22 +257,41 @@ export function tripsOf({ devices }: Circuit): Trip[] {
   });
 }
 
-/** Inputs of a case. */
-export function inputsOf({ asked, trip }: Pick<Case, 'asked' | 'trip'>): Inputs {
-  if (!trip) return asked.inputs;
-  const { controls } = asked.inputs;
-  return {
-    ...asked.inputs,
-    controls: { ...controls, [trip.device]: { ...controls[trip.device], [trip.control]: trip.value } },
-  };
+/** Inputs with some controls held otherwise. */
+function withControls(
+  inputs: Inputs,
+  held: readonly { device: string; control: string; value: Value }[],
+): Inputs {
+  const controls = { ...inputs.controls };
+  for (const { device, control, value } of held) controls[device] = { ...controls[device], [control]: value };
+  return { ...inputs, controls };
 }
 
-/** All cases of a circuit. */
-export function casesOf(circuit: Circuit): Case[] {
-  const trips = [null, ...tripsOf(circuit)];
-  return MAINS_SHARES.flatMap((mains) =>
-    asksOf(circuit).flatMap((asked) => trips.map((trip): Case => ({ asked, trip, mains }))),
+/** Inputs of a case. */
+export const inputsOf = ({ asked, trip }: Pick<Case, 'asked' | 'trip'>): Inputs =>
+  trip ? withControls(asked.inputs, [trip]) : asked.inputs;
+
+/** Inputs with everything opened that takes power away. */
+export const powerOff = ({ devices }: Circuit, inputs: Inputs): Inputs =>
+  withControls(
+    inputs,
+    devices.flatMap(({ id, kind }) => {
+      const { isolates } = kindOf(kind);
+      return isolates ? [{ device: id, control: isolates.control, value: isolates.off }] : [];
+    }),
   );
+
+/** All cases of a circuit, normal mains first: what is wrong shows there soonest. */
+export function casesOf(circuit: Circuit): Case[] {
+  const trips = tripsOf(circuit);
+  const asks = asksOf(circuit);
+  const shares = [...MAINS_SHARES].sort((one, other) => Math.abs(one - 1) - Math.abs(other - 1));
+  return shares.flatMap((mains) => [
+    ...asks.map((asked): Case => ({ asked, trip: null, mains })),
+    ...trips.flatMap((trip) =>
+      asks.flatMap((asked): Case[] => (asked.withTrips ? [{ asked, trip, mains }] : [])),
+    ),
+  ]);
 }
 
 /** A case in words. */

@@ -1,10 +1,15 @@
 /** Exhaustive check of a circuit: every call, safety and supply against what must always hold. */
 export * from './cases';
-export * from './judge';
+export { judgeState } from './judge';
+export { judgeStructure } from './judge-structure';
+export { lookAt } from './look';
+export type { Violation } from './look';
 export * from './properties';
-export { LONGEST_S, proofInWords, prove, restOf, runCase, stageOf } from './prove';
+export { proofInWords, prove, stageOf } from './prove';
 export type { Finding, Progress, Proof } from './prove';
 export * from './repair';
+export { LONGEST_S, runCase, supply } from './supplied';
+export type { Supplied } from './supplied';
 export { sweep, wrongLandings } from './sweep';
 export type { Mistake } from './sweep';
 export { fieldConductors, lineTerminals } from './terminals';

@@ -1,123 +1,71 @@
-/** Judges one settled state against every property. */
+/** Judges one settled state against every property that a state by itself can show. */
 import type { LoadReading, Settled } from '../behaviour';
-import { readLoads, readTransformers, runningOn } from '../behaviour';
+import { readLoads, runningOn } from '../behaviour';
 import { endPoint, pointName } from '../circuit';
-import type { Call, Role } from '../devices';
+import type { Call, LoadNature } from '../devices';
 import { kindOf } from '../devices';
-import type { Network, Survey } from '../network';
-import { joinedBy, survey, voltsBetween } from '../network';
-import { CLASS_2, colourName } from '../standards';
+import type { Network } from '../network';
+import { voltsBetween } from '../network';
+import { COIL_OPERATING_RANGE, colourName } from '../standards';
 import type { Case } from './cases';
 import { inputsOf } from './cases';
-import type { PropertyId } from './properties';
+import { overloaded, shorted, tied, tooHigh } from './judge-supply';
+import type { Look, Violation } from './look';
+import { titles } from './look';
 
-export interface Violation {
-  property: PropertyId;
-  /** Device, load or conductor it is about. */
-  about: string;
-  text: string;
-}
-
-/** A settled case with what is read off it once. */
-interface Look {
-  network: Network;
-  subject: Case;
-  settled: Settled;
-  loads: readonly LoadReading[];
-  seen: Survey;
-}
-
-/** Share of nameplate that counts as overload. */
-const OVERLOAD = 1;
 /** Volts from which a powered thermostat runs on its wire, and a coil is meant to be in, from memory. */
 const WIRE_VOLTS = 17;
 const CALLED_VOLTS = 12;
-
-const CONTROL_ROLES: ReadonlySet<Role> = new Set(['hot', 'call', 'common', 'coil']);
+/** Less than this missing is less than the model knows, V. */
+const LEAST_MISSING_VOLTS = 0.05;
 
 const on = (loads: readonly LoadReading[], serves: Call) =>
   loads.filter((load) => load.serves === serves && load.energised);
 
-const named = (loads: readonly LoadReading[]) => loads.map(({ title }) => title).join(', ');
+/** Two thermostats that ask for both at once. */
+const opposed = ({ asked }: Case) => asked.calls.includes('heat') && asked.calls.includes('cool');
 
-function shorted({ network, settled }: Look): Violation[] {
-  return network.devices.flatMap(({ device, kind }) =>
-    kind.protects && settled.world.states[device.id]!.open === true
-      ? [{ property: 'short' as const, about: device.id, text: `${device.label} opens.` }]
-      : [],
-  );
+function together({ loads, subject }: Look): Violation[] {
+  const [heat, cool] = [on(loads, 'heat'), on(loads, 'cool')];
+  return heat.length > 0 && cool.length > 0
+    ? [
+        {
+          property: opposed(subject) ? 'disagree' : 'together',
+          about: heat[0]!.device,
+          text: `${titles(heat)} run with ${titles(cool)}.`,
+        },
+      ]
+    : [];
 }
 
-/** Control terminals that stand above what a Class 2 circuit may. */
-function lineOnControl({ network, seen: { volts } }: Look): Violation[] {
-  return network.devices.flatMap(({ device, kind, context }) => {
-    const high = kind
-      .designations(context.params)
-      .filter(({ role }) => CONTROL_ROLES.has(role))
-      .find(({ mark }) => volts[network.indexOf(`${device.id}.${mark}`)]! > CLASS_2.maxVolts);
-    return high
-      ? [
-          {
-            property: 'line-on-control' as const,
-            about: device.id,
-            text: `${device.label} ${high.mark} stands above ${CLASS_2.maxVolts} V.`,
-          },
-        ]
+function uncalled(look: Look): Violation[] {
+  const { network, subject, settled, loads } = look;
+  const { calls, title } = subject.asked;
+  const runsOn = runningOn(network, inputsOf(subject), settled);
+  const found = (['heat', 'cool'] as const).flatMap((serves): Violation[] => {
+    const wrong = calls.includes(serves) ? [] : on(loads, serves).filter((load) => !runsOn(load));
+    return wrong.length > 0
+      ? [{ property: 'uncalled', about: wrong[0]!.device, text: `${titles(wrong)} on with ${title}.` }]
       : [];
   });
+  const fans = calls.length > 0 ? [] : on(loads, 'fan').filter((load) => !runsOn(load));
+  return fans.length > 0
+    ? [
+        ...found,
+        { property: 'uncalled-fan', about: fans[0]!.device, text: `${titles(fans)} on with ${title}.` },
+      ]
+    : found;
 }
 
-/** Two secondaries with both sides joined; one side alone makes no loop. */
-function tied({ network, settled }: Look): Violation[] {
-  const joined = joinedBy(settled.point);
-  const bonded = joinedBy(settled.point, true);
-  const label = (id: string) => network.circuit.devices.find((device) => device.id === id)!.label;
-  const all = network.secondaries;
-  return all.flatMap((one, i) =>
-    all.slice(i + 1).flatMap((other) =>
-      joined(one.hot, other.hot) && bonded(one.common, other.common)
-        ? [
-            {
-              property: 'tied' as const,
-              about: one.device,
-              text: `The hots of ${label(one.device)} and ${label(other.device)} are joined.`,
-            },
-          ]
-        : [],
-    ),
-  );
-}
-
-function crossed(look: Look): Violation[] {
-  const { subject, loads } = look;
-  const [heat, cool] = [on(loads, 'heat'), on(loads, 'cool')];
-  const found: Violation[] = [];
-  const { calls } = subject.asked;
-  if (heat.length > 0 && cool.length > 0)
-    found.push({
-      property: 'together',
-      about: heat[0]!.device,
-      text: `${named(heat)} run with ${named(cool)}.`,
-    });
-  const runsOn = runningOn(look.network, inputsOf(subject), look.settled);
-  for (const [serves, running] of [
-    ['heat', heat],
-    ['cool', cool],
-  ] as const) {
-    const uncalled = calls.includes(serves) ? [] : running.filter((load) => !runsOn(load));
-    if (uncalled.length > 0)
-      found.push({
-        property: 'uncalled',
-        about: uncalled[0]!.device,
-        text: `${named(uncalled)} on with ${subject.asked.title}.`,
-      });
-  }
-  return found;
-}
+const NOTHING_DOES: Record<Call, string> = {
+  heat: 'nothing heats',
+  cool: 'nothing cools',
+  fan: 'nothing moves the air',
+};
 
 /** Calls that nothing answers, where something of the circuit could. */
 function unanswered({ network, subject, loads }: Look): Violation[] {
-  if (subject.trip || subject.asked.id === 'apart') return [];
+  if (subject.trip || opposed(subject)) return [];
   const capable = (call: Call) =>
     network.devices.some(({ kind, context }) =>
       kind.loads(context).some(({ serves }) => serves === call || (serves === 'pump' && call !== 'fan')),
@@ -125,27 +73,23 @@ function unanswered({ network, subject, loads }: Look): Violation[] {
   return subject.asked.calls
     .filter((call) => capable(call) && on(loads, call).length === 0)
     .map((call) => ({
-      property: 'unanswered' as const,
+      property: 'unanswered',
       about: call,
-      text: `With ${subject.asked.title} nothing ${call === 'heat' ? 'heats' : call === 'cool' ? 'cools' : 'moves the air'}.`,
+      text: `With ${subject.asked.title} ${NOTHING_DOES[call]}.`,
     }));
 }
 
-const IS_FIRE = /^(strip-|gas-valve)/;
+const NEEDS_AIR: ReadonlySet<LoadNature> = new Set(['strip', 'flame']);
 
-function airless({ network, loads }: Look): Violation[] {
-  const fans = loads.filter(({ serves, volts }) => serves === 'fan' && volts > 0);
-  const hasFan = loads.some(({ serves, id }) => serves === 'fan' && id !== 'coil');
-  const isStrips = ({ device, id }: LoadReading) => {
-    const found = network.circuit.devices.find((entry) => entry.id === device)!;
-    return IS_FIRE.test(id) || (found.kind === 'line-load' && found.params.type === 'strips');
-  };
-  const hot = loads.filter((load) => load.energised && isStrips(load));
-  const moving = fans.some(({ energised, id }) => energised && id !== 'coil');
-  return hasFan && hot.length > 0 && !moving
-    ? [{ property: 'no-air', about: hot[0]!.device, text: `${named(hot)} on and no fan runs.` }]
+function airless({ loads }: Look): Violation[] {
+  const fans = loads.filter(({ serves, nature }) => serves === 'fan' && nature === 'motor');
+  const hot = loads.filter(({ nature, energised }) => energised && NEEDS_AIR.has(nature));
+  return fans.length > 0 && hot.length > 0 && !fans.some(({ energised }) => energised)
+    ? [{ property: 'no-air', about: hot[0]!.device, text: `${titles(hot)} on and no fan runs.` }]
     : [];
 }
+
+const CHILLS: ReadonlySet<LoadNature> = new Set(['compressor', 'valve']);
 
 function safeties({ network, subject: { trip, asked }, loads }: Look): Violation[] {
   const kind = trip && network.circuit.devices.find(({ id }) => id === trip.device)?.kind;
@@ -153,18 +97,18 @@ function safeties({ network, subject: { trip, asked }, loads }: Look): Violation
   if (!trip || !safety || asked.calls.length === 0) return [];
   const stops: readonly string[] = safety.stops;
   const running = loads.filter(
-    ({ serves, id, energised }) =>
+    ({ serves, nature, energised }) =>
       energised &&
       (stops.includes(serves) ||
-        (stops.includes('compressor') && id === 'compressor') ||
-        (stops.includes('chilled') && (id === 'open' || id === 'compressor') && serves === 'cool')),
+        (stops.includes('compressor') && nature === 'compressor') ||
+        (stops.includes('chilled') && CHILLS.has(nature) && serves === 'cool')),
   );
   return running.length > 0
     ? [
         {
           property: 'safety',
           about: trip.device,
-          text: `${trip.label} is tripped and ${named(running)} runs on.`,
+          text: `${trip.label} is tripped and ${titles(running)} runs on.`,
         },
       ]
     : [];
@@ -172,17 +116,17 @@ function safeties({ network, subject: { trip, asked }, loads }: Look): Violation
 
 function blank({ network, subject, settled }: Look): Violation[] {
   if (subject.trip) return [];
-  return network.devices.flatMap(({ device, kind, branches }) => {
+  return network.devices.flatMap(({ device, kind, branches }): Violation[] => {
     if (!kind.asks) return [];
     if (settled.world.states[device.id]!.powered !== true)
-      return [{ property: 'blank' as const, about: device.id, text: `${device.label} is blank.` }];
+      return [{ property: 'blank', about: device.id, text: `${device.label} is blank.` }];
     const supply = branches.get('supply');
     if (supply === undefined) return [];
     const [a, b] = network.branches[supply]!.nodes.map((node) => network.nodes[node]!) as [string, string];
     return voltsBetween(settled.point, a, b) < WIRE_VOLTS
       ? [
           {
-            property: 'blank' as const,
+            property: 'blank',
             about: device.id,
             text: `${device.label} lives on its batteries: the wire brings it nothing.`,
           },
@@ -191,26 +135,29 @@ function blank({ network, subject, settled }: Look): Violation[] {
   });
 }
 
-function overloaded({ network, settled }: Look): Violation[] {
-  return readTransformers(network, settled.point)
-    .filter(({ share }) => share > OVERLOAD)
-    .map(({ device, share }) => ({
-      property: 'overload' as const,
-      about: device,
-      text: `${network.circuit.devices.find(({ id }) => id === device)!.label} carries ${Math.round(share * 100)} % of its nameplate.`,
-    }));
-}
-
-function weakCoils({ network, settled, loads }: Look): Violation[] {
-  return loads.flatMap(({ branch, volts, device, title }) => {
-    const { positions } = network.branches[branch]!;
-    const open = positions[settled.point.choice[branch]!] === 'inrush';
-    return open && volts >= CALLED_VOLTS
+/** Coils that are called and stay out; and coils that come in below the volts at which that is guaranteed. */
+function coils({ network, settled, loads, pulls }: Look): Violation[] {
+  return loads.flatMap(({ branch, volts, device, title }): Violation[] => {
+    const position = network.branches[branch]!.positions[settled.point.choice[branch]!];
+    if (position === 'inrush' && volts >= CALLED_VOLTS)
+      return [
+        {
+          property: 'weak-coil',
+          about: device,
+          text: `${title} gets ${volts.toFixed(1)} V and does not pull in.`,
+        },
+      ];
+    const pulled = pulls.get(branch);
+    const rated = Number(
+      network.devices.find((entry) => entry.device.id === device)!.context.params.coilVolts,
+    );
+    const needs = COIL_OPERATING_RANGE.low * rated;
+    return position === 'sealed' && pulled !== undefined && needs - pulled >= LEAST_MISSING_VOLTS
       ? [
           {
-            property: 'weak-coil' as const,
+            property: 'coil-margin',
             about: device,
-            text: `${title} gets ${volts.toFixed(1)} V and does not pull in.`,
+            text: `${title} pulls in at ${pulled.toFixed(1)} V, ${(needs - pulled).toFixed(1)} V under the ${needs.toFixed(1)} V at which it is guaranteed to.`,
           },
         ]
       : [];
@@ -219,7 +166,7 @@ function weakCoils({ network, settled, loads }: Look): Violation[] {
 
 function liveEnds({ network, seen: { standing } }: Look): Violation[] {
   return network.circuit.cables.flatMap(({ conductors, label }) =>
-    conductors.flatMap((conductor) => {
+    conductors.flatMap((conductor): Violation[] => {
       const loose = (['from', 'to'] as const).find((end) => conductor[end] === null);
       if (!loose || (conductor.from === null && conductor.to === null)) return [];
       const hot = standing[network.indexOf(endPoint(conductor, loose))] === 'hot';
@@ -227,7 +174,7 @@ function liveEnds({ network, seen: { standing } }: Look): Violation[] {
       return hot
         ? [
             {
-              property: 'live-end' as const,
+              property: 'live-end',
               about: conductor.id,
               text: `${colourName(conductor.colour)} of ${label} is live and loose; its other end is on ${pointName(network.circuit, other)}.`,
             },
@@ -247,38 +194,40 @@ function restless({ network, settled: { chattering } }: Look): Violation[] {
   ];
 }
 
-/** Every property a state violates. */
-export function judgeState(network: Network, subject: Case, settled: Settled): Violation[] {
-  const look: Look = {
-    network,
-    subject,
-    settled,
-    loads: readLoads(network, settled),
-    seen: survey(settled.point),
-  };
-  return [
-    ...shorted(look),
-    ...lineOnControl(look),
-    ...tied(look),
-    ...crossed(look),
-    ...unanswered(look),
-    ...airless(look),
-    ...safeties(look),
-    ...blank(look),
-    ...overloaded(look),
-    ...weakCoils(look),
-    ...liveEnds(look),
-    ...restless(look),
-  ];
-}
+const JUDGES: readonly ((look: Look) => Violation[])[] = [
+  shorted,
+  tooHigh,
+  tied,
+  together,
+  uncalled,
+  unanswered,
+  airless,
+  safeties,
+  blank,
+  overloaded,
+  coils,
+  liveEnds,
+  restless,
+];
 
-/** The burner that is lit in a state, if one is. */
-export const litBurner = (network: Network, settled: Settled): LoadReading | undefined =>
-  readLoads(network, settled).find(({ id, energised }) => id === 'gas-valve' && energised);
+/** Every property a state violates. */
+export const judgeState = (look: Look): Violation[] => JUDGES.flatMap((judge) => judge(look));
+
+/** The burner that is lit in a state and has a purge, if there is one. */
+export function litBurner({ loads }: Look): LoadReading | undefined {
+  return loads.find(
+    ({ nature, energised, device }) =>
+      nature === 'flame' &&
+      energised &&
+      loads.some((load) => load.device === device && load.nature === 'inducer'),
+  );
+}
 
 /** A burner that was lit must still be purging right after its call. */
 export function judgePurge(network: Network, burner: LoadReading, after: Settled): Violation[] {
-  const purges = readLoads(network, after).some(({ id, energised }) => id === 'inducer' && energised);
+  const purges = readLoads(network, after).some(
+    ({ nature, energised, device }) => nature === 'inducer' && device === burner.device && energised,
+  );
   return purges
     ? []
     : [

@@ -24,6 +24,30 @@ const PROPERTY_LIST = [
     why: 'Line voltage on a 24 V terminal destroys boards and thermostats, and hurts whoever touches what is taken for 24 V.',
   },
   {
+    id: 'over-voltage',
+    title: 'No control terminal above 30 V',
+    severity: 'danger',
+    why: 'Above 30 V a circuit is no Class 2 circuit any more, and boards, valves and thermostats made for 24 V burn out.',
+  },
+  {
+    id: 'protected',
+    title: 'Every hot is protected before it leaves',
+    severity: 'danger',
+    why: 'A short in a wall that no fuse or limit ends heats transformer and conductor until something burns.',
+  },
+  {
+    id: 'rating',
+    title: 'What protects opens in time',
+    severity: 'danger',
+    why: 'A fuse too large for its transformer carries the short until the transformer burns: it protects nothing.',
+  },
+  {
+    id: 'bypassed',
+    title: 'Nothing lies across a fuse, safety or interlock',
+    severity: 'danger',
+    why: 'With a jumper across it a safety may trip as it likes: what it should stop runs on.',
+  },
+  {
     id: 'tied',
     title: 'No two transformers are tied together',
     severity: 'danger',
@@ -36,10 +60,22 @@ const PROPERTY_LIST = [
     why: 'One undoes the other and the compressor works against pressure it was not made for.',
   },
   {
+    id: 'disagree',
+    title: 'Thermostats on one unit are never of two minds',
+    severity: 'caution',
+    why: 'In parallel neither knows of the other: one on heat and one on cool run burner and compressor together. Set them alike and say so on a label.',
+  },
+  {
     id: 'uncalled',
     title: 'Nothing heats or cools without its call',
     severity: 'fault',
     why: 'A load that runs uncalled is fed by a conductor or contact that should not feed it.',
+  },
+  {
+    id: 'uncalled-fan',
+    title: 'No fan runs without a call',
+    severity: 'fault',
+    why: 'A fan that nobody asked for is fed by a conductor or contact that should not feed it, and wastes what was made.',
   },
   {
     id: 'unanswered',
@@ -75,13 +111,37 @@ const PROPERTY_LIST = [
     id: 'overload',
     title: 'No transformer is overloaded',
     severity: 'fault',
-    why: 'Over its nameplate a transformer runs hot and its volts sag until coils let go.',
+    why: 'Over its rated amperes a transformer runs hot and its volts sag until coils let go.',
   },
   {
     id: 'weak-coil',
     title: 'Every coil that is called pulls in',
     severity: 'fault',
-    why: 'A contactor must pull in at 85 % of its rating; below that it hums, chatters and burns its contacts.',
+    why: 'A coil that is fed and stays out hums, chatters and burns its contacts.',
+  },
+  {
+    id: 'coil-margin',
+    title: 'Every coil has its guaranteed volts',
+    severity: 'caution',
+    why: 'A coil is guaranteed to pull in at 85 % of its rating; most come in at about 75 %, so it usually works, with nothing to spare.',
+  },
+  {
+    id: 'never',
+    title: 'Every load answers to some call',
+    severity: 'fault',
+    why: 'A load that no call ever brings is not connected, or the thermostat has nothing for it.',
+  },
+  {
+    id: 'foreign-common',
+    title: 'A thermostat’s hot and C belong together',
+    severity: 'fault',
+    why: 'Between two transformers it lives on a bond through the cabinets, reads stray volts, and dies when either is off.',
+  },
+  {
+    id: 'crossed-hots',
+    title: 'Each hot feeds its own side',
+    severity: 'fault',
+    why: 'Exchanged, each call is fed from the transformer its load does not return to: it works through the cabinets or not at all.',
   },
   {
     id: 'live-end',

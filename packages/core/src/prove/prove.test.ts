@@ -4,7 +4,7 @@
  */
 import { NEW_WORLD, advance } from '../behaviour';
 import type { Circuit } from '../circuit';
-import { exchange, land, lift, removeDevice, setCable, setValue } from '../circuit';
+import { addLink, exchange, land, lift, removeDevice, setCable, setValue } from '../circuit';
 import { compile } from '../network';
 import {
   TEMPLATES,
@@ -12,6 +12,8 @@ import {
   furnaceAirConditioner,
   heatPumpWithStrips,
   parallelThermostats,
+  rooftopUnit,
+  twoStageFurnace,
   twoTransformerSplit,
   unitHeater,
 } from '../systems';
@@ -21,9 +23,10 @@ import {
   casesOf,
   inputsOf,
   judgeState,
+  lookAt,
+  powerOff,
   proofInWords,
   prove,
-  repairOf,
   stageOf,
 } from '.';
 import type { PropertyId } from '.';
@@ -41,16 +44,21 @@ const set = (
 
 const good = furnaceAirConditioner('Proof');
 const pump = heatPumpWithStrips('Proof', { stages: 'two' });
+const bare = set(twoTransformerSplit('Proof'), 'xfmr2', 'params', 'protection', 'none');
+const joined = (circuit: Circuit, ...joins: string[]) =>
+  addLink(circuit, { id: 'strap', kind: 'jumper', joins });
 
 test.each(TEMPLATES.filter(({ id }) => id !== 'parallel-thermostats'))('$id is proven clean', ({ build }) => {
-  expect(prove(build('Proof'))!.findings.map(({ text, shownBy }) => `${text} ${caseTitle(shownBy)}`)).toEqual(
-    [],
-  );
+  const { findings } = prove(build('Proof'))!;
+  // At 10 % low mains some contactors come in a few tenths of a volt under their guarantee, with the fan running.
+  const said = findings.filter(({ property }) => property !== 'coil-margin');
+  expect(said.map(({ text, shownBy }) => `${text} ${caseTitle(shownBy)}`)).toEqual([]);
 });
 
 test('a clean proof says what was covered', () => {
-  // Seven calls are six here: no back-up heat. Three safeties and none tripped, three supplies.
-  expect(proofInWords(prove(good)!)).toBe(`72 states, ${PROPERTIES.length} properties: nothing found`);
+  // Twelve states with nothing tripped; six calls with each of three safeties tripped; three supplies.
+  const easy = furnaceAirConditioner('Proof', false);
+  expect(proofInWords(prove(easy)!)).toBe(`90 states, ${PROPERTIES.length} properties: nothing found`);
   for (const { why } of PROPERTIES) expect(why.length).toBeGreaterThan(30);
 });
 
@@ -87,10 +95,36 @@ describe.each<[string, Circuit, PropertyId]>([
     setCable(good, 'yardCable', { gauge: 22, lengthM: 120 }),
     'weak-coil',
   ],
-  ['parallel thermostats in opposite modes', parallelThermostats('Proof'), 'together'],
+  ['parallel thermostats in opposite modes', parallelThermostats('Proof'), 'disagree'],
   ['a unit heater switched by its line', unitHeater('Proof', 'line'), 'no-purge'],
   ['strips with no fan', set(electricHeat('Proof'), 'stat', 'settings', 'fanWithHeat', 'unit'), 'no-air'],
   ['a heat pump’s pressure switches passed by', land(pump, 'leadCoil', 'from', 'pump.CC'), 'safety'],
+  ['a 240 V supply on the 120 V tap', land(pump, 'leadPrimary', 'to', 'xfmr.P120'), 'over-voltage'],
+  ['a 30 A fuse on 40 VA', set(good, 'fuse', 'params', 'rating', 30), 'rating'],
+  ['a transformer that nothing protects', bare, 'protected'],
+  ['a dead short that nothing opens', land(bare, 'statC', 'from', 'stat.RC'), 'short'],
+  ['a jumper across a float', joined(good, 'float.COM', 'float.NC'), 'bypassed'],
+  ['a jumper across the fuse', joined(good, 'fuse.1', 'fuse.2'), 'bypassed'],
+  ['a jumper across a pressure switch', joined(pump, 'low.1', 'low.2'), 'bypassed'],
+  ['a jumper across a door switch', joined(good, 'door.LINE', 'door.LOAD'), 'bypassed'],
+  ['a jumper across a detector', joined(rooftopUnit('Proof'), 'smoke.COM', 'smoke.NC'), 'bypassed'],
+  ['a jumper from R to G', joined(good, 'board.R', 'board.G'), 'uncalled-fan'],
+  [
+    'C from the other transformer, cabinets bonded',
+    land(twoTransformerSplit('Proof'), 'statC', 'to', 'board.C'),
+    'foreign-common',
+  ],
+  [
+    'RC and RH exchanged',
+    exchange(twoTransformerSplit('Proof'), ['statRC', 'from'], ['statRH', 'from']),
+    'crossed-hots',
+  ],
+  [
+    'a second stage that is not connected',
+    lift(lift(twoStageFurnace('Proof'), 'yardY2', 'from'), 'yardY2', 'to'),
+    'never',
+  ],
+  ['a contactor some tenths of a volt short', setCable(good, 'yardCable', { lengthM: 61 }), 'coil-margin'],
   ['a float that stops nothing', land(good, 'yardY', 'from', 'board.Y'), 'safety'],
 ])('%s', (_what, circuit, property) => {
   test(`is caught as ${property}, with a state that shows it`, () => {
@@ -100,6 +134,58 @@ describe.each<[string, Circuit, PropertyId]>([
     expect(caseTitle(finding!.shownBy)).not.toBe('');
     expect(finding!.text).toMatch(/\.$/);
   });
+});
+
+// Two hundred feet of 18 AWG behind a 40 VA furnace: wired so for decades, common practice.
+test('a long run that works is a caution with its margin, not a fault', () => {
+  const { findings } = prove(setCable(good, 'yardCable', { lengthM: 61 }))!;
+  expect(findings.map(({ severity }) => severity)).toEqual(['caution']);
+  expect(findings[0]!.text).toMatch(/pulls in at \d+\.\d V, \d\.\d V under the 20\.4 V/);
+});
+
+test('a compressor that runs on in a satisfied cooling mode is seen there', () => {
+  const wrong = exchange(pump, ['statO', 'to'], ['statY', 'to']);
+  const uncalled = prove(wrong)!.findings.find(({ property }) => property === 'uncalled')!;
+  expect(uncalled.shownBy.asked.title).toMatch(/satisfied/);
+});
+
+test('a wrong tap is named, and told apart from line voltage', () => {
+  const tap = prove(land(pump, 'leadPrimary', 'to', 'xfmr.P120'))!.findings;
+  expect(tap.map(({ property }) => property)).not.toContain('line-on-control');
+  expect(tap.find(({ property }) => property === 'over-voltage')!.text).toMatch(/fed on its 120 V tap/);
+});
+
+test('a short that nothing opens comes with its amperes', () => {
+  const { findings } = prove(land(bare, 'statC', 'from', 'stat.RC'))!;
+  const burning = findings.find(({ property }) => property === 'short')!;
+  expect(burning.text).toMatch(/carries \d+ A, \d\.\d times .* and nothing opens/);
+});
+
+test('defrost and its end are among the states of a heat pump', () => {
+  const titles = casesOf(pump).map(({ asked }) => asked.title);
+  expect(titles).toEqual(
+    expect.arrayContaining(['heat called, defrost begun', 'heat called, defrost ended']),
+  );
+  const { inputs, world } = stageOf(
+    pump,
+    casesOf(pump).find(({ asked }) => /defrost begun/.test(asked.title))!,
+  );
+  expect(inputs.controls.pump).toEqual({ coil: 'frosted' });
+  expect(world.states.pump!.defrostUntil).not.toBeNull();
+});
+
+test('two thermostats are put through every combination of modes and fan', () => {
+  const both = casesOf(parallelThermostats('Proof')).filter(
+    ({ mains, trip }) => mains === 1 && trip === null,
+  );
+  const seen = new Set(
+    both.map(({ asked: { inputs } }) =>
+      ['stat', 'stat2'].map((id) => `${inputs.controls[id]!.mode} ${inputs.controls[id]!.fan}`).join(),
+    ),
+  );
+  for (const one of ['off', 'heat', 'cool'])
+    for (const other of ['off', 'heat', 'cool'])
+      for (const fan of ['auto', 'on']) expect(seen).toContain(`${one} ${fan},${other} auto`);
 });
 
 test('a device taken out leaves its calls unanswered', () => {
@@ -117,7 +203,8 @@ test('the counterexample shows the same when it is settled by itself', () => {
     420,
   ).world;
   const settled = advance(network, inputsOf(shownBy), rest, 600);
-  expect(judgeState(network, shownBy, settled).map((violation) => violation.property)).toContain(property);
+  const look = lookAt(network, shownBy, settled, new Map());
+  expect(judgeState(look).map((violation) => violation.property)).toContain(property);
 });
 
 // Brute force: every case from its own cold start, nothing shared between cases.
@@ -127,49 +214,27 @@ test('agrees with every case run by itself from the beginning', () => {
   for (const subject of casesOf(wrong)) {
     const network = compile({ ...wrong, mains: { ...wrong.mains, volts: 120 * subject.mains } });
     const off = casesOf(wrong)[0]!.asked;
-    const rest = advance(network, inputsOf({ asked: off, trip: null }), NEW_WORLD, 420).world;
-    const settled = advance(network, inputsOf(subject), rest, 1200);
-    for (const { property, about } of judgeState(network, subject, settled))
+    let { world } = advance(network, off.inputs, NEW_WORLD, 420);
+    let held = off.inputs;
+    for (const before of subject.asked.before ?? []) {
+      if (before.type === 'hold') held = before.inputs;
+      const [inputs, seconds] = before.type === 'hold' ? [held, 1200] : [powerOff(wrong, held), 5];
+      world = advance(network, inputs, world, seconds).world;
+    }
+    const settled = advance(network, inputsOf(subject), world, 1200);
+    for (const { property, about } of judgeState(lookAt(network, subject, settled, new Map())))
       alone.add(`${property} ${about}`);
   }
-  const together = new Set(prove(wrong)!.findings.map(({ property, about }) => `${property} ${about}`));
-  expect([...together].sort()).toEqual([...alone].sort());
+  const together = prove(wrong)!.findings.filter(
+    ({ property }) => !['never', 'coil-margin'].includes(property),
+  );
+  expect(together.map(({ property, about }) => `${property} ${about}`).sort()).toEqual([...alone].sort());
 });
 
 test('stops when it is no longer wanted', () => {
   let told = 0;
   expect(prove(good, () => ++told < 5)).toBeNull();
   expect(told).toBe(5);
-});
-
-describe('repair', () => {
-  test.each<[string, Circuit, RegExp]>([
-    ['Y and W exchanged', exchange(good, ['statY', 'to'], ['statW', 'to']), /Exchange yellow and white/],
-    ['O/B reversed', set(pump, 'stat', 'settings', 'valve', 'B'), /O\/B is energised in: Cooling/],
-    [
-      'strips with no fan',
-      set(electricHeat('Proof'), 'stat', 'settings', 'fanWithHeat', 'unit'),
-      /Run by the thermostat/,
-    ],
-    ['C at one end only', lift(good, 'statC', 'to'), /Land blue of Thermostat cable on .* C/],
-    ['a joiner in between two transformers', twoTransformerSplit('Proof', 'in'), /RC–RH joiner: Out/],
-    ['a transformer too small', set(good, 'xfmr', 'params', 'va', 20), /Fit a \d+ VA transformer/],
-  ])('of %s', (_what, circuit, words) => {
-    const repair = repairOf(circuit, prove(circuit)!.findings[0]!)!;
-    expect(repair.text).toMatch(words);
-    expect(repair.left).toBe(0);
-    expect(prove(repair.circuit)!.findings).toEqual([]);
-  });
-
-  test('of what no single change mends is none', () => {
-    const circuit = removeDevice(good, 'contactor');
-    expect(
-      repairOf(
-        circuit,
-        prove(circuit)!.findings.find(({ property }) => property === 'unanswered')!,
-      ),
-    ).toBeNull();
-  });
 });
 
 test('a finding can be staged on the bench', () => {

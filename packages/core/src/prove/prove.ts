@@ -1,15 +1,15 @@
 /** Goes through every state of a circuit and reports what does not hold, each with a counterexample. */
-import type { Inputs, World } from '../behaviour';
-import { NEW_WORLD, advance, untilSteady } from '../behaviour';
+import type { Inputs, LoadReading, World } from '../behaviour';
 import type { Circuit } from '../circuit';
-import type { Network, Solver } from '../network';
-import { compile, makeSolver } from '../network';
-import type { Asked, Case, Trip } from './cases';
-import { MAINS_SHARES, asksOf, inputsOf, tripsOf } from './cases';
-import type { Violation } from './judge';
-import { judgePurge, judgeState, litBurner } from './judge';
+import type { Choice } from '../network';
+import type { Case } from './cases';
+import { casesOf, inputsOf } from './cases';
+import { judgeStructure } from './judge-structure';
+import type { Violation } from './look';
 import type { PropertyId, Severity } from './properties';
 import { PROPERTIES, propertyOf } from './properties';
+import type { Supplied } from './supplied';
+import { runCase, supply } from './supplied';
 
 export interface Finding {
   property: PropertyId;
@@ -32,109 +32,143 @@ export interface Proof {
 /** Told after every state; a proof that is no longer wanted stops when it answers `false`. */
 export type Progress = (done: number, all: number) => boolean;
 
-/** A circuit at rest long enough for every compressor to have rested, seconds. */
-const REST_S = 420;
-/** A call is watched until nothing is counting any more, and not longer than this. */
-export const LONGEST_S = 1200;
-/** Long enough after a call for relays, not for purges to end. */
-const AFTER_S = 1;
-
-const atMains = (circuit: Circuit, share: number): Circuit => ({
-  ...circuit,
-  mains: { ...circuit.mains, volts: circuit.mains.volts * share },
-});
-
 const GRAVITY: Record<Severity, number> = { danger: 0, fault: 1, caution: 2 };
 
+/** A violation, the first state that shows it, and how many of a run of states do. */
+export interface Shown {
+  subject: Case;
+  violation: Violation;
+  states: number;
+}
+
 /** Findings of many violations: one for each property and subject. */
-function gather(seen: readonly { subject: Case; violation: Violation }[]): Finding[] {
+export function gather(seen: readonly Shown[]): Finding[] {
   const findings = new Map<string, Finding>();
-  for (const { subject, violation } of seen) {
-    const key = `${violation.property} ${violation.about}`;
+  for (const { subject, violation, states } of seen) {
+    const key = keyOf(violation);
     const found = findings.get(key);
-    if (found) found.states++;
+    if (found) found.states += states;
     else {
       const { severity, title } = propertyOf(violation.property);
-      findings.set(key, { ...violation, severity, title, shownBy: subject, states: 1 });
+      findings.set(key, { ...violation, severity, title, shownBy: subject, states });
     }
   }
   return [...findings.values()].sort((one, other) => GRAVITY[one.severity] - GRAVITY[other.severity]);
 }
 
-/** One case by itself, from rest to steady; and what it violates. */
-export function runCase(network: Network, off: Asked, subject: Case, rest: World, solver: Solver) {
-  const steady = untilSteady(network, inputsOf(subject), rest, LONGEST_S, solver);
-  const violations = judgeState(network, subject, steady);
-  const burner = subject.trip ? undefined : litBurner(network, steady);
-  if (burner && subject.asked.calls.includes('heat')) {
-    const after = advance(network, inputsOf({ asked: off, trip: null }), steady.world, AFTER_S, solver);
-    violations.push(...judgePurge(network, burner, after));
+/** One property about one thing: what a finding is known by. */
+export const keyOf = ({ property, about }: Pick<Violation, 'property' | 'about'>) => `${property} ${about}`;
+
+/** What ran in which way over the states, so that what never runs is found. */
+class Coverage {
+  private readonly all = new Map<string, LoadReading>();
+  private readonly ran = new Set<string>();
+
+  /** A reversible load has to run both ways; an igniter only ever runs between two states. */
+  private static ways({ device, id, nature }: LoadReading, turns: boolean, isPump: boolean): string[] {
+    if (nature === 'igniter') return [];
+    const ways = isPump && turns ? ['cool', 'heat'] : [''];
+    return ways.map((way) => `${device}/${id}/${way}`);
   }
-  return { steady, violations };
+
+  add({ network }: Supplied, loads: readonly LoadReading[]): void {
+    const turns = network.devices.some(({ kind }) => kind.turns);
+    for (const load of loads) {
+      const { kind, context } = network.devices.find(({ device }) => device.id === load.device)!;
+      const isPump = kind.loads(context).find(({ id }) => id === load.id)!.serves === 'pump';
+      for (const way of Coverage.ways(load, turns, isPump)) {
+        this.all.set(way, load);
+        if (load.energised && (way.endsWith('/') || way.endsWith(`/${load.serves}`))) this.ran.add(way);
+      }
+    }
+  }
+
+  missing(): Violation[] {
+    const idle = [...this.all].filter(([way]) => !this.ran.has(way));
+    const both = new Set(idle.map(([way]) => way.slice(0, way.lastIndexOf('/'))));
+    return [...both].map((which) => {
+      const ways = idle.filter(([way]) => way.slice(0, way.lastIndexOf('/')) === which);
+      const [way, load] = ways[0]!;
+      const heads =
+        ways.length > 1
+          ? ''
+          : way.endsWith('heat')
+            ? ' for heating'
+            : way.endsWith('cool')
+              ? ' for cooling'
+              : '';
+      return { property: 'never', about: which, text: `No call ever runs ${load.title}${heads}.` };
+    });
+  }
 }
 
-/** The world after a rest with no call. */
-export const restOf = (network: Network, off: Asked, solver: Solver): World =>
-  advance(network, inputsOf({ asked: off, trip: null }), NEW_WORLD, REST_S, solver).world;
+/** Told what each state shows, then what the wiring does in all of them; answers whether to go on. */
+export type Told = (shown: readonly Shown[]) => boolean;
 
-/** The bench as a case leaves it, to be looked at live. */
-export function stageOf(circuit: Circuit, subject: Case): { inputs: Inputs; world: World } {
-  const network = compile(atMains(circuit, subject.mains));
-  const solver = makeSolver(network);
-  const off = asksOf(circuit)[0]!;
-  const { steady } = runCase(network, off, subject, restOf(network, off, solver), solver);
-  return { inputs: inputsOf(subject), world: steady.world };
-}
-
-/** What a circuit violates in one state. */
-export function violationsIn(circuit: Circuit, subject: Case): Violation[] {
-  const network = compile(atMains(circuit, subject.mains));
-  const solver = makeSolver(network);
-  const off = asksOf(circuit)[0]!;
-  return runCase(network, off, subject, restOf(network, off, solver), solver).violations;
-}
-
-/** All cases of one supply and one trip, from one rest. */
-function proveTrip(
-  network: Network,
-  asks: readonly Asked[],
-  trip: Trip | null,
-  mains: number,
-  told: (subject: Case, violations: readonly Violation[]) => boolean,
-): boolean {
-  const solver = makeSolver(network);
-  const off = asks[0]!;
-  const rest = restOf(network, off, solver);
-  return asks.every((asked) => {
-    const subject: Case = { asked, trip, mains };
-    return told(subject, runCase(network, off, subject, rest, solver).violations);
-  });
+/**
+ * Runs all cases of a circuit in the order given, then judges what only all of them together, or the wiring
+ * by itself, can show.
+ *
+ * @returns whether it came to its end.
+ */
+export function runCases(circuit: Circuit, cases: readonly Case[], told: Told): boolean {
+  const supplies = new Map<number, Supplied>();
+  const at = (mains: number) => {
+    const known = supplies.get(mains) ?? supply(circuit, mains);
+    supplies.set(mains, known);
+    return known;
+  };
+  const coverage = new Coverage();
+  const closed: Choice[] = [];
+  for (const subject of cases) {
+    const supplied = at(subject.mains);
+    const { look, steady, violations } = runCase(supplied, subject);
+    if (subject.mains === 1 && subject.trip === null) {
+      coverage.add(supplied, look.loads);
+      closed.push(steady.point.choice);
+    }
+    if (!told(violations.map((violation) => ({ subject, violation, states: 1 })))) return false;
+  }
+  const [first] = cases;
+  if (!first) return true;
+  const { network, rest } = at(1);
+  const structural = judgeStructure(network, rest.point, closed);
+  return told(
+    [...structural, ...coverage.missing()].map((violation) => ({
+      subject: first,
+      violation,
+      states: cases.length,
+    })),
+  );
 }
 
 /**
- * Proves a circuit: all calls, each safety tripped in turn, low, normal and high mains.
+ * Proves a circuit: all calls and what comes with them, each safety tripped in turn, low, normal and high mains.
  *
  * @returns `null` when `progress` answered `false`.
  */
 export function prove(circuit: Circuit, progress: Progress = () => true): Proof | null {
-  const asks = asksOf(circuit);
-  const trips = [null, ...tripsOf(circuit)];
-  const all = MAINS_SHARES.length * trips.length * asks.length;
-  const seen: { subject: Case; violation: Violation }[] = [];
+  const cases = casesOf(circuit);
+  const seen: Shown[] = [];
   let done = 0;
-  const told = (subject: Case, violations: readonly Violation[]) => {
-    for (const violation of violations) seen.push({ subject, violation });
-    return progress(++done, all);
-  };
-  for (const mains of [...MAINS_SHARES].sort((one, other) => Math.abs(one - 1) - Math.abs(other - 1))) {
-    const network = compile(atMains(circuit, mains));
-    for (const trip of trips) if (!proveTrip(network, asks, trip, mains, told)) return null;
-  }
-  return { states: all, properties: PROPERTIES.length, findings: gather(seen) };
+  const finished = runCases(circuit, cases, (shown) => {
+    seen.push(...shown);
+    return done === cases.length || progress(++done, cases.length);
+  });
+  return finished ? { states: cases.length, properties: PROPERTIES.length, findings: gather(seen) } : null;
 }
 
-/** "63 states, 14 properties: nothing found" */
+/** The bench as a case leaves it, to be looked at live. */
+export function stageOf(circuit: Circuit, subject: Case): { inputs: Inputs; world: World } {
+  const { steady } = runCase(supply(circuit, subject.mains), subject);
+  return { inputs: inputsOf(subject), world: steady.world };
+}
+
+/** "78 states, 22 properties: nothing found" */
 export function proofInWords({ states, properties, findings }: Proof): string {
-  const found = findings.length === 0 ? 'nothing found' : `${findings.length} found`;
+  const cautions = findings.filter(({ severity }) => severity === 'caution').length;
+  const wrong = findings.length - cautions;
+  const said = cautions === 0 ? '' : `, ${cautions} ${cautions === 1 ? 'caution' : 'cautions'}`;
+  const found = wrong > 0 ? `${wrong} found${said}` : `nothing ${said ? 'wrong' : 'found'}${said}`;
   return `${states} states, ${properties} properties: ${found}`;
 }

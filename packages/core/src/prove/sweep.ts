@@ -4,14 +4,17 @@
  */
 import type { Cable, Circuit, Conductor, End, TerminalId } from '../circuit';
 import { ENDS, exchange, findDevice, land, marksOf, pointName, splitTerminal } from '../circuit';
-import { compile, makeSolver } from '../network';
+import type { Choice } from '../network';
 import { colourName } from '../standards';
 import type { Asked, Case } from './cases';
 import { asksOf } from './cases';
-import type { Violation } from './judge';
+import type { Violation } from './look';
 import type { Severity } from './properties';
 import { propertyOf } from './properties';
-import { restOf, runCase } from './prove';
+import { judgeStructure } from './judge-structure';
+import { keyOf } from './prove';
+import type { Supplied } from './supplied';
+import { runCase, supply } from './supplied';
 import type { Progress } from './prove';
 import { fieldConductors, lineTerminals } from './terminals';
 
@@ -119,45 +122,47 @@ const GRAVITY: readonly Severity[] = ['danger', 'fault', 'caution'];
 const graver = (one: Violation, other: Violation) =>
   GRAVITY.indexOf(propertyOf(one.property).severity) - GRAVITY.indexOf(propertyOf(other.property).severity);
 
-const keyOf = ({ property, about }: Violation) => `${property} ${about}`;
+/** The states that close most contacts at once: whatever is dangerous shows in one of them. */
+const FULL = /^(off|heat-far|cool-far|emergency)$/;
+const isFull = ({ id, calls }: Asked) => FULL.test(id) || calls.length > 1;
 
-/** The calls that close most contacts at once: whatever is dangerous shows in one of them. */
-const FULL: readonly string[] = ['off', 'heat-far', 'cool-far', 'emergency', 'apart'];
+/** Everything a wiring violates at nominal mains with nothing tripped, one state after another, then by itself. */
+function* violationsOf(
+  supplied: Supplied,
+  asks: readonly Asked[],
+): Generator<{ violation: Violation; asked: Asked }> {
+  const closed: Choice[] = [];
+  for (const asked of asks) {
+    const { violations, steady } = runCase(supplied, { asked, trip: null, mains: 1 });
+    closed.push(steady.point.choice);
+    for (const violation of violations) yield { violation, asked };
+  }
+  for (const violation of judgeStructure(supplied.network, supplied.rest.point, closed))
+    yield { violation, asked: asks[0]! };
+}
 
 /**
  * The worst a wiring does. Stops at the first danger; the gentler calls, which close fewer contacts, are
  * only asked when nothing has shown yet.
  */
 function worstOf(circuit: Circuit, asks: readonly Asked[], known: ReadonlySet<string>) {
-  const network = compile(circuit);
-  const solver = makeSolver(network);
-  const off = asks[0]!;
-  const rest = restOf(network, off, solver);
   let worst: { violation: Violation; shownBy: Case } | null = null;
-  const [full, gentle] = [true, false].map((is) => asks.filter(({ id }) => FULL.includes(id) === is));
-  for (const asked of [...full!, ...gentle!]) {
-    if (worst && !FULL.includes(asked.id)) return worst;
-    const shownBy: Case = { asked, trip: null, mains: 1 };
-    const { violations } = runCase(network, off, shownBy, rest, solver);
-    for (const violation of violations)
-      if (!known.has(keyOf(violation)) && (!worst || graver(violation, worst.violation) < 0))
-        worst = { violation, shownBy };
-    if (worst && propertyOf(worst.violation.property).severity === 'danger') return worst;
+  const supplied = supply(circuit, 1);
+  for (const list of [asks.filter(isFull), asks.filter((asked) => !isFull(asked))]) {
+    for (const { violation, asked } of violationsOf(supplied, list)) {
+      if (known.has(keyOf(violation))) continue;
+      if (!worst || graver(violation, worst.violation) < 0)
+        worst = { violation, shownBy: { asked, trip: null, mains: 1 } };
+      if (propertyOf(worst.violation.property).severity === 'danger') return worst;
+    }
+    if (worst) return worst;
   }
   return worst;
 }
 
 /** Everything a circuit violates as it stands, so that a mistake is charged only with its own. */
-function standing(circuit: Circuit, asks: readonly Asked[]): ReadonlySet<string> {
-  const network = compile(circuit);
-  const solver = makeSolver(network);
-  const rest = restOf(network, asks[0]!, solver);
-  return new Set(
-    asks.flatMap((asked) =>
-      runCase(network, asks[0]!, { asked, trip: null, mains: 1 }, rest, solver).violations.map(keyOf),
-    ),
-  );
-}
+const standing = (circuit: Circuit, asks: readonly Asked[]): ReadonlySet<string> =>
+  new Set([...violationsOf(supply(circuit, 1), asks)].map(({ violation }) => keyOf(violation)));
 
 /**
  * What each single wrong landing would do, gravest first.

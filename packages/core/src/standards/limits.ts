@@ -9,6 +9,9 @@ export const CLASS_2 = { maxVolts: 30, maxVoltAmperes: 100 } as const;
  */
 export const COIL_OPERATING_RANGE = { low: 0.85, high: 1.1 } as const;
 
+/** Resistance of a dead short itself, Ω, from memory. */
+export const SHORT_OHMS = 0.05;
+
 /** Plan to use at most this share of a transformer's nameplate: common practice. */
 export const PLANNED_TRANSFORMER_SHARE = 0.8;
 

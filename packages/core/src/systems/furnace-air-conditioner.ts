@@ -125,7 +125,7 @@ export function twoTransformerSplit(name: string, joiner: 'in' | 'out' = 'out'):
       {
         stations: [PLANT, PANEL, HALL],
         devices: [
-          device('xfmr2', 'control-transformer', 'plant', 'Cooling transformer'),
+          device('xfmr2', 'control-transformer', 'plant', 'Cooling transformer', { protection: 'limited' }),
           device('blowerRelay', 'relay', 'plant', 'Fan relay', { serves: 'fan' }),
           device('nutYIn', 'wire-nut', 'plant', 'Y splice'),
         ],

@@ -31,7 +31,7 @@ function LoadCard({ load }: { load: TransformerLoad }) {
       <LoadBar load={load} />
       <Verdict
         good={planned}
-        text={`${percent(share)} % of nameplate with ${sealed.call}, ${planned ? 'within' : 'beyond'} the 80 % planned for`}
+        text={`${percent(share)} % of its rated amperes with ${sealed.call}, ${planned ? 'within' : 'beyond'} the 80 % planned for`}
       />
       <Words>{`${showVolts(sealed.volts)} V under load, ${showVolts(inrush.volts)} V as the coils pull in.`}</Words>
       <LoadParts parts={parts} />
@@ -86,25 +86,27 @@ function remaining({ points, source, inrush }: Drop) {
 function DropCard({ drop }: { drop: Drop }) {
   const t = useTokens();
   const { gauge, length } = useAppSelector(({ settings }) => settings);
-  const { title, call, inrush, needs, pullsIn, lost, source, sealed, run } = drop;
+  const { title, call, inrush, needs, usual, pullsIn, lost, source, sealed, run } = drop;
   return (
     <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
       <Words kind="title" heading={3}>
         {title}
       </Words>
       <LineChart
-        label={`Volts along the way of ${title}: ${showVolts(source)} at the transformer, ${showVolts(inrush)} left, needs ${showVolts(needs)}`}
+        label={`Volts along the way of ${title}: ${showVolts(source)} at the transformer, ${showVolts(inrush)} left, guaranteed from ${showVolts(needs)}`}
         points={remaining(drop)}
-        threshold={{ y: needs, label: `must have ${showVolts(needs)} V to pull in` }}
+        threshold={{ y: needs, label: `guaranteed to pull in from ${showVolts(needs)} V` }}
         x={(metres) => showLength(metres, length)}
         y={(volts) => `${showVolts(volts)} V`}
       />
       <Verdict
-        good={pullsIn}
+        good={pullsIn !== 'not'}
         text={
-          pullsIn
+          pullsIn === 'guaranteed'
             ? `Pulls in at 10 % low mains, with ${call}`
-            : `May not pull in at 10 % low mains, with ${call}: ${showVolts(inrush)} V`
+            : pullsIn === 'usually'
+              ? `Usually pulls in at 10 % low mains, with ${call}: ${showVolts(needs - inrush)} V under its guarantee, ${showVolts(inrush - usual)} V over what most need`
+              : `Does not pull in at 10 % low mains, with ${call}: ${showVolts(inrush)} V, and most need ${showVolts(usual)} V`
         }
       />
       <Words>{`${showVolts(lost)} V lost out and back as it pulls in; ${showVolts(sealed)} V once it is in.`}</Words>
@@ -112,12 +114,12 @@ function DropCard({ drop }: { drop: Drop }) {
         <>
           <Words kind="strong">{`${run.label}: ${showLength(run.lengthM, length)} of ${showGauge(run.gauge, gauge)}`}</Words>
           <Words kind="small">
-            {`May be: ${run.longest.map((entry) => `${showGauge(entry.gauge, gauge)} ${entry.lengthM === null ? 'never' : showLength(entry.lengthM, length)}`).join(' · ')}`}
+            {`With its guarantee it may be: ${run.longest.map((entry) => `${showGauge(entry.gauge, gauge)} ${entry.lengthM === null ? 'never' : showLength(entry.lengthM, length)}`).join(' · ')}`}
           </Words>
           <Words kind="small">
             {run.thinnest === null
-              ? 'No control cable does for this length: a larger transformer, or a relay near the coil.'
-              : `Thinnest for this length: ${showGauge(run.thinnest, gauge)}.`}
+              ? 'No control cable keeps the guarantee at this length: a larger transformer, or a relay near the coil.'
+              : `Thinnest that keeps it at this length: ${showGauge(run.thinnest, gauge)}.`}
           </Words>
         </>
       ) : null}
@@ -184,6 +186,7 @@ const WARMTH = { '20': 20, '40': 40, '60': 60 } as const;
 
 /** Load, drop and fuse, from the states the circuit really gets into. */
 export function SumsPane({ circuit }: { circuit: Circuit }) {
+  const t = useTokens();
   const unit = useAppSelector(({ settings }) => settings.temperature);
   const [warmth, setWarmth] = useState<keyof typeof WARMTH>('20');
   const ask = useCallback((model: Remote<Model>) => model.sums(circuit, WARMTH[warmth]), [circuit, warmth]);
@@ -207,6 +210,12 @@ export function SumsPane({ circuit }: { circuit: Circuit }) {
           ))}
           {sums.drops.map((drop) => (
             <DropCard key={`${drop.device} ${drop.title}`} drop={drop} />
+          ))}
+          {sums.unprotected.map(({ device, text }) => (
+            <View key={device} style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
+              <Verdict good={false} text={text} />
+              <Words kind="small">Fit a fuse at the transformer, or one that limits itself.</Words>
+            </View>
           ))}
           {sums.fuses.map((fuse) => (
             <FuseCard key={fuse.device} fuse={fuse} />

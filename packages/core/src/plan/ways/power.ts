@@ -84,7 +84,7 @@ export function plugIn(ground: Ground): Way[] {
     kind: 'control-transformer',
     station,
     label: 'Plug-in transformer',
-    params: { va: 20 },
+    params: { va: 20, protection: 'limited' },
     settings: { bond: 'floating' },
   });
   landed = addLeads(landed, 'plugLeads', 'Plug', [

@@ -1,0 +1,114 @@
+/**
+ * What each terminal is there for, read off its designation; where that says nothing (a splice, a coil,
+ * the contact of a float) it is worked out from what the leads inside the same cabinet join it to. Two
+ * ends of one conductor should serve the same function: where they do not, a wire may be on the wrong screw.
+ */
+import type { Call } from '../devices';
+import { CALL_MARKS, fill, kindOf } from '../devices';
+import { findDevice, splitTerminal } from './find';
+import type { Circuit, Device, TerminalId } from './types';
+
+/** Marks a terminal answers to: `hot`, `common`, or call marks with their aliases. Empty when nothing is known. */
+export type TerminalFunctions = ReadonlySet<string>;
+
+const NONE: TerminalFunctions = new Set();
+
+/** Call marks that bring what a load serves, as thermostats are marked. */
+const MARKS_FOR: Record<Call | 'pump' | 'valve', readonly string[]> = {
+  cool: ['Y', 'Y1', 'Y2'],
+  pump: ['Y', 'Y1', 'Y2'],
+  heat: ['W', 'W1', 'W2', 'AUX', 'E'],
+  fan: ['G'],
+  valve: ['O', 'B', 'O/B', 'OB'],
+};
+
+/** Functions the designations of a device give by themselves. */
+function ownFunctions(device: Device, mains: Circuit['mains']): Map<string, TerminalFunctions> {
+  const kind = kindOf(device.kind);
+  const params = fill(kind.params, device.params);
+  const context = { params, settings: fill(kind.settings, device.settings), mains };
+  const found = new Map<string, TerminalFunctions>();
+  const designations = kind.inline ? [] : kind.designations(params);
+  for (const { mark, role, aliases = [] } of designations) {
+    const marks = [mark, ...aliases].filter((name) => CALL_MARKS.has(name));
+    if (role === 'hot') found.set(mark, new Set(['hot']));
+    else if (role === 'common') found.set(mark, new Set(['common']));
+    else if (role === 'call' && marks.length > 0)
+      found.set(mark, new Set([mark, ...aliases].flatMap((name) => [name, ...name.split('/')])));
+  }
+  const elements = kind.elements(context);
+  for (const { element, serves } of kind.loads(context)) {
+    const branch = elements.find(({ id }) => id === element);
+    if (branch?.kind !== 'branch') continue;
+    for (const [end, functions] of [
+      [branch.a, MARKS_FOR[serves]],
+      [branch.b, ['common']],
+    ] as const) {
+      const role = designations.find(({ mark }) => mark === end)?.role;
+      if ((role === 'coil' || role === 'call') && !found.has(end)) found.set(end, new Set(functions));
+    }
+  }
+  return found;
+}
+
+/** Pairs of terminals a device joins by a contact of its own that is there to open, or by nothing at all. */
+const throughPairs = ({ id, kind }: Device): [TerminalId, TerminalId][] => {
+  const found = kindOf(kind);
+  if (!found.inline) return [];
+  const marks = found.designations(fill(found.params, {})).map(({ mark }) => mark);
+  return marks.length === 2 ? [[`${id}.${marks[0]}`, `${id}.${marks[1]}`]] : [];
+};
+
+/** Hot and common name a joint before a coil behind it does. */
+function merged(sets: readonly TerminalFunctions[]): TerminalFunctions {
+  for (const plain of ['hot', 'common']) if (sets.some((set) => set.has(plain))) return new Set([plain]);
+  return new Set(sets.flatMap((set) => [...set]));
+}
+
+/** The functions of every terminal of a circuit. */
+export function terminalFunctions(circuit: Circuit): (terminal: TerminalId) => TerminalFunctions {
+  const own = new Map<TerminalId, TerminalFunctions>();
+  for (const device of circuit.devices)
+    for (const [mark, functions] of ownFunctions(device, circuit.mains))
+      own.set(`${device.id}.${mark}`, functions);
+  const stations = new Map(circuit.devices.map(({ id, station }) => [id, station]));
+  const stationOf = (terminal: TerminalId) => stations.get(splitTerminal(terminal).deviceId);
+  const beside = new Map<TerminalId, TerminalId[]>();
+  const join = (one: TerminalId, other: TerminalId) => {
+    for (const [from, to] of [
+      [one, other],
+      [other, one],
+    ] as const)
+      beside.set(from, [...(beside.get(from) ?? []), to]);
+  };
+  for (const device of circuit.devices) for (const [one, other] of throughPairs(device)) join(one, other);
+  for (const { conductors } of circuit.cables)
+    for (const { from, to } of conductors)
+      if (from !== null && to !== null && stationOf(from) === stationOf(to)) join(from, to);
+  const known = new Map<TerminalId, TerminalFunctions>();
+  return (terminal) => {
+    const named = own.get(terminal);
+    if (named) return named;
+    const before = known.get(terminal);
+    if (before) return before;
+    if (!findDevice(circuit, splitTerminal(terminal).deviceId)) return NONE;
+    const reached: TerminalFunctions[] = [];
+    const seen = new Set([terminal]);
+    for (const at of seen)
+      for (const next of beside.get(at) ?? []) {
+        const functions = own.get(next);
+        if (functions) reached.push(functions);
+        else seen.add(next);
+      }
+    const functions = merged(reached);
+    known.set(terminal, functions);
+    return functions;
+  };
+}
+
+/** Whether two ends may belong to one conductor, as far as is known. */
+export function functionsAgree(one: TerminalFunctions, other: TerminalFunctions): boolean {
+  if (one.size === 0 || other.size === 0) return true;
+  for (const mark of one) if (other.has(mark)) return true;
+  return false;
+}

@@ -1,0 +1,302 @@
+/**
+ * Judges what the wiring is, whatever is called: hots that leave unprotected, overcurrent devices that do not
+ * fit, guards passed by, a thermostat between two transformers.
+ */
+import { ENDS, otherEnd, pointName } from '../circuit';
+import type { Cable, Conductor, End } from '../circuit';
+import { ratedAmps } from '../devices';
+import type { Base, Choice, Installed, Network, Point, Secondary } from '../network';
+import { ampsThrough, bridgeChange, makeBase, passing, solveChanged } from '../network';
+import { SHORT_OHMS, ohmsPerMetre, transformerStands } from '../standards';
+import type { Violation } from './look';
+import { inAmps, labelOf } from './look';
+import { fieldConductors } from './terminals';
+
+/** A network at rest, with the branches that pass current in some state of the proof. */
+interface Structure {
+  network: Network;
+  point: Point;
+  everPasses: (branch: number) => boolean;
+  field: ReadonlyMap<string, { cable: Cable; conductor: Conductor }>;
+}
+
+const installedAt = (network: Network, device: string): Installed =>
+  network.devices.find((entry) => entry.device.id === device)!;
+
+/** Branches that open on overload, with the device they belong to. */
+function protections(network: Network): Map<number, Installed> {
+  return new Map(
+    network.devices.flatMap((installed) => {
+      const branch = installed.kind.protects && installed.branches.get(installed.kind.protects.element);
+      return branch === undefined ? [] : [[branch, installed] as const];
+    }),
+  );
+}
+
+interface Reach {
+  /** Nodes the current of a hot reaches over conductors and contacts. */
+  nodes: Set<number>;
+  /** Field conductors on the way, by the end it comes in at. */
+  field: { cable: Cable; conductor: Conductor; end: End }[];
+  /** Branches it was stopped at. */
+  stops: Set<number>;
+}
+
+/** Where a hot gets to, over everything that ever passes current, stopping at some branches. */
+function reachFrom(
+  { network, everPasses, field }: Structure,
+  start: number,
+  stop: ReadonlySet<number>,
+): Reach {
+  const beside = adjacent(network);
+  const reach: Reach = { nodes: new Set([start]), field: [], stops: new Set() };
+  for (const node of reach.nodes)
+    for (const { branch, to } of beside[node]!) {
+      if (stop.has(branch)) {
+        reach.stops.add(branch);
+        continue;
+      }
+      if (reach.nodes.has(to) || !everPasses(branch)) continue;
+      reach.nodes.add(to);
+      const { origin } = network.branches[branch]!;
+      const found = origin.type === 'conductor' ? field.get(origin.conductor) : undefined;
+      if (found) {
+        const end = ENDS.find((one) => found.conductor[one] === network.nodes[node]);
+        if (end) reach.field.push({ ...found, end });
+      }
+    }
+  return reach;
+}
+
+const known = new WeakMap<Network, { branch: number; to: number }[][]>();
+
+/** Paths that leave each node, earth left out. */
+function adjacent(network: Network): { branch: number; to: number }[][] {
+  const found = known.get(network);
+  if (found) return found;
+  const beside: { branch: number; to: number }[][] = network.nodes.map(() => []);
+  network.branches.forEach(({ nature, nodes }, branch) => {
+    const [a, z] = nodes as [number, number];
+    if (nature !== 'path' || a < 0 || z < 0) return;
+    beside[a]!.push({ branch, to: z });
+    beside[z]!.push({ branch, to: a });
+  });
+  known.set(network, beside);
+  return beside;
+}
+
+/** Amperes a branch would carry if the far end of a run were shorted to its transformer's common. */
+function shortAmps(base: Base, node: number, common: number, returnOhms: number, through: number): number {
+  const change = bridgeChange(node, common, SHORT_OHMS + returnOhms);
+  return ampsThrough({ ...base.point, ...solveChanged(base, [change]) }, through);
+}
+
+const runOhms = ({ gauge, lengthM }: Cable) => ohmsPerMetre(gauge) * lengthM;
+
+/** Every hot that leaves its compartment passes something that opens before transformer or conductor suffers. */
+function protection(structure: Structure): Violation[] {
+  const { network, point } = structure;
+  const guards = protections(network);
+  const stop = new Set(guards.keys());
+  const base = makeBase(network, point.choice);
+  return network.secondaries.flatMap((secondary): Violation[] => {
+    const installed = installedAt(network, secondary.device);
+    const reach = reachFrom(structure, secondary.hot, stop);
+    // A common that is reached is shorted: that is another property's.
+    if (reach.nodes.has(secondary.common)) return [];
+    const [leaves] = reach.field;
+    const at = leaves?.conductor[leaves.end];
+    const amps = (terminal: string) =>
+      shortAmps(base, network.indexOf(terminal), secondary.common, 0, installed.branches.get('secondary')!);
+    return [
+      ...(at
+        ? [
+            {
+              property: 'protected' as const,
+              about: secondary.device,
+              text: `${pointName(network.circuit, at)} leaves ${installed.device.label} with nothing that opens: a short there draws ${inAmps(amps(at))}.`,
+            },
+          ]
+        : []),
+      ...[...reach.stops].flatMap((branch) =>
+        unfit(structure, base, secondary, branch, guards.get(branch)!, stop),
+      ),
+    ];
+  });
+}
+
+/** An overcurrent device that a short somewhere behind it does not open before the transformer suffers. */
+function unfit(
+  structure: Structure,
+  base: Base,
+  secondary: Secondary,
+  branch: number,
+  guard: Installed,
+  stop: ReadonlySet<number>,
+): Violation[] {
+  const { network } = structure;
+  const transformer = installedAt(network, secondary.device);
+  const rated = ratedAmps(transformer.context.params);
+  const [a, z] = network.branches[branch]!.nodes as [number, number];
+  const feed = reachFrom(structure, secondary.hot, stop).nodes.has(a) ? z : a;
+  const behind = reachFrom(structure, feed, stop);
+  if (behind.nodes.has(secondary.common)) return [];
+  const places = [
+    { node: feed, ohms: 0 },
+    ...behind.field.map(({ cable, conductor, end }) => ({
+      node: network.indexOf(conductor[otherEnd(end)]!),
+      ohms: runOhms(cable),
+    })),
+  ];
+  const { opensIn } = guard.kind.protects!;
+  for (const { node, ohms } of places) {
+    const amps = shortAmps(base, node, secondary.common, ohms, branch);
+    const opens = opensIn(amps, guard.context.params);
+    const stands = transformerStands(amps / rated);
+    if (amps <= rated || opens < stands) continue;
+    return [
+      {
+        property: 'rating',
+        about: guard.device.id,
+        text: `A short at ${pointName(network.circuit, network.nodes[node]!)} draws ${inAmps(amps)}: ${guard.device.label} ${
+          opens === Infinity ? 'never opens' : `opens after ${Math.round(opens)} s`
+        }, and ${transformer.device.label} stands it ${Math.round(stands)} s.`,
+      },
+    ];
+  }
+  return [];
+}
+
+/** Nodes joined to one by conductors and links that are always there, one branch left out. */
+function joinedWithout(network: Network, start: number, without: number): Set<number> {
+  const beside = adjacent(network);
+  const seen = new Set([start]);
+  for (const node of seen)
+    for (const { branch, to } of beside[node]!)
+      if (branch !== without && network.branches[branch]!.positions.length === 1) seen.add(to);
+  return seen;
+}
+
+/** Guards with a jumper or a conductor across them. */
+function bypassed({ network }: Structure): Violation[] {
+  return network.devices.flatMap(({ device, kind, branches }) =>
+    kind.interrupts.flatMap((element): Violation[] => {
+      const branch = branches.get(element);
+      if (branch === undefined) return [];
+      const [a, z] = network.branches[branch]!.nodes as [number, number];
+      return joinedWithout(network, a, branch).has(z)
+        ? [
+            {
+              property: 'bypassed',
+              about: device.id,
+              text: `${device.label} is bypassed: ${pointName(network.circuit, network.nodes[a]!)} and ${pointName(network.circuit, network.nodes[z]!)} are joined past it.`,
+            },
+          ]
+        : [];
+    }),
+  );
+}
+
+/** Secondaries whose hot, or whose common, a node is joined to by conductors and closed contacts alone. */
+const sourcesAt = (structure: Structure, node: number, side: 'hot' | 'common'): string[] => {
+  const { nodes } = reachFrom(structure, node, new Set());
+  return structure.network.secondaries.filter((entry) => nodes.has(entry[side])).map(({ device }) => device);
+};
+
+/** A thermostat's supply from one transformer's hot to another's common. */
+function foreignCommon(structure: Structure): Violation[] {
+  const { network } = structure;
+  return network.devices.flatMap(({ device, kind, branches }): Violation[] => {
+    const supply = kind.asks && branches.get('supply');
+    if (supply === undefined) return [];
+    const [hot, common] = network.branches[supply]!.nodes as [number, number];
+    const from = sourcesAt(structure, hot, 'hot');
+    const to = sourcesAt(structure, common, 'common');
+    if (from.length === 0 || to.length === 0 || from.some((id) => to.includes(id))) return [];
+    return [
+      {
+        property: 'foreign-common',
+        about: device.id,
+        text: `${device.label} takes its hot from ${labelOf(network, from[0]!)} and its C from ${labelOf(network, to[0]!)}.`,
+      },
+    ];
+  });
+}
+
+/** Commons of the transformers that the loads behind a call return to. */
+function returnsOf(structure: Structure, call: number): Set<string> {
+  const { network } = structure;
+  const { nodes } = reachFrom(structure, call, new Set());
+  const found = new Set<string>();
+  network.branches.forEach(({ nature, nodes: ends }) => {
+    if (nature !== 'load') return;
+    const [a, z] = ends as [number, number];
+    for (const [near, far] of [
+      [a, z],
+      [z, a],
+    ] as const)
+      if (near >= 0 && far >= 0 && nodes.has(near) && !nodes.has(far))
+        for (const id of sourcesAt(structure, far, 'common')) found.add(id);
+  });
+  return found;
+}
+
+/** Hots of two transformers on each other's screws: each call is fed from the one its load does not return to. */
+function crossedHots(structure: Structure): Violation[] {
+  const { network, point } = structure;
+  // The calls themselves would join the hots: looked at with none made.
+  const resting: Structure = { ...structure, everPasses: (branch) => passing(network, point.choice, branch) };
+  return network.devices.flatMap(({ device, kind, branches, context }): Violation[] => {
+    if (!kind.asks) return [];
+    const sides = new Map<number, Set<string>>();
+    for (const { mark } of kind.designations(context.params).filter(({ role }) => role === 'call')) {
+      const branch = branches.get(mark);
+      if (branch === undefined) continue;
+      const [hot, call] = network.branches[branch]!.nodes as [number, number];
+      const returns = sides.get(hot) ?? new Set<string>();
+      for (const id of returnsOf(resting, call)) returns.add(id);
+      sides.set(hot, returns);
+    }
+    const found = [...sides].map(([hot, returns]) => ({ from: sourcesAt(resting, hot, 'hot'), returns }));
+    const [one, other] = found;
+    if (found.length !== 2 || !one || !other) return [];
+    const isCrossed =
+      one.from.length === 1 &&
+      other.from.length === 1 &&
+      one.from[0] !== other.from[0] &&
+      !one.returns.has(one.from[0]!) &&
+      one.returns.has(other.from[0]!);
+    return isCrossed
+      ? [
+          {
+            property: 'crossed-hots',
+            about: device.id,
+            text: `${device.label}: the hots of ${labelOf(network, one.from[0]!)} and ${labelOf(network, other.from[0]!)} are exchanged.`,
+          },
+        ]
+      : [];
+  });
+}
+
+/**
+ * Every property the wiring by itself violates.
+ *
+ * @param point - the network at rest.
+ * @param closed - choices of the states gone through: what passes current in any of them counts as closed.
+ */
+export function judgeStructure(network: Network, point: Point, closed: readonly Choice[]): Violation[] {
+  const all = [point.choice, ...closed];
+  const passes = network.branches.map((_, branch) => all.some((choice) => passing(network, choice, branch)));
+  const structure: Structure = {
+    network,
+    point,
+    everPasses: (branch) => passes[branch]!,
+    field: new Map(fieldConductors(network.circuit).map((entry) => [entry.conductor.id, entry])),
+  };
+  return [
+    ...protection(structure),
+    ...bypassed(structure),
+    ...foreignCommon({ ...structure, everPasses: (branch) => passing(network, point.choice, branch) }),
+    ...crossedHots(structure),
+  ];
+}

@@ -1,0 +1,43 @@
+/** A settled state with what is read off it once, for every property to judge. */
+import type { LoadReading, Settled } from '../behaviour';
+import { readLoads } from '../behaviour';
+import type { Network, Survey } from '../network';
+import { survey } from '../network';
+import type { Case } from './cases';
+import type { PropertyId } from './properties';
+
+export interface Violation {
+  property: PropertyId;
+  /** Device, load or conductor it is about. */
+  about: string;
+  text: string;
+}
+
+/** The most volts each coil had in the moments it could pull in, by branch. */
+export type Pulls = ReadonlyMap<number, number>;
+
+export interface Look {
+  network: Network;
+  subject: Case;
+  settled: Settled;
+  pulls: Pulls;
+  loads: readonly LoadReading[];
+  seen: Survey;
+}
+
+export const lookAt = (network: Network, subject: Case, settled: Settled, pulls: Pulls): Look => ({
+  network,
+  subject,
+  settled,
+  pulls,
+  loads: readLoads(network, settled),
+  seen: survey(settled.point),
+});
+
+export const labelOf = ({ circuit }: Network, id: string): string =>
+  circuit.devices.find((device) => device.id === id)!.label;
+
+export const titles = (loads: readonly LoadReading[]) => loads.map(({ title }) => title).join(', ');
+
+/** "14.6 A" */
+export const inAmps = (amps: number) => `${amps.toFixed(amps < 10 ? 1 : 0)} A`;

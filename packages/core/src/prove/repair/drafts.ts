@@ -1,0 +1,272 @@
+/** Every single change worth trying on a circuit: settings, jumpers, taps, fuses, landings, sizes. */
+import type { Circuit, Conductor, Device, End, TerminalId } from '../../circuit';
+import {
+  ENDS,
+  addLink,
+  exchange,
+  freeLinkId,
+  land,
+  landedOn,
+  lift,
+  marksOf,
+  otherEnd,
+  pointName,
+  removeLink,
+  setCable,
+  setValue,
+  splitTerminal,
+} from '../../circuit';
+import { fill, kindOf, ratedAmps } from '../../devices';
+import { BLADE_FUSES, GAUGES, SECONDARY_FUSE_SHARE, TRANSFORMER_SIZES } from '../../standards';
+import { lineTerminals } from '../terminals';
+import type { Draft } from './candidate';
+import { SPARE, WORK, wireName } from './candidate';
+
+/** Thermostat settings turned to each of their other choices, and numbers back to what they are when new. */
+function settings(circuit: Circuit): Draft[] {
+  return circuit.devices.flatMap(({ id, kind, label, settings: given }) => {
+    const found = kindOf(kind);
+    if (!found.asks) return [];
+    const values = fill(found.settings, given);
+    return Object.entries(found.settings).flatMap(([name, field]): Draft[] => {
+      if (field.type === 'number')
+        return values[name] === field.default
+          ? []
+          : [
+              {
+                text: `Set ${label}: ${field.label}: ${field.default} ${field.unit}`.trim(),
+                work: WORK.setting,
+                make: () => setValue(circuit, id, 'settings', name, field.default),
+              },
+            ];
+      return Object.entries(field.options).flatMap(([option, words]): Draft[] =>
+        option === values[name]
+          ? []
+          : [
+              {
+                text: `Set ${label}: ${field.label}: ${words}`,
+                work: WORK.setting,
+                make: () => setValue(circuit, id, 'settings', name, option),
+              },
+            ],
+      );
+    });
+  });
+}
+
+/** Jumpers taken off; and set between two terminals of one device that have nothing to tell them apart. */
+function jumpers(circuit: Circuit): Draft[] {
+  const off = circuit.links.map(({ id, joins }): Draft => ({
+    text: `Take the jumper off ${joins.map((terminal) => pointName(circuit, terminal)).join(' and ')}`,
+    work: WORK.jumperOff,
+    make: () => removeLink(circuit, id),
+  }));
+  const on = circuit.devices.flatMap((device): Draft[] => {
+    const hots = hotMarks(device);
+    return hots.slice(1).map((mark) => ({
+      text: `Set a jumper between ${device.label} ${hots[0]} and ${mark}`,
+      work: WORK.jumperOn,
+      make: () =>
+        addLink(circuit, {
+          id: freeLinkId(circuit),
+          kind: 'jumper',
+          joins: [`${device.id}.${hots[0]}`, `${device.id}.${mark}`],
+        }),
+    }));
+  });
+  return [...off, ...on];
+}
+
+const hotMarks = ({ kind, params }: Device): string[] => {
+  const found = kindOf(kind);
+  return found.asks
+    ? found
+        .designations(fill(found.params, params))
+        .filter(({ role }) => role === 'hot')
+        .map(({ mark }) => mark)
+    : [];
+};
+
+const TAP_MARK = /^P(\d+)$/;
+
+/** A primary moved to each of the transformer's other taps. */
+function taps(circuit: Circuit): Draft[] {
+  return circuit.devices.flatMap((device): Draft[] => {
+    const marks = marksOf(device).filter((mark) => TAP_MARK.test(mark));
+    const wired = marks.flatMap((mark) => landedOn(circuit, `${device.id}.${mark}`));
+    const [only, ...more] = wired;
+    if (!only || more.length > 0) return [];
+    const at = only.conductor[only.end]!;
+    return marks
+      .filter((mark) => `${device.id}.${mark}` !== at)
+      .map((mark) => ({
+        text: `Move the supply of ${device.label} to its ${TAP_MARK.exec(mark)![1]} V tap`,
+        work: WORK.tap,
+        make: () => land(circuit, only.conductor.id, only.end, `${device.id}.${mark}`),
+      }));
+  });
+}
+
+/** Fuses of the ratings made, nearest to what the transformers here may be protected at. */
+function fuses(circuit: Circuit): Draft[] {
+  const advised = circuit.devices.flatMap(({ kind, params }) => {
+    const values = fill(kindOf(kind).params, params);
+    return typeof values.va === 'number' ? [SECONDARY_FUSE_SHARE * ratedAmps(values)] : [];
+  });
+  return circuit.devices.flatMap(({ id, kind, label, params }): Draft[] => {
+    const found = kindOf(kind);
+    const rating = fill(found.params, params).rating;
+    if (!found.protects || !found.inline || typeof rating !== 'number') return [];
+    const apart = (size: number) => Math.min(...advised.map((amps) => Math.abs(Math.log(size / amps))));
+    return BLADE_FUSES.filter((size) => size !== rating)
+      .sort((one, other) => apart(one) - apart(other))
+      .map((size) => ({
+        text: `Fit a ${size} A fuse for ${label}`,
+        work: WORK.fuse,
+        make: () => setValue(circuit, id, 'params', 'rating', size),
+      }));
+  });
+}
+
+interface Landed {
+  conductor: Conductor;
+  name: string;
+  end: End;
+  at: TerminalId;
+}
+
+function landedEnds(circuit: Circuit): Landed[] {
+  const line = lineTerminals(circuit);
+  return circuit.cables.flatMap((cable) =>
+    cable.conductors.flatMap((conductor) =>
+      ENDS.flatMap((end): Landed[] => {
+        const at = conductor[end];
+        return at === null || line.has(at) ? [] : [{ conductor, name: wireName(cable, conductor), end, at }];
+      }),
+    ),
+  );
+}
+
+const stationOf = (circuit: Circuit, terminal: TerminalId) =>
+  circuit.devices.find(({ id }) => id === splitTerminal(terminal).deviceId)?.station;
+
+/** Control terminals of each place. */
+function terminalsByStation(circuit: Circuit): Map<string, TerminalId[]> {
+  const line = lineTerminals(circuit);
+  const places = new Map<string, TerminalId[]>();
+  for (const device of circuit.devices) {
+    const own = marksOf(device)
+      .map((mark) => `${device.id}.${mark}`)
+      .filter((terminal) => !line.has(terminal));
+    places.set(device.station, [...(places.get(device.station) ?? []), ...own]);
+  }
+  return places;
+}
+
+/** Every end moved to another terminal of the same place. */
+function moves(circuit: Circuit): Draft[] {
+  const places = terminalsByStation(circuit);
+  return landedEnds(circuit).flatMap(({ conductor, name, end, at }) =>
+    (places.get(stationOf(circuit, at)!) ?? [])
+      .filter((terminal) => terminal !== at && terminal !== conductor[otherEnd(end)])
+      .map((terminal): Draft => ({
+        text: `Move ${name} from ${pointName(circuit, at)} to ${pointName(circuit, terminal)}`,
+        work: WORK.move,
+        make: () => land(circuit, conductor.id, end, terminal),
+      })),
+  );
+}
+
+/** Every two ends of one place exchanged. */
+function exchanges(circuit: Circuit): Draft[] {
+  const ends = landedEnds(circuit);
+  return ends.flatMap((one, i) =>
+    ends.slice(i + 1).flatMap((other): Draft[] => {
+      if (one.at === other.at || one.conductor === other.conductor) return [];
+      if (stationOf(circuit, one.at) !== stationOf(circuit, other.at)) return [];
+      return [
+        {
+          text: `Exchange ${one.name} and ${other.name} between ${pointName(circuit, one.at)} and ${pointName(circuit, other.at)}`,
+          work: WORK.exchange,
+          make: () => exchange(circuit, [one.conductor.id, one.end], [other.conductor.id, other.end]),
+        },
+      ];
+    }),
+  );
+}
+
+/** Free ends landed somewhere at their place, or taken off at the other end too. */
+function freeEnds(circuit: Circuit): Draft[] {
+  const places = terminalsByStation(circuit);
+  return circuit.cables.flatMap((cable) => {
+    // Where the cable's other conductors end is where a free end hangs.
+    const stationAt = (end: End) =>
+      new Set(
+        cable.conductors.flatMap((other) => (other[end] === null ? [] : [stationOf(circuit, other[end]!)!])),
+      );
+    return cable.conductors.flatMap((conductor): Draft[] => {
+      const { id, from, to } = conductor;
+      if ((from === null) === (to === null)) return [];
+      const [free, held]: [End, End] = from === null ? ['from', 'to'] : ['to', 'from'];
+      const name = wireName(cable, conductor);
+      const near = [...stationAt(free)].flatMap((place) => places.get(place) ?? []);
+      const everywhere = near.length > 0 ? near : [...places.values()].flat();
+      return [
+        ...everywhere
+          .filter((terminal) => terminal !== conductor[held])
+          .map((terminal): Draft => ({
+            text: `Land ${name} on ${pointName(circuit, terminal)}`,
+            work: WORK.move,
+            make: () => land(circuit, id, free, terminal),
+          })),
+        {
+          text: `Take ${name} off ${pointName(circuit, conductor[held]!)} and insulate both ends`,
+          work: WORK.lift,
+          make: () => lift(circuit, id, held),
+        },
+      ];
+    });
+  });
+}
+
+/** The next sizes of transformer and of wire. */
+function sizes(circuit: Circuit): Draft[] {
+  const transformers = circuit.devices.flatMap(({ id, kind, label, params }): Draft[] => {
+    const found = kindOf(kind);
+    const { va } = fill(found.params, params);
+    if (
+      typeof va !== 'number' ||
+      !marksOf({ id, kind, label, params, settings: {}, station: '' }).some((mark) => TAP_MARK.test(mark))
+    )
+      return [];
+    return TRANSFORMER_SIZES.filter((size) => size > va).map((size) => ({
+      text: `Fit a ${size} VA transformer for ${label}`,
+      work: WORK.transformer,
+      make: () => setValue(circuit, id, 'params', 'va', size),
+    }));
+  });
+  const cables = circuit.cables.flatMap(({ id, gauge, label, conductors }) =>
+    GAUGES.filter(
+      (thicker) => thicker < gauge && thicker >= 14 && conductors.some(({ tag }) => tag !== SPARE),
+    )
+      .reverse()
+      .map((thicker): Draft => ({
+        text: `Pull ${label} in ${thicker} AWG`,
+        work: WORK.cable,
+        make: () => setCable(circuit, id, { gauge: thicker }),
+      })),
+  );
+  return [...transformers, ...cables];
+}
+
+/** All of them. */
+export const draftsOf = (circuit: Circuit): Draft[] => [
+  ...settings(circuit),
+  ...jumpers(circuit),
+  ...taps(circuit),
+  ...fuses(circuit),
+  ...freeEnds(circuit),
+  ...moves(circuit),
+  ...exchanges(circuit),
+  ...sizes(circuit),
+];

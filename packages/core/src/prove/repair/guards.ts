@@ -1,0 +1,86 @@
+/**
+ * What stands guard over each load: the fuses, breakers, safeties and interlocks without which its current
+ * would have another way. No advice may take a load past one of them.
+ */
+import type { Call, DeviceKind, Load } from '../../devices';
+import type { Network } from '../../network';
+import { pathNets, polesOf } from '../../network';
+
+interface Guarded {
+  /** By load, the safeties and interlocks it depends on and must keep. */
+  kept: ReadonlyMap<string, ReadonlySet<string>>;
+  /** By load or hot terminal that is fed at all, whether all that feeds it passes an overcurrent device. */
+  fused: ReadonlyMap<string, boolean>;
+}
+
+/** Whether a guard is there for a load: an interlock for all, a safety for what it must stop. */
+function isFor(guard: DeviceKind, load: Load): boolean {
+  if (!guard.safety) return true;
+  const stops: readonly string[] = guard.safety.stops;
+  const serves: (Call | 'valve')[] = load.serves === 'pump' ? ['heat', 'cool'] : [load.serves];
+  if (serves.some((one) => stops.includes(one))) return true;
+  const drives = load.nature === 'compressor' || load.nature === 'coil' || load.nature === 'valve';
+  return drives && serves.includes('cool') && (stops.includes('compressor') || stops.includes('chilled'));
+}
+
+/** The guards of every load and every hot terminal of a network, with every contact closed. */
+export function guardsOf(network: Network): Guarded {
+  const poles = polesOf(network);
+  const whole = pathNets(network);
+  const kept = new Map<string, Set<string>>();
+  const loads = network.devices.flatMap(({ device, kind, context, branches }) =>
+    kind.loads(context).map((load) => ({
+      key: `${device.id}:${load.id}`,
+      load,
+      ends: network.branches[branches.get(load.element)!]!.nodes as [number, number],
+    })),
+  );
+  const terminals = network.devices.flatMap(({ device, kind, context }) =>
+    kind.inline
+      ? []
+      : kind
+          .designations(context.params)
+          .filter(({ role }) => role === 'hot' || role === 'call')
+          .map(({ mark }) => ({
+            key: `${device.id}.${mark}`,
+            node: network.indexOf(`${device.id}.${mark}`),
+          })),
+  );
+  const isFed = (nets: ReturnType<typeof pathNets>, [a, z]: [number, number]) =>
+    poles.some(
+      ([hot, common]) =>
+        (nets(a) === nets(hot) && nets(z) === nets(common)) ||
+        (nets(z) === nets(hot) && nets(a) === nets(common)),
+    );
+  const isHot = (nets: ReturnType<typeof pathNets>, node: number) =>
+    network.secondaries.some(({ hot }) => nets(node) === nets(hot));
+  const overcurrent = network.devices.flatMap(({ kind, branches }) =>
+    kind.protects ? [...kind.interrupts, kind.protects.element].flatMap((id) => branches.get(id) ?? []) : [],
+  );
+  const bare = pathNets(network, new Set(overcurrent));
+  const fused = new Map<string, boolean>();
+  for (const { key, ends } of loads) if (isFed(whole, ends)) fused.set(key, !isFed(bare, ends));
+  for (const { key, node } of terminals) if (isHot(whole, node)) fused.set(key, !isHot(bare, node));
+  for (const { device, kind, branches } of network.devices) {
+    if (kind.protects) continue;
+    for (const element of kind.interrupts) {
+      const branch = branches.get(element);
+      if (branch === undefined) continue;
+      const without = pathNets(network, new Set([branch]));
+      for (const { key, load, ends } of loads)
+        if (isFor(kind, load) && isFed(whole, ends) && !isFed(without, ends))
+          kept.set(key, (kept.get(key) ?? new Set()).add(device.id));
+    }
+  }
+  return { kept, fused };
+}
+
+/** Whether every load and hot terminal that was guarded is so still. */
+export function keepsGuards(before: Guarded, after: Guarded): boolean {
+  for (const [key, isFused] of before.fused) if (isFused && after.fused.get(key) === false) return false;
+  for (const [key, guards] of before.kept) {
+    if (!after.fused.has(key)) continue;
+    for (const guard of guards) if (!after.kept.get(key)?.has(guard)) return false;
+  }
+  return true;
+}

@@ -1,0 +1,127 @@
+/** What is proposed, on good circuits spoiled. That each is wired so and mended so is common practice in the trade. */
+import { NEW_WORLD, advance } from '../../behaviour';
+import type { Circuit } from '../../circuit';
+import { addLink, exchange, land, lift, removeDevice, setValue } from '../../circuit';
+import { compile } from '../../network';
+import {
+  TEMPLATES,
+  electricHeat,
+  furnaceAirConditioner,
+  heatPumpWithStrips,
+  parallelThermostats,
+  twoTransformerSplit,
+} from '../../systems';
+import { spoilsOf } from '../../testing/spoils';
+import { guardsOf, keepsGuards, prove, repairOf } from '..';
+import type { Finding } from '..';
+
+const good = furnaceAirConditioner('Repair');
+const pump = heatPumpWithStrips('Repair', { stages: 'two' });
+const set = setValue;
+const keyOf = ({ property, about }: Finding) => `${property} ${about}`;
+const dangersAndFaults = (circuit: Circuit) =>
+  prove(circuit)!.findings.filter(({ severity }) => severity !== 'caution');
+
+test.each<[string, Circuit, RegExp]>([
+  ['Y and W exchanged', exchange(good, ['statY', 'to'], ['statW', 'to']), /Exchange yellow .* and white/],
+  ['O/B reversed', set(pump, 'stat', 'settings', 'valve', 'B'), /O\/B is energised in: Cooling/],
+  [
+    'strips with no fan',
+    set(electricHeat('Repair'), 'stat', 'settings', 'fanWithHeat', 'unit'),
+    /Run by the thermostat/,
+  ],
+  ['C at one end only', lift(good, 'statC', 'to'), /Land blue of Thermostat cable on .* C/],
+  ['a joiner in between two transformers', twoTransformerSplit('Repair', 'in'), /RC–RH joiner: Out/],
+  ['a transformer too small', set(good, 'xfmr', 'params', 'va', 20), /Fit a \d+ VA transformer/],
+  ['a wrong tap', land(pump, 'leadPrimary', 'to', 'xfmr.P208'), /to its 240 V tap/],
+  ['a fuse of 30 A', set(good, 'fuse', 'params', 'rating', 30), /Fit a 3 A fuse/],
+  ['a fuse of 1 A', set(good, 'fuse', 'params', 'rating', 1), /Fit a 3 A fuse/],
+  [
+    'a bypassed float',
+    addLink(good, { id: 'strap', kind: 'jumper', joins: ['float.COM', 'float.NC'] }),
+    /Take the jumper off Pan float/,
+  ],
+  ['Y on the screw beside', land(good, 'statY', 'to', 'board.G'), /Move yellow .* to Furnace board Y/],
+])('of %s', (_what, circuit, words) => {
+  const { findings } = prove(circuit)!;
+  const repair = repairOf(circuit, findings[0]!, undefined, findings)!;
+  expect(repair.text).toMatch(words);
+  expect(dangersAndFaults(repair.circuit)).toEqual([]);
+});
+
+test('two changes are found where no single one serves', () => {
+  const twice = exchange(
+    exchange(good, ['statY', 'to'], ['statW', 'to']),
+    ['statR', 'from'],
+    ['statG', 'from'],
+  );
+  const { findings } = prove(twice)!;
+  const worst = findings.find(({ severity }) => severity !== 'caution')!;
+  const repair = repairOf(twice, worst, undefined, findings);
+  expect(repair === null || prove(repair.circuit)!.findings.every((one) => keyOf(one) !== keyOf(worst))).toBe(
+    true,
+  );
+});
+
+test('of what no change mends is none', () => {
+  const circuit = removeDevice(good, 'contactor');
+  const { findings } = prove(circuit)!;
+  const unanswered = findings.find(({ property, about }) => property === 'unanswered' && about === 'cool')!;
+  expect(repairOf(circuit, unanswered, undefined, findings)).toBeNull();
+});
+
+test('stops when it is no longer wanted', () => {
+  const circuit = exchange(good, ['statY', 'to'], ['statW', 'to']);
+  let told = 0;
+  expect(repairOf(circuit, prove(circuit)!.findings[0]!, () => ++told < 1)).toBeNull();
+  expect(told).toBe(1);
+});
+
+describe('never weakens a protection', () => {
+  test('the supply on a wrong tap is not mended by moving the fuse', () => {
+    const wrong = land(pump, 'leadPrimary', 'to', 'xfmr.P120');
+    const { findings } = prove(wrong)!;
+    const { circuit } = repairOf(wrong, findings[0]!, undefined, findings)!;
+    const short = { red: 'board.R', black: 'board.C', ohms: 0.05 };
+    const inputs = { controls: {}, conditions: { indoorC: 22, outdoorC: 20 } };
+    const settled = advance(compile(circuit, [], [short]), inputs, NEW_WORLD, 60);
+    expect(settled.world.states.fuse!.open).toBe(true);
+  });
+
+  test('parallel thermostats that disagree are not set to heat pump', () => {
+    const parallel = parallelThermostats('Repair');
+    const { findings } = prove(parallel)!;
+    const together = findings.find(({ property }) => property === 'disagree')!;
+    const repair = repairOf(parallel, together, undefined, findings);
+    expect(repair?.text ?? '').not.toMatch(/heat pump/i);
+  });
+
+  test('a way past the fuse, the door or the float is known as such', () => {
+    const guarded = guardsOf(compile(good));
+    const past = (circuit: Circuit) => keepsGuards(guarded, guardsOf(compile(circuit)));
+    expect(past(good)).toBe(true);
+    expect(past(land(good, 'leadFused', 'from', 'xfmr.R'))).toBe(false);
+    expect(past(land(good, 'yardY', 'from', 'board.Y'))).toBe(false);
+    expect(past(land(good, 'leadDoor', 'from', 'switch.LOAD'))).toBe(false);
+    // The fan may go past the float: it makes no water.
+    expect(past(land(good, 'statG', 'to', 'board.Y'))).toBe(true);
+  });
+});
+
+// One mistake in forty of every system; the whole of them is what `npm run bench:advice` goes through.
+test.each(TEMPLATES)('$id: mistakes are mended without adding any', ({ build }) => {
+  const ready = build('Repair');
+  const standing = new Set(prove(ready)!.findings.map(keyOf));
+  for (const spoiled of spoilsOf(ready).filter((_, i) => i % 40 === 7)) {
+    const { findings } = prove(spoiled.circuit)!;
+    const worst = findings.find((finding) => !standing.has(keyOf(finding)));
+    if (!worst) continue;
+    const repair = repairOf(spoiled.circuit, worst, undefined, findings);
+    const left =
+      repair &&
+      prove(repair.circuit)!
+        .findings.map(keyOf)
+        .filter((key) => !standing.has(key));
+    expect({ mistake: spoiled.text, left }).toEqual({ mistake: spoiled.text, left: [] });
+  }
+});

@@ -1,0 +1,214 @@
+/**
+ * Looks for the change that puts a finding right. What disagrees with the wiring's own marks is tried first;
+ * each candidate is judged in the state that shows the finding, then over every state of the proof. One that
+ * adds a violation, or takes a load past a guard, is never proposed.
+ */
+import type { Circuit } from '../../circuit';
+import { compile } from '../../network';
+import type { Case } from '../cases';
+import { casesOf } from '../cases';
+import { judgeStructure } from '../judge-structure';
+import type { PropertyId, Severity } from '../properties';
+import { propertyOf } from '../properties';
+import type { Finding, Progress, Shown } from '../prove';
+import { gather, keyOf, runCases } from '../prove';
+import type { Supplied } from '../supplied';
+import { runCase, supply } from '../supplied';
+import type { Candidate } from './candidate';
+import { candidatesFrom } from './candidate';
+import { draftsOf } from './drafts';
+import { guardsOf, keepsGuards } from './guards';
+
+export interface Repair {
+  /** What to do, in words. */
+  text: string;
+  circuit: Circuit;
+  /** Findings left once it is done. */
+  left: number;
+}
+
+/**
+ * How much is looked at, in states: for single changes, for pairs, and once a change serves, whether another
+ * serves better.
+ */
+const MOST_STATES = 1500;
+const MOST_STATES_IN_PAIRS = 600;
+const MOST_STATES_AFTER = 300;
+/** Compiling a candidate and letting it rest costs about as much as so many states. */
+const STATES_PER_CANDIDATE = 3;
+const MOST_FIRSTS = 6;
+const MOST_SECONDS = 12;
+
+const GRAVITY: Record<Severity, number> = { danger: 0, fault: 1, caution: 2 };
+
+/** States that show a danger and a fault; the work; states that show a caution. */
+type Weight = readonly [number, number, number, number];
+
+function weightOf(findings: readonly Finding[], work: number): Weight {
+  const states = (severity: Severity) =>
+    findings.reduce((sum, finding) => sum + (finding.severity === severity ? finding.states : 0), 0);
+  return [states('danger'), states('fault'), work, states('caution')];
+}
+
+/** What is left after a candidate. */
+interface Rest {
+  keys: ReadonlySet<string>;
+  weight: Weight;
+}
+
+const within = (one: ReadonlySet<string>, other: ReadonlySet<string>) =>
+  one.size < other.size && [...one].every((key) => other.has(key));
+
+/** Whether less is left; what leaves a part of what the other does is less, however many states show it. */
+function lighter(one: Rest, other: Rest): boolean {
+  if (within(one.keys, other.keys)) return true;
+  if (within(other.keys, one.keys)) return false;
+  const at = one.weight.findIndex((value, i) => value !== other.weight[i]);
+  return at >= 0 && one.weight[at]! < other.weight[at]!;
+}
+
+const restOf = (findings: readonly Finding[], work: number): Rest => ({
+  keys: new Set(findings.filter(({ severity }) => severity !== 'caution').map(keyOf)),
+  weight: weightOf(findings, work),
+});
+
+/** Properties that no single state shows. */
+const STRUCTURAL: ReadonlySet<PropertyId> = new Set([
+  'protected',
+  'rating',
+  'bypassed',
+  'foreign-common',
+  'crossed-hots',
+]);
+
+/** Keys violated in the state of a finding, and by the wiring itself where the finding is of that kind. */
+function keysIn(supplied: Supplied, { shownBy, property }: Finding): Set<string> {
+  const { violations, steady } = runCase(supplied, shownBy);
+  const structural = STRUCTURAL.has(property)
+    ? judgeStructure(supplied.network, supplied.rest.point, [steady.point.choice])
+    : [];
+  return new Set([...violations, ...structural].map(keyOf));
+}
+
+/** A proof that stops as soon as it shows something new that is as grave as what is repaired, or graver. */
+function proveBeside(circuit: Circuit, cases: readonly Case[], search: Search): Finding[] | null {
+  const { before, finding } = search;
+  const seen: Shown[] = [];
+  const finished = runCases(circuit, cases, (shown) => {
+    seen.push(...shown);
+    search.left--;
+    return shown.every(
+      ({ violation }) =>
+        before.has(keyOf(violation)) ||
+        GRAVITY[propertyOf(violation.property).severity] > GRAVITY[finding.severity],
+    );
+  });
+  return finished ? gather(seen) : null;
+}
+
+interface Search {
+  circuit: Circuit;
+  finding: Finding;
+  /** What the circuit violates as it is. */
+  findings: readonly Finding[];
+  before: ReadonlySet<string>;
+  progress: Progress;
+  /** States that may still be looked at. */
+  left: number;
+  tried: number;
+  best: (Repair & { rest: Rest }) | null;
+  /** Nothing better can be expected. */
+  done: boolean;
+  stopped: boolean;
+}
+
+/** Tries candidates in order; those that mend the state are proven whole. */
+function tryAll(search: Search, candidates: readonly Candidate[], text: (own: string) => string): void {
+  const { circuit, finding, findings } = search;
+  const guarded = guardsOf(compile(circuit));
+  const key = keyOf(finding);
+  const shownFirst = findings.map(({ shownBy }) => shownBy);
+  for (const candidate of candidates) {
+    if (search.left <= 0 || search.done) break;
+    search.tried++;
+    search.left -= STATES_PER_CANDIDATE;
+    if (!search.progress(search.tried, candidates.length)) {
+      search.stopped = true;
+      break;
+    }
+    const supplied = supply(candidate.circuit, finding.shownBy.mains);
+    if (finding.property !== 'never' && keysIn(supplied, finding).has(key)) continue;
+    if (!keepsGuards(guarded, guardsOf(supplied.network))) continue;
+    const cases = casesOf(candidate.circuit);
+    const found = proveBeside(candidate.circuit, failingFirst(cases, shownFirst), search);
+    if (!found || found.some((one) => keyOf(one) === key)) continue;
+    const rest = restOf(found, candidate.work);
+    if (!lighter(rest, search.best?.rest ?? restOf(findings, 0))) continue;
+    search.best = { text: text(candidate.text), circuit: candidate.circuit, left: found.length, rest };
+    search.done = found.length === 0;
+    search.left = Math.min(search.left, MOST_STATES_AFTER);
+  }
+}
+
+const sameState = (one: Case, other: Case) =>
+  one.asked.id === other.asked.id && one.mains === other.mains && one.trip?.device === other.trip?.device;
+
+/** The states that showed something, before the others. */
+function failingFirst(cases: readonly Case[], shown: readonly Case[]): Case[] {
+  const failing = (subject: Case) => shown.some((one) => sameState(one, subject));
+  return [...cases.filter(failing), ...cases.filter((subject) => !failing(subject))];
+}
+
+/** Two changes, where no single one serves: the first must gain by the wiring's marks, the second mend the state. */
+function tryPairs(search: Search, singles: readonly Candidate[]): void {
+  for (const first of singles.filter(({ gain }) => gain > 0).slice(0, MOST_FIRSTS)) {
+    const seconds = candidatesFrom(first.circuit, draftsOf(first.circuit))
+      .slice(0, MOST_SECONDS)
+      .map((second) => ({ ...second, work: first.work + second.work }));
+    tryAll(search, seconds, (own) => `${first.text}; then ${own.charAt(0).toLowerCase()}${own.slice(1)}.`);
+    if (search.best || search.stopped) return;
+  }
+}
+
+/** Everything a circuit violates, with the states that show it. */
+function findingsOf(circuit: Circuit): Finding[] {
+  const seen: Shown[] = [];
+  runCases(circuit, casesOf(circuit), (shown) => seen.push(...shown) > -1);
+  return gather(seen);
+}
+
+/**
+ * The change that puts a finding right and leaves the least else to be found, weighed by the states that show
+ * it: dangers, then faults, then work, then cautions. `null` when none does without adding a violation or
+ * weakening a protection, or when `progress` answered `false`.
+ *
+ * @param findings - what the circuit's proof found, if it is known.
+ */
+export function repairOf(
+  circuit: Circuit,
+  finding: Finding,
+  progress: Progress = () => true,
+  findings: readonly Finding[] = findingsOf(circuit),
+): Repair | null {
+  const search: Search = {
+    circuit,
+    finding,
+    findings,
+    before: new Set(findings.map(keyOf)),
+    progress,
+    left: MOST_STATES,
+    tried: 0,
+    best: null,
+    done: false,
+    stopped: false,
+  };
+  const singles = candidatesFrom(circuit, draftsOf(circuit));
+  tryAll(search, singles, (own) => `${own}.`);
+  if (!search.best && !search.stopped) {
+    search.left = MOST_STATES_IN_PAIRS;
+    tryPairs(search, singles);
+  }
+  if (!search.best || search.stopped) return null;
+  const { text, circuit: changed, left } = search.best;
+  return { text, circuit: changed, left };
+}

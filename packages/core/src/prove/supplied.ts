@@ -1,0 +1,147 @@
+/** A circuit at one supply, at rest, ready to be put through the cases of a proof. */
+import type { Inputs, Settled, World } from '../behaviour';
+import { NEW_WORLD, advance, advanceUntil, untilSteady } from '../behaviour';
+import type { Circuit } from '../circuit';
+import type { Choice, Network, Point, Solver } from '../network';
+import { compile, makeSolver, phasor } from '../network';
+import type { Asked, Case, Until } from './cases';
+import { asksOf, inputsOf, occasionActive, powerOff } from './cases';
+import { judgePurge, judgeState, litBurner } from './judge';
+import type { Look, Pulls, Violation } from './look';
+import { lookAt } from './look';
+
+/** A circuit at rest long enough for every compressor to have rested, seconds. */
+const REST_S = 420;
+/** A call is watched until nothing is counting any more, and not longer than this. */
+export const LONGEST_S = 1200;
+/** Long enough after a call for relays, not for purges to end. */
+const AFTER_S = 1;
+/** How long the power is away when it fails in mid-call, seconds. */
+const POWER_OFF_S = 5;
+/** Longer than a defrost can be away, seconds. */
+const OCCASION_S = 12_000;
+
+export interface Supplied {
+  network: Network;
+  solver: Solver;
+  /** The state with no call, and the circuit rested in it. */
+  off: Asked;
+  rest: Settled;
+  /** Branches that are coils, with the index of the position in which they are out. */
+  coils: readonly { branch: number; inrush: number }[];
+  /** Where each set of inputs leads from rest, by inputs: several cases begin with the same. */
+  held: Map<string, Settled>;
+}
+
+export const atMains = (circuit: Circuit, share: number): Circuit => ({
+  ...circuit,
+  mains: { ...circuit.mains, volts: circuit.mains.volts * share },
+});
+
+/** Compiles a circuit at a share of its mains, its conductors at so many °C, and lets it rest. */
+export function supply(circuit: Circuit, mains: number, copperC?: number): Supplied {
+  const network = compile(atMains(circuit, mains), [], [], copperC);
+  const solver = makeSolver(network);
+  const off = asksOf(circuit)[0]!;
+  return {
+    network,
+    solver,
+    off,
+    rest: advance(network, off.inputs, NEW_WORLD, REST_S, solver),
+    coils: network.branches.flatMap(({ positions }, branch) => {
+      const inrush = positions.indexOf('inrush');
+      return inrush < 0 ? [] : [{ branch, inrush }];
+    }),
+    held: new Map(),
+  };
+}
+
+function heldAt(supplied: Supplied, inputs: Inputs, from: World): Settled {
+  const { network, solver, held, rest } = supplied;
+  if (from !== rest.world) return untilSteady(network, inputs, from, LONGEST_S, solver);
+  const key = JSON.stringify(inputs);
+  const known = held.get(key);
+  if (known) return known;
+  const settled = untilSteady(network, inputs, from, LONGEST_S, solver);
+  held.set(key, settled);
+  return settled;
+}
+
+/** The world a case begins from: rest, and whatever comes before it. */
+function begin(supplied: Supplied, { asked, trip }: Case): World {
+  const { network, solver } = supplied;
+  let { world } = supplied.rest;
+  let last = supplied.off.inputs;
+  for (const before of asked.before ?? []) {
+    if (before.type === 'hold') last = inputsOf({ asked: { ...asked, inputs: before.inputs }, trip });
+    world =
+      before.type === 'hold'
+        ? heldAt(supplied, last, world).world
+        : advance(network, powerOff(network.circuit, last), world, POWER_OFF_S, solver).world;
+  }
+  return world;
+}
+
+/** Lets time pass until an occasion has begun, or come and gone. */
+function whenPassed(
+  { network, solver }: Supplied,
+  inputs: Inputs,
+  world: World,
+  { device, phase }: Until,
+): Settled {
+  const active = ({ states }: World) => occasionActive(network.circuit, device, states[device]!);
+  const begun = advanceUntil(network, inputs, world, active, OCCASION_S, solver);
+  if (phase === 'begun') return begun;
+  const ended = advanceUntil(network, inputs, begun.world, (now) => !active(now), OCCASION_S, solver);
+  return ended;
+}
+
+const voltsAcross = (point: Point, branch: number): number => {
+  const [a, z] = point.network.branches[branch]!.nodes as [number, number];
+  const { re, im } = phasor(point, a, z);
+  return Math.hypot(re, im);
+};
+
+export interface Ran {
+  steady: Settled;
+  /** Every choice of positions on the way there, in order. */
+  passed: readonly Choice[];
+  look: Look;
+  violations: Violation[];
+}
+
+/** One case by itself, until it is steady; and what it violates. */
+export function runCase(supplied: Supplied, subject: Case): Ran {
+  const { network, solver, coils } = supplied;
+  const inputs = inputsOf(subject);
+  const from = begin(supplied, subject);
+  const pulls = new Map<number, number>();
+  const passed: Choice[] = [];
+  const watch = (point: Point) => {
+    passed.push(point.choice);
+    for (const { branch, inrush } of coils)
+      if (point.choice[branch] === inrush)
+        pulls.set(branch, Math.max(pulls.get(branch) ?? 0, voltsAcross(point, branch)));
+  };
+  const { until } = subject.asked;
+  const steady = until
+    ? whenPassed(supplied, inputs, from, until)
+    : untilSteady(network, inputs, from, LONGEST_S, solver, watch);
+  return { steady, passed, ...judged(supplied, subject, steady, pulls) };
+}
+
+function judged(
+  { network, solver, off }: Supplied,
+  subject: Case,
+  steady: Settled,
+  pulls: Pulls,
+): Pick<Ran, 'look' | 'violations'> {
+  const look = lookAt(network, subject, steady, pulls);
+  const violations = judgeState(look);
+  const burner = subject.trip ? undefined : litBurner(look);
+  if (burner && subject.asked.calls.includes('heat')) {
+    const after = advance(network, off.inputs, steady.world, AFTER_S, solver);
+    violations.push(...judgePurge(network, burner, after));
+  }
+  return { look, violations };
+}
