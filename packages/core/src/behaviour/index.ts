@@ -2,6 +2,7 @@
 export * from './advance';
 export * from './contacts';
 export * from './loads';
+export * from './primary';
 export { runningOn } from './running-on';
 export * from './script';
 export * from './sequence';

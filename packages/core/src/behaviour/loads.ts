@@ -11,6 +11,8 @@ export interface LoadReading extends Omit<Load, 'serves' | 'title'> {
   title: string;
   /** What it does now: a heat pump's loads heat or cool as the reversing valve stands. */
   serves: Call | 'valve';
+  /** It heats or cools as the reversing valve stands. */
+  reversible: boolean;
   branch: number;
   volts: number;
   amps: number;
@@ -59,6 +61,7 @@ export function readLoads(network: Network, { point, world }: { point: Point; wo
         ...load,
         title: titleOf(device.id, load),
         serves,
+        reversible: load.serves === 'pump',
         device: device.id,
         branch,
         volts,

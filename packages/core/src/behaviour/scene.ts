@@ -1,8 +1,6 @@
 /** A settled circuit as the status line looks at it, and the words it is told in. */
-import { pointName } from '../circuit';
 import type { Call, Face } from '../devices';
 import type { Network } from '../network';
-import { loadPath } from '../network';
 import type { LoadReading, TransformerReading } from './loads';
 import { momentOf } from './moment';
 import type { Inputs, Settled } from './settle';
@@ -42,22 +40,4 @@ export function thermostatsOf(scene: Scene) {
     const moment = momentOf(installed, scene.inputs, scene.settled.world.now);
     return [{ installed, id: device.id, label: device.label, state, moment, asks: kind.asks(state, moment) }];
   });
-}
-
-/** The first open contact on the way to a load and back, named for a person. */
-export function whereItStops(scene: Scene, branch: number): string | null {
-  const { network, settled } = scene;
-  const way = loadPath(network, settled.point.choice, branch);
-  if (!way) return 'no wiring leads there and back';
-  const open = way.steps.find((step) => !step.closed);
-  if (!open) return null;
-  const { origin } = network.branches[open.branch]!;
-  if (origin.type === 'conductor')
-    return `the conductor at ${pointName(network.circuit, network.nodes[open.from]!)} is broken`;
-  if (origin.type !== 'device') return 'the way is open';
-  const face = scene.faces.get(origin.device);
-  const label = labelOf(scene, origin.device);
-  return face && face.tone !== 'ok'
-    ? `stopped at ${label} (${face.text})`
-    : `${label} is open at ${origin.element}`;
 }

@@ -1,4 +1,5 @@
 /** The circuit document: types, schema, reading and editing. */
+export * from './disagreements';
 export * from './edit';
 export * from './find';
 export * from './parse';

@@ -22,6 +22,14 @@ const MARKS_FOR: Record<Call | 'pump' | 'valve', readonly string[]> = {
   valve: ['O', 'B', 'O/B', 'OB'],
 };
 
+/** Back-up heat lands on whichever heating terminal the equipment has; so does what defrost asks for. */
+const LANDS_ON: Readonly<Record<string, readonly string[]>> = {
+  AUX: ['W', 'W1', 'W2'],
+  D: ['W', 'W1', 'W2', 'AUX'],
+};
+
+const spelledOut = (mark: string): string[] => [mark, ...mark.split('/'), ...(LANDS_ON[mark] ?? [])];
+
 /** Functions the designations of a device give by themselves. */
 function ownFunctions(device: Device, mains: Circuit['mains']): Map<string, TerminalFunctions> {
   const kind = kindOf(device.kind);
@@ -34,7 +42,7 @@ function ownFunctions(device: Device, mains: Circuit['mains']): Map<string, Term
     if (role === 'hot') found.set(mark, new Set(['hot']));
     else if (role === 'common') found.set(mark, new Set(['common']));
     else if (role === 'call' && marks.length > 0)
-      found.set(mark, new Set([mark, ...aliases].flatMap((name) => [name, ...name.split('/')])));
+      found.set(mark, new Set([mark, ...aliases].flatMap(spelledOut)));
   }
   const elements = kind.elements(context);
   for (const { element, serves } of kind.loads(context)) {

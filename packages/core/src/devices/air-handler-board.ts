@@ -95,6 +95,7 @@ export const airHandlerBoard = defineDevice({
     { id: 'strip-1', title: 'First strip bank', element: 'strip-1', nature: 'strip', serves: 'heat' },
     { id: 'strip-2', title: 'Second strip bank', element: 'strip-2', nature: 'strip', serves: 'heat' },
   ],
+  interrupts: ['limit'],
   actuatedBy: {
     'blower-relay': [
       ['input-G', 'logic'],

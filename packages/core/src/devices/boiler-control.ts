@@ -95,6 +95,7 @@ export const boilerControl = defineDevice({
     { id: 'circulator', title: 'Circulator', element: 'circulator', nature: 'motor', serves: 'heat' },
     { id: 'burner', title: 'Burner', element: 'burner', nature: 'flame', serves: 'heat' },
   ],
+  interrupts: ['limit'],
   actuatedBy: { 'circulator-relay': [['relay']] },
   // The little transformer of a boiler's control is of the kind that limits itself, common practice.
   protects: ownProtection,

@@ -162,6 +162,7 @@ export const furnaceBoard = defineDevice({
     },
     ...burnerLoads('W', params.stages === 'two'),
   ],
+  interrupts: ['limit'],
   actuatedBy: {
     ...burnerActuation('W'),
     'heat-relay': [['input-W', 'logic']],

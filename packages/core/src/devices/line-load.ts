@@ -41,6 +41,7 @@ export const lineLoad = defineDevice({
   loads: ({ params: { serves, type } }) => [
     { id: 'load', element: 'load', nature: type === 'strips' ? 'strip' : 'motor', serves },
   ],
+  interrupts: ['limit'],
   initial: { on: false as boolean },
   positions: (_, { controls }) => ({ limit: controls.limit === 'closed' ? 'closed' : 'open' }),
   next: (_, senses, { params }) => ({ on: senses.volts('#limit', '2') >= WORKS_FROM * params.volts }),

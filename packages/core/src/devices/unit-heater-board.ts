@@ -63,6 +63,7 @@ export const unitHeaterBoard = defineDevice({
     { id: 'fan', title: 'Heater fan', element: 'fan', nature: 'motor', serves: 'fan' },
     ...burnerLoads('W1', params.stages === 'two'),
   ],
+  interrupts: ['limit'],
   actuatedBy: {
     ...burnerActuation('W1'),
     'fan-relay': [

@@ -5,7 +5,7 @@ export type { Bridge, Fault } from './faults';
 export * from './measure';
 export { galvanicLine, joinedBy, passing, pathNets, survey } from './nets';
 export type { Standing, Survey } from './nets';
-export { loadPath, polesOf } from './path';
+export { loadPath, polesOf, supplyPath } from './path';
 export type { LoadPath, Step } from './path';
 export * from './solve';
 export * from './update';

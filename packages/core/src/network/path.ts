@@ -142,7 +142,33 @@ export interface LoadPath {
 export function loadPath(network: Network, choice: Choice, load: number): LoadPath | null {
   const ends = network.branches[load]!.nodes as [number, number];
   if (ends.some((node) => node < 0)) return null;
-  const [fromA, fromZ] = ends.map((node) => waysFrom(network, choice, node, load)) as [Ways, Ways];
+  const best = bestSupply(network, choice, ends, load);
+  if (best === null) return null;
+  const closed = admittanceOf(network.branches[load]!, choice[load]!, 'dc').re > 0;
+  return {
+    steps: [
+      ...backwards(stepsTo(best.feed, best.hot)),
+      { branch: load, from: best.enter, to: best.leave, closed },
+      ...stepsTo(best.back, best.common),
+    ],
+    load,
+    hot: best.hot,
+    common: best.common,
+  };
+}
+
+/**
+ * The way from one pole of a supply to the other over two terminals and whatever lies between them: steps to the
+ * first terminal, and from the second. `null` when no wiring leads there.
+ */
+export function supplyPath(network: Network, choice: Choice, ends: readonly [number, number]): Step[] | null {
+  const best = bestSupply(network, choice, ends, -1);
+  return best && [...backwards(stepsTo(best.feed, best.hot)), ...stepsTo(best.back, best.common)];
+}
+
+/** The cheapest pair of poles for two ends, and the ways to them. */
+function bestSupply(network: Network, choice: Choice, ends: readonly [number, number], avoid: number) {
+  const [fromA, fromZ] = ends.map((node) => waysFrom(network, choice, node, avoid)) as [Ways, Ways];
   const candidates = polesOf(network).flatMap(([hot, common]) =>
     (
       [
@@ -164,16 +190,5 @@ export function loadPath(network: Network, choice: Choice, load: number): LoadPa
     null,
   );
   // A way through another load is no way.
-  if (best === null || best.cost >= LOAD_COST) return null;
-  const closed = admittanceOf(network.branches[load]!, choice[load]!, 'dc').re > 0;
-  return {
-    steps: [
-      ...backwards(stepsTo(best.feed, best.hot)),
-      { branch: load, from: best.enter, to: best.leave, closed },
-      ...stepsTo(best.back, best.common),
-    ],
-    load,
-    hot: best.hot,
-    common: best.common,
-  };
+  return best === null || best.cost >= LOAD_COST ? null : best;
 }

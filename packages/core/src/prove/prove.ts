@@ -65,18 +65,16 @@ class Coverage {
   private readonly ran = new Set<string>();
 
   /** A reversible load has to run both ways; an igniter only ever runs between two states. */
-  private static ways({ device, id, nature }: LoadReading, turns: boolean, isPump: boolean): string[] {
+  private static ways({ device, id, nature, reversible }: LoadReading, turns: boolean): string[] {
     if (nature === 'igniter') return [];
-    const ways = isPump && turns ? ['cool', 'heat'] : [''];
+    const ways = reversible && turns ? ['cool', 'heat'] : [''];
     return ways.map((way) => `${device}/${id}/${way}`);
   }
 
   add({ network }: Supplied, loads: readonly LoadReading[]): void {
     const turns = network.devices.some(({ kind }) => kind.turns);
     for (const load of loads) {
-      const { kind, context } = network.devices.find(({ device }) => device.id === load.device)!;
-      const isPump = kind.loads(context).find(({ id }) => id === load.id)!.serves === 'pump';
-      for (const way of Coverage.ways(load, turns, isPump)) {
+      for (const way of Coverage.ways(load, turns)) {
         this.all.set(way, load);
         if (load.energised && (way.endsWith('/') || way.endsWith(`/${load.serves}`))) this.ran.add(way);
       }

@@ -50,6 +50,10 @@ function weightOf(findings: readonly Finding[], work: number): Weight {
   return [states('danger'), states('fault'), work, states('caution')];
 }
 
+/** Whether more states show a danger, or as many a danger and more a fault. */
+const heavier = (one: Weight, other: Weight) =>
+  one[0] > other[0] || (one[0] === other[0] && one[1] > other[1]);
+
 /** What is left after a candidate. */
 interface Rest {
   keys: ReadonlySet<string>;
@@ -143,7 +147,8 @@ function tryAll(search: Search, candidates: readonly Candidate[], text: (own: st
     const found = proveBeside(candidate.circuit, failingFirst(cases, shownFirst), search);
     if (!found || found.some((one) => keyOf(one) === key)) continue;
     const rest = restOf(found, candidate.work);
-    if (!lighter(rest, search.best?.rest ?? restOf(findings, 0))) continue;
+    if (search.best ? !lighter(rest, search.best.rest) : heavier(rest.weight, weightOf(findings, 0)))
+      continue;
     search.best = { text: text(candidate.text), circuit: candidate.circuit, left: found.length, rest };
     search.done = found.length === 0;
     search.left = Math.min(search.left, MOST_STATES_AFTER);

@@ -1,0 +1,41 @@
+/** How a transformer's primary is fed: the tap in use, what it is meant for, and what it has. */
+import { landedOn } from '../circuit';
+import type { Network, Point } from '../network';
+import { voltsBetween } from '../network';
+
+export interface PrimaryTap {
+  mark: string;
+  /** Volts the tap is meant for, and volts applied to it. */
+  nominal: number;
+  volts: number;
+}
+
+const TAP_MARK = /^P(\d+)$/;
+
+/** Taps a transformer has, by mark and nominal volts. */
+export function tapsOf(network: Network, device: string): { mark: string; nominal: number }[] {
+  const installed = network.devices.find((entry) => entry.device.id === device)!;
+  return installed.kind
+    .designations(installed.context.params)
+    .flatMap(({ mark }) => (TAP_MARK.test(mark) ? [{ mark, nominal: Number(TAP_MARK.exec(mark)![1]) }] : []));
+}
+
+/** The tap a transformer is fed on; `null` when none is wired, or it has none. */
+export function primaryTap(network: Network, point: Point, device: string): PrimaryTap | null {
+  const { circuit } = network;
+  const wired = tapsOf(network, device).find(
+    ({ mark }) =>
+      landedOn(circuit, `${device}.${mark}`).length > 0 ||
+      circuit.links.some(({ joins }) => joins.includes(`${device}.${mark}`)),
+  );
+  return wired ? { ...wired, volts: voltsBetween(point, `${device}.${wired.mark}`, `${device}.PC`) } : null;
+}
+
+/** Shares of its nominal volts between which a tap is the right one: half way to the next, from memory. */
+const FITS = { low: 0.88, high: 1.13 } as const;
+
+/** Whether a supply that is there does not fit the tap it is on. */
+export function isWrongTap({ volts, nominal }: PrimaryTap): boolean {
+  const share = volts / nominal;
+  return share > 0.2 && (share < FITS.low || share > FITS.high);
+}

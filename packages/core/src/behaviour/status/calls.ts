@@ -1,0 +1,165 @@
+/** What calls bring and do not bring: loads that run wrongly, loads that stay off, thermostats that are blank. */
+import type { Call } from '../../devices';
+import type { LoadReading } from '../loads';
+import { runningOn } from '../running-on';
+import { CALL_NAMES, capital, inSentence, listed, thermostatsOf } from '../scene';
+import type { Cause } from '../trace';
+import { causeOfDeadHot, causeOfMissing, causeOfRunning, gravest, tell } from '../trace';
+import type { Sight, Status } from './status';
+import { faultBy } from './status';
+
+const namesOf = (loads: readonly LoadReading[]) => listed(loads.map(({ title }) => inSentence(title)));
+
+/** Heating and cooling at once: two thermostats of different minds. */
+export function together({ scene, active }: Sight): Status | null {
+  if (!active.has('heat') || !active.has('cool')) return null;
+  const on = (serves: Call) => scene.loads.some((load) => load.serves === serves && load.energised);
+  if (!on('heat') || !on('cool')) return null;
+  return {
+    tone: 'fault',
+    text: 'Heating and cooling run together',
+    next: 'Thermostats in parallel must be in the same mode. Set them alike and label them.',
+  };
+}
+
+/** Reversing valves that are not as they are called, or are though nobody calls. */
+function valveCause({ scene, trace }: Sight): Cause {
+  const valves = scene.loads.filter(({ serves }) => serves === 'valve');
+  return gravest(
+    valves.map(({ branch, energised }) =>
+      energised ? causeOfRunning(trace, branch) : causeOfMissing(trace, branch),
+    ),
+  );
+}
+
+/** Why loads run that should not: what feeds them, or a valve that stands the wrong way. */
+function wrongCause(sight: Sight, wrong: readonly LoadReading[]): Cause {
+  const fed = gravest(wrong.map(({ branch }) => causeOfRunning(sight.trace, branch)));
+  if (fed.type !== 'unasked' && fed.type !== 'set-up') return fed;
+  const valve = valveCause(sight);
+  return valve.type === 'unasked' || valve.type === 'waiting' ? fed : valve;
+}
+
+export function crossed(sight: Sight): Status | null {
+  const { scene, active } = sight;
+  const runsOn = runningOn(scene.network, scene.inputs, scene.settled);
+  for (const [asked, other] of [
+    ['cool', 'heat'],
+    ['heat', 'cool'],
+  ] as const) {
+    if (active.has(other)) continue;
+    const wrong = scene.loads.filter((load) => load.serves === other && load.energised && !runsOn(load));
+    if (wrong.length === 0) continue;
+    const text = active.has(asked)
+      ? `${CALL_NAMES[asked]} called, but ${CALL_NAMES[other].toLowerCase()} runs (${namesOf(wrong)})`
+      : `${capital(namesOf(wrong))} on without a call`;
+    return faultBy(sight, text, wrongCause(sight, wrong));
+  }
+  return null;
+}
+
+/** A fan that nobody asks for. */
+export function idleFan(sight: Sight): Status | null {
+  const { scene, active } = sight;
+  if (active.size > 0) return null;
+  const runsOn = runningOn(scene.network, scene.inputs, scene.settled);
+  const wrong = scene.loads.filter((load) => load.serves === 'fan' && load.energised && !runsOn(load));
+  if (wrong.length === 0) return null;
+  return faultBy(sight, `${capital(namesOf(wrong))} on without a call`, wrongCause(sight, wrong));
+}
+
+/** A thermostat with nothing on its screen says why by itself. */
+export function blank(sight: Sight): Status | null {
+  const { scene, trace } = sight;
+  for (const { installed, label, state } of thermostatsOf(scene)) {
+    if (state.powered) continue;
+    const supplies = [...installed.branches].flatMap(([id, branch]) =>
+      id === 'supply' || id.startsWith('steal-') ? [branch] : [],
+    );
+    const hot = scene.network.branches[supplies[0] ?? -1]?.nodes[0];
+    const cause = gravest([
+      ...supplies.map((branch) => causeOfMissing(trace, branch)),
+      ...(hot === undefined ? [] : [causeOfDeadHot(trace, hot)]),
+    ]);
+    if (cause.type !== 'unasked' && cause.type !== 'waiting')
+      return faultBy(sight, `${label} is blank`, cause);
+    return {
+      tone: 'fault',
+      text: `${label} is blank: no good batteries, and no C to live on`,
+      next: 'Fit fresh batteries, or bring it a C.',
+      parts: [installed.device.id],
+    };
+  }
+  return null;
+}
+
+interface Missing {
+  call: Call;
+  load: LoadReading;
+  cause: Cause;
+}
+
+/** Loads of what is called that are off, with why; what nobody asked for left out. */
+function missingLoads({ scene, trace, active }: Sight): Missing[] {
+  const isFan = ({ serves, nature }: LoadReading) => serves === 'fan' && nature === 'motor';
+  const moves = scene.loads.some((load) => isFan(load) && load.energised);
+  return scene.loads.flatMap((load): Missing[] => {
+    if (load.energised || load.nature === 'igniter') return [];
+    const called = ([...active] as Call[]).find(
+      (call) => load.serves === call || (call !== 'fan' && (load.reversible || (isFan(load) && !moves))),
+    );
+    const call = called ?? (load.serves === 'valve' && active.size > 0 ? [...active][0] : undefined);
+    if (call === undefined) return [];
+    const cause = causeOfMissing(trace, load.branch);
+    return cause.type === 'unasked' ? [] : [{ call, load, cause }];
+  });
+}
+
+const ORDER: readonly Cause['type'][] = [
+  'wiring',
+  'broken',
+  'touching',
+  'stuck',
+  'shorted',
+  'inside',
+  'dead',
+  'opened',
+  'weak',
+];
+
+/** A stage, compressor, valve or fan that the call should bring and does not. */
+export function missing(sight: Sight): Status | null {
+  const { scene } = sight;
+  const found = missingLoads(sight);
+  for (const type of ORDER) {
+    const first = found.find(({ cause }) => cause.type === type);
+    if (!first) continue;
+    const { call, load, cause } = first;
+    const runs = scene.loads.some(({ serves, energised }) => serves === call && energised);
+    if (!runs) return faultBy(sight, `${CALL_NAMES[call]} called`, cause);
+    return faultBy(sight, `${CALL_NAMES[call]} called, ${inSentence(load.title)} stays off`, cause);
+  }
+  return null;
+}
+
+/** A call that nothing answers, and nothing explains. */
+export function unanswered(sight: Sight): Status | null {
+  const { scene, active } = sight;
+  for (const serves of ['cool', 'heat', 'fan'] as const) {
+    if (!active.has(serves)) continue;
+    const wanted = scene.loads.filter((load) => load.serves === serves);
+    if (wanted.some(({ energised }) => energised)) continue;
+    if (wanted.length === 0) {
+      if (serves === 'fan') continue;
+      return {
+        tone: 'caution',
+        text: `${CALL_NAMES[serves]} called, but nothing here ${serves === 'cool' ? 'cools' : 'heats'}`,
+        next: 'Check the thermostat’s set-up against what the unit can do.',
+      };
+    }
+    const cause = causeOfMissing(sight.trace, wanted[0]!.branch);
+    const { text, next } = tell(scene.network, scene.faces, cause);
+    return { tone: 'fault', text: `${CALL_NAMES[serves]} called: ${text}`, next };
+  }
+  return null;
+}

@@ -1,0 +1,58 @@
+/** The one line that says what the circuit is doing and what to do next, worked out from the model. */
+import type { Face } from '../../devices';
+import type { Network } from '../../network';
+import { readLoads, readTransformers } from '../loads';
+import type { Scene, ShowCelsius } from '../scene';
+import { thermostatsOf } from '../scene';
+import type { Inputs, Settled } from '../settle';
+import { traceOf } from '../trace';
+import { blank, crossed, idleFan, missing, together, unanswered } from './calls';
+import { idle, running, tripped, waiting } from './rest';
+import type { Sight, Status } from './status';
+import { burning, chattering, opened, overloaded, wrongTap } from './supply';
+
+export type { Status } from './status';
+
+/** In the order in which they are worth saying: the gravest finding wins. */
+const ORDER: readonly ((sight: Sight) => Status | null)[] = [
+  chattering,
+  opened,
+  burning,
+  wrongTap,
+  blank,
+  together,
+  crossed,
+  idleFan,
+  missing,
+  waiting,
+  unanswered,
+  overloaded,
+  tripped,
+  running,
+];
+
+/** Works out the status line of a settled circuit. */
+export function statusOf(
+  network: Network,
+  inputs: Inputs,
+  settled: Settled,
+  faces: ReadonlyMap<string, Face>,
+  showCelsius: ShowCelsius,
+): Status {
+  const scene: Scene = {
+    network,
+    inputs,
+    settled,
+    faces,
+    showCelsius,
+    loads: readLoads(network, settled),
+    transformers: readTransformers(network, settled.point),
+  };
+  const active = new Set(thermostatsOf(scene).flatMap(({ asks }) => asks));
+  const sight: Sight = { scene, trace: traceOf(network, inputs, settled), active };
+  for (const part of ORDER) {
+    const status = part(sight);
+    if (status) return status;
+  }
+  return idle(sight);
+}

@@ -1,0 +1,81 @@
+/** Why a load is not as it should be: codes with the parts they name, told in words elsewhere. */
+import type { Disagreement } from '../../circuit';
+
+export type Cause =
+  /** No call is made that would bring it. */
+  | { type: 'unasked' }
+  /** A device on its way is counting. */
+  | { type: 'waiting'; device: string }
+  /** A safety, switch or fuse on its way is open. */
+  | { type: 'opened'; device: string }
+  /** The wiring disagrees with its marks where its current should pass. */
+  | { type: 'wiring'; disagreement: Disagreement }
+  /** A conductor is broken. */
+  | { type: 'broken'; conductor: string }
+  /** A contact inside a device does not do what everything that moves it asks. */
+  | { type: 'inside'; device: string; element: string }
+  /** It has its volts and takes no current. */
+  | { type: 'dead'; device: string; element: string }
+  /** Volts are lost on the way, or the supply has too few. */
+  | { type: 'weak'; device: string; volts: number }
+  /** Something is fed although its contact is open, or feeds what it should not. */
+  | { type: 'stuck'; device: string; element: string }
+  /** It takes many times its own current. */
+  | { type: 'shorted'; device: string; element: string }
+  /** Two conductors of a cable touch. */
+  | { type: 'touching'; conductors: readonly string[] }
+  /** A thermostat asks for it as it is set up. */
+  | { type: 'set-up'; device: string }
+  /** No wiring leads there. */
+  | { type: 'unwired' };
+
+/** Parts a sentence names: devices, conductors and links, by id. */
+export function partsOf(cause: Cause): string[] {
+  switch (cause.type) {
+    case 'wiring':
+      return partsOfDisagreement(cause.disagreement);
+    case 'broken':
+      return [cause.conductor];
+    case 'touching':
+      return [...cause.conductors];
+    case 'unasked':
+    case 'unwired':
+      return [];
+    default:
+      return [cause.device];
+  }
+}
+
+export function partsOfDisagreement(disagreement: Disagreement): string[] {
+  switch (disagreement.type) {
+    case 'link':
+      return [disagreement.link.id];
+    case 'empty':
+      return [disagreement.terminal];
+    default:
+      return [disagreement.conductor.id];
+  }
+}
+
+/** What is worth saying before what: a fault, then what is open, then a wait, then nothing. */
+const WEIGHT: Record<Cause['type'], number> = {
+  wiring: 0,
+  broken: 0,
+  touching: 0,
+  stuck: 1,
+  shorted: 1,
+  inside: 1,
+  dead: 1,
+  opened: 2,
+  weak: 3,
+  waiting: 4,
+  unwired: 5,
+  'set-up': 6,
+  unasked: 7,
+};
+
+/** Of several causes the one to say. */
+export const gravest = (causes: readonly Cause[]): Cause =>
+  causes.reduce<Cause>((worst, one) => (WEIGHT[one.type] < WEIGHT[worst.type] ? one : worst), {
+    type: 'unasked',
+  });

@@ -1,0 +1,90 @@
+/** Why a load runs that should not: what feeds it is followed back to the contact or conductor that should not pass. */
+import { loadPath, passing } from '../../network';
+import type { Cause } from './cause';
+import { gravest } from './cause';
+import type { Trace } from './missing';
+import { installedOf, worksAt } from './missing';
+
+const HELD_OPEN: ReadonlySet<string> = new Set(['open', 'blown', 'opened', 'off']);
+
+/** What a branch on a load's way says about it. */
+function causeOfStep(trace: Trace, branch: number, visited: Set<number>): Cause[] {
+  const { network, settled } = trace;
+  const { origin, positions } = network.branches[branch]!;
+  if (origin.type === 'bridge') return [touchingAt(trace, branch)];
+  if (origin.type === 'link') {
+    const link = network.circuit.links.find(({ id }) => id === origin.link)!;
+    const own = trace.disagreements.find((one) => one.type === 'link' && one.link.id === link.id);
+    return own ? [{ type: 'wiring', disagreement: own }] : [];
+  }
+  if (origin.type === 'conductor') {
+    const own = trace.disagreements.find(
+      (one) => one.type === 'conductor' && one.conductor.id === origin.conductor,
+    );
+    return own ? [{ type: 'wiring', disagreement: own }] : [];
+  }
+  if (origin.type !== 'device') return [];
+  const { device, element } = origin;
+  const { kind, branches } = installedOf(trace, device);
+  if (positions.length > 1 && HELD_OPEN.has(positions[settled.point.choice[branch]!]!))
+    return [
+      passing(network, settled.point.choice, branch) ? { type: 'stuck', device, element } : sneaking(trace),
+    ];
+  if (kind.asks && positions.length > 1) return [{ type: 'set-up', device }];
+  const groups = kind.actuatedBy[element] ?? [];
+  const moving = groups.find((group) =>
+    group.every((id) => {
+      const one = branches.get(id);
+      return one !== undefined && worksAt(trace, one);
+    }),
+  );
+  return moving
+    ? moving.flatMap((id) => {
+        const one = branches.get(id)!;
+        return id === 'logic' ? [] : causesOfRunning(trace, one, visited);
+      })
+    : [];
+}
+
+/**
+ * What feeds a load though its own way is open: current that finds no common to return to goes on through other
+ * loads.
+ */
+function sneaking({ disagreements, functions }: Trace): Cause {
+  const isCommon = (terminal: string) => functions(terminal).has('common');
+  const found =
+    disagreements.find(
+      (one) =>
+        (one.type === 'loose' && isCommon(one.landed)) ||
+        (one.type === 'conductor' && (isCommon(one.from) || isCommon(one.to))),
+    ) ?? disagreements.find(({ type }) => type !== 'empty');
+  return found ? { type: 'wiring', disagreement: found } : { type: 'unwired' };
+}
+
+/** Conductors that a bridge holds together. */
+export function touchingAt({ network }: Trace, branch: number): Cause {
+  const names = network.branches[branch]!.nodes.map((node) => network.nodes[node]);
+  const conductors = network.circuit.cables.flatMap((cable) =>
+    cable.conductors
+      .filter(({ id, from, to }) =>
+        [from, to, `${id}~from`, `${id}~to`].some((point) => point !== null && names.includes(point)),
+      )
+      .filter(({ id }) => network.faults.some(({ target, mode }) => target === id || mode === `short:${id}`))
+      .map(({ id }) => id),
+  );
+  return { type: 'touching', conductors };
+}
+
+function causesOfRunning(trace: Trace, branch: number, visited: Set<number>): Cause[] {
+  if (visited.has(branch)) return [];
+  visited.add(branch);
+  const { network, settled } = trace;
+  const way = loadPath(network, settled.point.choice, branch);
+  return (way?.steps ?? []).flatMap((step) =>
+    step.branch === branch ? [] : causeOfStep(trace, step.branch, visited),
+  );
+}
+
+/** Why a load runs. */
+export const causeOfRunning = (trace: Trace, branch: number): Cause =>
+  gravest(causesOfRunning(trace, branch, new Set()));

@@ -1,0 +1,67 @@
+/**
+ * Places where the wiring disagrees with its own marks. A disagreement is no proof of a mistake (the model
+ * proves that); it says where to look first.
+ */
+import { fill, kindOf } from '../devices';
+import { functionsAgree, terminalFunctions } from './terminal-functions';
+import type { Cable, Circuit, Conductor, End, Link, TerminalId } from './types';
+
+export type Disagreement =
+  /** A conductor between terminals of different functions. */
+  | { type: 'conductor'; cable: Cable; conductor: Conductor; from: TerminalId; to: TerminalId }
+  /** A conductor that is landed at one end only. */
+  | { type: 'loose'; cable: Cable; conductor: Conductor; free: End; landed: TerminalId }
+  /** A jumper between terminals of different functions. */
+  | { type: 'link'; link: Link }
+  /** A splice, a coil or a device in a conductor with nothing to join. */
+  | { type: 'empty'; terminal: TerminalId };
+
+function ofConductors(circuit: Circuit, functions: ReturnType<typeof terminalFunctions>): Disagreement[] {
+  return circuit.cables.flatMap((cable) =>
+    cable.conductors.flatMap((conductor): Disagreement[] => {
+      const { from, to } = conductor;
+      if (from === null && to === null) return [];
+      if (from === null) return [{ type: 'loose', cable, conductor, free: 'from', landed: to! }];
+      if (to === null) return [{ type: 'loose', cable, conductor, free: 'to', landed: from }];
+      return functionsAgree(functions(from), functions(to))
+        ? []
+        : [{ type: 'conductor', cable, conductor, from, to }];
+    }),
+  );
+}
+
+/** Terminals that are there to be landed on, and the ends they need. */
+function emptyTerminals({ devices, cables, links }: Circuit): Disagreement[] {
+  const landed = new Map<TerminalId, number>();
+  const count = (terminal: TerminalId | null) => {
+    if (terminal !== null) landed.set(terminal, (landed.get(terminal) ?? 0) + 1);
+  };
+  for (const { conductors } of cables)
+    for (const { from, to } of conductors) {
+      count(from);
+      count(to);
+    }
+  for (const { joins } of links) for (const terminal of joins) count(terminal);
+  return devices.flatMap(({ id, kind, params }) => {
+    const found = kindOf(kind);
+    return found.designations(fill(found.params, params)).flatMap(({ mark, role }): Disagreement[] => {
+      const terminal = `${id}.${mark}`;
+      const least = role === 'splice' ? 2 : found.inline || role === 'coil' ? 1 : 0;
+      return (landed.get(terminal) ?? 0) < least ? [{ type: 'empty', terminal }] : [];
+    });
+  });
+}
+
+/** Every disagreement of a circuit; a circuit wired by its marks has none. */
+export function disagreementsOf(circuit: Circuit): Disagreement[] {
+  const functions = terminalFunctions(circuit);
+  return [
+    ...ofConductors(circuit, functions),
+    ...circuit.links.flatMap((link): Disagreement[] =>
+      link.joins.some((one) => link.joins.some((other) => !functionsAgree(functions(one), functions(other))))
+        ? [{ type: 'link', link }]
+        : [],
+    ),
+    ...emptyTerminals(circuit),
+  ];
+}
