@@ -28,7 +28,7 @@ const coreLayers = CORE_ORDER.map((folder, i) =>
     [`packages/core/src/${folder}/**/*.ts`],
     [
       ...CORE_ORDER.slice(i + 1).map((above) => ({
-        group: [`../${above}`, `../${above}/**`],
+        group: [`../${above}`, `../${above}/**`, `../../${above}`, `../../${above}/**`],
         message: `core/${folder} lies below core/${above}; imports go downwards only.`,
       })),
       {

@@ -3,6 +3,8 @@
  * proves that); it says where to look first.
  */
 import { fill, kindOf } from '../devices';
+import { findDevice, splitTerminal } from './find';
+import { marksOf } from './parse';
 import { functionsAgree, terminalFunctions } from './terminal-functions';
 import type { Cable, Circuit, Conductor, End, Link, TerminalId } from './types';
 
@@ -16,6 +18,30 @@ export type Disagreement =
   /** A splice, a coil or a device in a conductor with nothing to join. */
   | { type: 'empty'; terminal: TerminalId };
 
+/**
+ * Whether a thermostat's screw goes to the terminal that carries its very mark, where the equipment has one:
+ * AUX may land on W2, but not beside a terminal that is marked AUX too.
+ */
+function isNearest(
+  circuit: Circuit,
+  functions: ReturnType<typeof terminalFunctions>,
+  from: TerminalId,
+  to: TerminalId,
+): boolean {
+  for (const [screw, terminal] of [
+    [from, to],
+    [to, from],
+  ] as const) {
+    const { deviceId, mark } = splitTerminal(screw);
+    const device = findDevice(circuit, deviceId);
+    if (!device || !kindOf(device.kind).asks || functions(terminal).has(mark)) continue;
+    const equipment = findDevice(circuit, splitTerminal(terminal).deviceId);
+    const others = equipment ? marksOf(equipment).map((other) => `${equipment.id}.${other}`) : [];
+    if (others.some((other) => other !== terminal && functions(other).has(mark))) return false;
+  }
+  return true;
+}
+
 function ofConductors(circuit: Circuit, functions: ReturnType<typeof terminalFunctions>): Disagreement[] {
   return circuit.cables.flatMap((cable) =>
     cable.conductors.flatMap((conductor): Disagreement[] => {
@@ -23,7 +49,7 @@ function ofConductors(circuit: Circuit, functions: ReturnType<typeof terminalFun
       if (from === null && to === null) return [];
       if (from === null) return [{ type: 'loose', cable, conductor, free: 'from', landed: to! }];
       if (to === null) return [{ type: 'loose', cable, conductor, free: 'to', landed: from }];
-      return functionsAgree(functions(from), functions(to))
+      return functionsAgree(functions(from), functions(to)) && isNearest(circuit, functions, from, to)
         ? []
         : [{ type: 'conductor', cable, conductor, from, to }];
     }),

@@ -30,6 +30,16 @@ const LANDS_ON: Readonly<Record<string, readonly string[]>> = {
 
 const spelledOut = (mark: string): string[] => [mark, ...mark.split('/'), ...(LANDS_ON[mark] ?? [])];
 
+const HOT_MARKS: ReadonlySet<string> = new Set(['R', 'RC', 'RH']);
+
+/** A splice is known by what its label says first: "Y", "C lead", "O splice". */
+function taggedFunction(label: string): TerminalFunctions | undefined {
+  const [mark = ''] = label.split(/\s/);
+  if (HOT_MARKS.has(mark)) return new Set(['hot']);
+  if (mark === 'C') return new Set(['common']);
+  return CALL_MARKS.has(mark) ? new Set(spelledOut(mark)) : undefined;
+}
+
 /** Functions the designations of a device give by themselves. */
 function ownFunctions(device: Device, mains: Circuit['mains']): Map<string, TerminalFunctions> {
   const kind = kindOf(device.kind);
@@ -41,7 +51,10 @@ function ownFunctions(device: Device, mains: Circuit['mains']): Map<string, Term
     const marks = [mark, ...aliases].filter((name) => CALL_MARKS.has(name));
     if (role === 'hot') found.set(mark, new Set(['hot']));
     else if (role === 'common') found.set(mark, new Set(['common']));
-    else if (role === 'call' && marks.length > 0)
+    else if (role === 'splice') {
+      const tagged = taggedFunction(device.label);
+      if (tagged) found.set(mark, tagged);
+    } else if (role === 'call' && marks.length > 0)
       found.set(mark, new Set([mark, ...aliases].flatMap(spelledOut)));
   }
   const elements = kind.elements(context);

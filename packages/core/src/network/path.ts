@@ -15,6 +15,8 @@ export interface Step {
 /** What an open contact costs against a closed one, so that a closed way is always preferred. */
 const OPEN_COST = 1000;
 const LOAD_COST = 100_000;
+/** What it costs to return to another transformer than the one it comes from. */
+const FOREIGN_COST = 50_000;
 
 interface Edge {
   branch: number;
@@ -77,7 +79,7 @@ interface Ways {
   came: (Step | undefined)[];
 }
 
-function waysFrom(network: Network, choice: Choice, start: number, avoid: number): Ways {
+function waysFrom(network: Network, choice: Choice, start: number, avoid: ReadonlySet<number>): Ways {
   const edges = edgesOf(network);
   const cost = new Float64Array(network.nodes.length).fill(Infinity);
   const came: (Step | undefined)[] = [];
@@ -88,7 +90,7 @@ function waysFrom(network: Network, choice: Choice, start: number, avoid: number
     const { node, cost: reached } = heap.pop();
     if (reached > cost[node]!) continue;
     for (const { branch: b, to } of edges[node]!) {
-      if (b === avoid) continue;
+      if (avoid.has(b)) continue;
       const branch = network.branches[b]!;
       const closed = admittanceOf(branch, choice[b]!, 'dc').re > 0;
       const total = reached + (branch.nature === 'load' ? LOAD_COST : closed ? 1 : OPEN_COST);
@@ -127,6 +129,8 @@ export function polesOf(network: Network): [number, number][] {
   return poles;
 }
 
+const NOTHING: ReadonlySet<number> = new Set();
+
 export interface LoadPath {
   /** Steps in order from hot to common; the load's own branch is among them. */
   steps: Step[];
@@ -138,11 +142,23 @@ export interface LoadPath {
 /**
  * The whole way of a load's current from one pole of its supply to the other. Open contacts are part of it, so
  * that a person sees where the way stops. `null` when no wiring leads there.
+ *
+ * @param avoid - branches it must not take.
  */
-export function loadPath(network: Network, choice: Choice, load: number): LoadPath | null {
+export function loadPath(
+  network: Network,
+  choice: Choice,
+  load: number,
+  avoid: ReadonlySet<number> = NOTHING,
+): LoadPath | null {
   const ends = network.branches[load]!.nodes as [number, number];
   if (ends.some((node) => node < 0)) return null;
-  const best = bestSupply(network, choice, ends, load);
+  const best = bestSupply(
+    network,
+    choice,
+    ends,
+    avoid === NOTHING ? new Set([load]) : new Set([...avoid, load]),
+  );
   if (best === null) return null;
   const closed = admittanceOf(network.branches[load]!, choice[load]!, 'dc').re > 0;
   return {
@@ -162,14 +178,30 @@ export function loadPath(network: Network, choice: Choice, load: number): LoadPa
  * first terminal, and from the second. `null` when no wiring leads there.
  */
 export function supplyPath(network: Network, choice: Choice, ends: readonly [number, number]): Step[] | null {
-  const best = bestSupply(network, choice, ends, -1);
+  const best = bestSupply(network, choice, ends, NOTHING);
   return best && [...backwards(stepsTo(best.feed, best.hot)), ...stepsTo(best.back, best.common)];
 }
 
+/** The hot of one transformer with the common of another, where nothing better leads back. */
+const foreignPoles = ({ secondaries }: Network): (readonly [number, number, number])[] =>
+  secondaries.flatMap(({ hot, device }) =>
+    secondaries.flatMap((other) =>
+      other.device === device ? [] : [[hot, other.common, FOREIGN_COST] as const],
+    ),
+  );
+
 /** The cheapest pair of poles for two ends, and the ways to them. */
-function bestSupply(network: Network, choice: Choice, ends: readonly [number, number], avoid: number) {
+function bestSupply(
+  network: Network,
+  choice: Choice,
+  ends: readonly [number, number],
+  avoid: ReadonlySet<number>,
+) {
   const [fromA, fromZ] = ends.map((node) => waysFrom(network, choice, node, avoid)) as [Ways, Ways];
-  const candidates = polesOf(network).flatMap(([hot, common]) =>
+  const candidates = [
+    ...polesOf(network).map((pair) => [...pair, 0] as const),
+    ...foreignPoles(network),
+  ].flatMap(([hot, common, extra]) =>
     (
       [
         [fromA, fromZ, ends[0], ends[1]],
@@ -182,7 +214,7 @@ function bestSupply(network: Network, choice: Choice, ends: readonly [number, nu
       back,
       enter,
       leave,
-      cost: feed.cost[hot]! + back.cost[common]!,
+      cost: extra + feed.cost[hot]! + back.cost[common]!,
     })),
   );
   const best = candidates.reduce<(typeof candidates)[number] | null>(

@@ -4,7 +4,7 @@ import type { LoadReading } from '../loads';
 import { runningOn } from '../running-on';
 import { CALL_NAMES, capital, inSentence, listed, thermostatsOf } from '../scene';
 import type { Cause } from '../trace';
-import { causeOfDeadHot, causeOfMissing, causeOfRunning, gravest, tell } from '../trace';
+import { causeOfDeadHot, causeOfMissing, causeOfRunning, gravest, plainFault } from '../trace';
 import type { Sight, Status } from './status';
 import { faultBy } from './status';
 
@@ -68,6 +68,9 @@ export function idleFan(sight: Sight): Status | null {
   return faultBy(sight, `${capital(namesOf(wrong))} on without a call`, wrongCause(sight, wrong));
 }
 
+/** Causes that say what is, and not why. */
+const OPEN_ENDED: ReadonlySet<Cause['type']> = new Set(['unasked', 'unwired', 'weak']);
+
 /** A thermostat with nothing on its screen says why by itself. */
 export function blank(sight: Sight): Status | null {
   const { scene, trace } = sight;
@@ -81,8 +84,8 @@ export function blank(sight: Sight): Status | null {
       ...supplies.map((branch) => causeOfMissing(trace, branch)),
       ...(hot === undefined ? [] : [causeOfDeadHot(trace, hot)]),
     ]);
-    if (cause.type !== 'unasked' && cause.type !== 'waiting')
-      return faultBy(sight, `${label} is blank`, cause);
+    const why = OPEN_ENDED.has(cause.type) ? (plainFault(trace) ?? cause) : cause;
+    if (why.type !== 'unasked' && why.type !== 'waiting') return faultBy(sight, `${label} is blank`, why);
     return {
       tone: 'fault',
       text: `${label} is blank: no good batteries, and no C to live on`,
@@ -105,8 +108,8 @@ function missingLoads({ scene, trace, active }: Sight): Missing[] {
   const moves = scene.loads.some((load) => isFan(load) && load.energised);
   return scene.loads.flatMap((load): Missing[] => {
     if (load.energised || load.nature === 'igniter') return [];
-    const called = ([...active] as Call[]).find(
-      (call) => load.serves === call || (call !== 'fan' && (load.reversible || (isFan(load) && !moves))),
+    const called = ([...active] as Call[]).find((call) =>
+      isFan(load) ? !moves : load.serves === call || (call !== 'fan' && load.reversible),
     );
     const call = called ?? (load.serves === 'valve' && active.size > 0 ? [...active][0] : undefined);
     if (call === undefined) return [];
@@ -119,6 +122,7 @@ const ORDER: readonly Cause['type'][] = [
   'wiring',
   'broken',
   'touching',
+  'astray',
   'stuck',
   'shorted',
   'inside',
@@ -142,7 +146,20 @@ export function missing(sight: Sight): Status | null {
   return null;
 }
 
-/** A call that nothing answers, and nothing explains. */
+const ASTRAY: ReadonlySet<Cause['type']> = new Set(['wiring', 'touching', 'stuck', 'astray']);
+
+/** A load that runs with its call, but by a way that should not feed it: the call next to it will run it too. */
+export function astray(sight: Sight): Status | null {
+  const { scene, trace } = sight;
+  for (const load of scene.loads) {
+    if (!load.energised) continue;
+    const cause = causeOfRunning(trace, load.branch);
+    if (ASTRAY.has(cause.type)) return faultBy(sight, `${capital(load.title)} is fed astray`, cause);
+  }
+  return null;
+}
+
+/** A call that nothing answers: what explains it, or else what is plainly wrong with the wiring. */
 export function unanswered(sight: Sight): Status | null {
   const { scene, active } = sight;
   for (const serves of ['cool', 'heat', 'fan'] as const) {
@@ -151,15 +168,22 @@ export function unanswered(sight: Sight): Status | null {
     if (wanted.some(({ energised }) => energised)) continue;
     if (wanted.length === 0) {
       if (serves === 'fan') continue;
+      const plain = plainFault(sight.trace);
+      if (plain)
+        return faultBy(
+          sight,
+          `${CALL_NAMES[serves]} called, and nothing ${serves === 'cool' ? 'cools' : 'heats'}`,
+          plain,
+        );
       return {
         tone: 'caution',
         text: `${CALL_NAMES[serves]} called, but nothing here ${serves === 'cool' ? 'cools' : 'heats'}`,
         next: 'Check the thermostat’s set-up against what the unit can do.',
       };
     }
-    const cause = causeOfMissing(sight.trace, wanted[0]!.branch);
-    const { text, next } = tell(scene.network, scene.faces, cause);
-    return { tone: 'fault', text: `${CALL_NAMES[serves]} called: ${text}`, next };
+    const own = gravest(wanted.map(({ branch }) => causeOfMissing(sight.trace, branch)));
+    const cause = OPEN_ENDED.has(own.type) ? (plainFault(sight.trace) ?? own) : own;
+    return faultBy(sight, `${CALL_NAMES[serves]} called`, cause);
   }
   return null;
 }

@@ -6,7 +6,7 @@ import type { Scene, ShowCelsius } from '../scene';
 import { thermostatsOf } from '../scene';
 import type { Inputs, Settled } from '../settle';
 import { traceOf } from '../trace';
-import { blank, crossed, idleFan, missing, together, unanswered } from './calls';
+import { astray, blank, crossed, idleFan, missing, together, unanswered } from './calls';
 import { idle, running, tripped, waiting } from './rest';
 import type { Sight, Status } from './status';
 import { burning, chattering, opened, overloaded, wrongTap } from './supply';
@@ -24,10 +24,11 @@ const ORDER: readonly ((sight: Sight) => Status | null)[] = [
   crossed,
   idleFan,
   missing,
+  astray,
+  tripped,
   waiting,
   unanswered,
   overloaded,
-  tripped,
   running,
 ];
 

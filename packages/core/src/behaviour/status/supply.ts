@@ -3,17 +3,21 @@ import { CLASS_2 } from '../../standards';
 import { openedProtections } from '../loads';
 import { isWrongTap, primaryTap } from '../primary';
 import { labelOf, listed } from '../scene';
-import { causeOfShort } from '../trace';
+import { causeOfOpening, causeOfShort, plainFault } from '../trace';
 import type { Sight, Status } from './status';
 import { faultBy } from './status';
 
-export function chattering({ scene }: Sight): Status | null {
+export function chattering(sight: Sight): Status | null {
+  const { scene, trace } = sight;
   const { chattering: found } = scene.settled;
   if (!found) return null;
   const names = listed(found.devices.map((id) => labelOf(scene, id)));
+  const text = `Chattering: ${names} cannot settle`;
+  const plain = plainFault(trace);
+  if (plain) return faultBy(sight, text, plain);
   return {
     tone: 'fault',
-    text: `Chattering: ${names} cannot settle`,
+    text,
     next: 'Its own action takes away what holds it. Look at the volts under load and at what feeds it.',
     parts: found.devices,
   };
@@ -28,7 +32,7 @@ export function opened(sight: Sight): Status | null {
   if (!found) return null;
   const { device, kind } = found.installed;
   const event = kind.protects!.event ?? `${device.label} tripped`;
-  const cause = causeOfShort(trace, found);
+  const cause = causeOfOpening(trace, found.installed);
   if (!cause)
     return {
       tone: 'fault',
@@ -47,7 +51,7 @@ export function burning(sight: Sight): Status | null {
   const installed = scene.network.devices.find(({ device }) => device.id === over.device)!;
   const branch = installed.branches.get('secondary')!;
   const text = `${labelOf(scene, over.device)} burns: ${over.amps.toFixed(1)} A, ${over.share.toFixed(1)} times what it is rated for, and nothing opens`;
-  const cause = causeOfShort(trace, { branch, position: scene.settled.point.choice[branch]! });
+  const cause = causeOfShort(trace, scene.settled.point, branch);
   const next = 'Open the breaker now. Then find the short, and fit a fuse.';
   if (!cause) return { tone: 'fault', text, next, parts: [over.device] };
   return { ...faultBy(sight, text, cause), next };

@@ -26,6 +26,8 @@ export type Cause =
   | { type: 'touching'; conductors: readonly string[] }
   /** A thermostat asks for it as it is set up. */
   | { type: 'set-up'; device: string }
+  /** What is landed on one terminal leads to another of a different function. */
+  | { type: 'astray'; from: string; to: string; conductors: readonly string[] }
   /** No wiring leads there. */
   | { type: 'unwired' };
 
@@ -37,6 +39,7 @@ export function partsOf(cause: Cause): string[] {
     case 'broken':
       return [cause.conductor];
     case 'touching':
+    case 'astray':
       return [...cause.conductors];
     case 'unasked':
     case 'unwired':
@@ -62,6 +65,7 @@ const WEIGHT: Record<Cause['type'], number> = {
   wiring: 0,
   broken: 0,
   touching: 0,
+  astray: 1,
   stuck: 1,
   shorted: 1,
   inside: 1,

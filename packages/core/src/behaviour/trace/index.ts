@@ -1,9 +1,9 @@
 /** Why loads run or do not: found in the model, never guessed from the symptom. */
 export { gravest, partsOf } from './cause';
 export type { Cause } from './cause';
-export { causeOfDeadHot, causeOfMissing, traceOf, worksAt } from './missing';
+export { causeOfDeadHot, causeOfMissing, plainFault, traceOf, worksAt } from './missing';
 export type { Trace } from './missing';
 export { causeOfRunning } from './running';
-export { causeOfShort } from './short';
+export { causeOfOpening, causeOfShort } from './short';
 export type { Stretch } from './short';
 export { tell } from './words';

@@ -4,11 +4,12 @@
  * and unlanded ends come before anything inside a board.
  */
 import type { Disagreement, TerminalId } from '../../circuit';
-import { disagreementsOf, functionsAgree, splitTerminal, terminalFunctions } from '../../circuit';
+import { disagreementsOf, functionsAgree, landedOn, splitTerminal, terminalFunctions } from '../../circuit';
 import type { Installed, Network } from '../../network';
 import { ampsThrough, loadPath, passing, pathNets, phasor, polesOf, supplyPath, survey } from '../../network';
-import type { Survey } from '../../network';
+import type { Step, Survey } from '../../network';
 import { waitsOf } from '../advance';
+import { momentOf } from '../moment';
 import { primaryTap } from '../primary';
 import { CALL_VOLTS } from '../scene';
 import type { Inputs, Settled } from '../settle';
@@ -22,8 +23,10 @@ export interface Trace {
   seen: Survey;
   functions: ReturnType<typeof terminalFunctions>;
   disagreements: readonly Disagreement[];
-  /** Devices that are counting. */
+  inputs: Inputs;
+  /** Devices that are counting, and those that show they are tripped or locked out. */
   counting: ReadonlySet<string>;
+  tripped: ReadonlySet<string>;
   /** What every contact closed would join, but for those in `ownDoing`; and the nets a supply's poles are on. */
   nets: (node: number) => number;
   ownDoing: ReadonlySet<number>;
@@ -42,6 +45,8 @@ export function traceOf(network: Network, inputs: Inputs, settled: Settled): Tra
     seen: survey(settled.point),
     functions: terminalFunctions(network.circuit),
     disagreements: disagreementsOf(network.circuit),
+    inputs,
+    tripped: trippedIn(network, inputs, settled),
     counting: new Set(
       waitsOf(network, inputs, settled.world).flatMap(({ device, quiet }) => (quiet ? [] : [device])),
     ),
@@ -74,8 +79,20 @@ function ownDoing(network: Network, { point }: Settled): ReadonlySet<number> {
   );
 }
 
+function trippedIn(network: Network, inputs: Inputs, { world }: Settled): ReadonlySet<string> {
+  return new Set(
+    network.devices.flatMap((installed) => {
+      const { kind, device } = installed;
+      const face = kind.face(world.states[device.id]!, momentOf(installed, inputs, world.now));
+      return face?.tone === 'tripped' ? [device.id] : [];
+    }),
+  );
+}
+
 /** Volts under which a line load, or a primary, has nothing to work with. */
 const LINE_VOLTS = 60;
+/** Ways of one load looked at before nobody is taken to ask for it. */
+const MOST_WAYS = 4;
 /** Volts lost on one conductor or contact that are too many. */
 const LOST_VOLTS = 4;
 
@@ -198,12 +215,13 @@ function openContact(trace: Trace, branch: number, visited: ReadonlySet<number>)
   if (kind.asks) {
     if (settled.world.states[device]!.powered !== true) {
       const supply = branches.get('supply');
-      return supply === undefined ? inside : causeOfMissing(trace, supply, visited);
+      return supply === undefined ? { type: 'unasked' } : causeOfMissing(trace, supply, visited);
     }
     return trace.counting.has(device) ? { type: 'waiting', device } : { type: 'unasked' };
   }
   if (kind.interrupts.includes(element) || kind.protects?.element === element)
     return { type: 'opened', device };
+  if (trace.tripped.has(device)) return { type: 'opened', device };
   const groups = kind.actuatedBy[element];
   if (!groups) return trace.counting.has(device) ? { type: 'waiting', device } : { type: 'unasked' };
   const causes = groups.map((group): Cause => {
@@ -245,15 +263,17 @@ function deadSource(trace: Trace, device: string, visited: ReadonlySet<number>):
     : { type: 'weak', device, volts };
 }
 
-/** Why a hot has nothing, when the transformer it comes from has nothing to give. */
+/** Why a hot has nothing: its way from the transformer it belongs to, or that transformer itself. */
 export function causeOfDeadHot(trace: Trace, node: number): Cause {
   const { network, settled, nets } = trace;
   for (const { device, hot, common } of network.secondaries) {
+    if (nets(hot) !== nets(node)) continue;
     const { re, im } = phasor(settled.point, hot, common);
-    if (nets(hot) === nets(node) && Math.hypot(re, im) < CALL_VOLTS)
-      return deadSource(trace, device, new Set());
+    if (Math.hypot(re, im) < CALL_VOLTS) return deadSource(trace, device, new Set());
+    const open = supplyPath(network, settled.point.choice, [node, common])?.find(({ closed }) => !closed);
+    if (open) return openContact(trace, open.branch, new Set());
   }
-  return { type: 'unasked' };
+  return islandCause(trace, [node]) ?? { type: 'unasked' };
 }
 
 /** Marks of every named terminal on a net. */
@@ -316,6 +336,103 @@ function islandCause(trace: Trace, ends: readonly number[]): Cause | null {
   return null;
 }
 
+/** The last terminal of another function on the way to a terminal, if what leads on from it is field wiring. */
+export function leadsAstray(trace: Trace, terminal: TerminalId, steps: readonly Step[]): Cause | null {
+  const { network, functions } = trace;
+  const wanted = functions(terminal);
+  const at = steps.findIndex(({ to }) => network.nodes[to] === terminal);
+  if (wanted.size === 0 || at < 0) return null;
+  const conductors: string[] = [];
+  for (const { branch, from } of steps.slice(0, at + 1).reverse()) {
+    const { origin } = network.branches[branch]!;
+    if (origin.type === 'conductor') conductors.unshift(origin.conductor);
+    const name = network.nodes[from]!;
+    const own = isTerminal(name) ? functions(name) : new Set<string>();
+    if (own.size === 0) continue;
+    if (functionsAgree(own, wanted)) return null;
+    return conductors.length > 0 ? { type: 'astray', from: name, to: terminal, conductors } : null;
+  }
+  return null;
+}
+
+/** A call that is made, and whose conductor ends elsewhere: it is live somewhere with the function of this load's terminal. */
+function misplacedCall(trace: Trace, branch: number, steps: readonly Step[] = []): Cause {
+  const { network, seen, functions, disagreements } = trace;
+  const { origin } = network.branches[branch]!;
+  const own = origin.type === 'device' ? `${origin.device}.` : '';
+  const passed = steps.map(({ from }) => network.nodes[from]!).filter((name) => name.startsWith(own));
+  for (const terminal of new Set([...terminalsOf(trace, branch), ...passed])) {
+    if (!isTerminal(terminal) || seen.standing[network.indexOf(terminal)] === 'hot') continue;
+    const wanted = functions(terminal);
+    if (isPlain(wanted)) continue;
+    const agrees = (other: TerminalId) =>
+      functions(other).size > 0 && functionsAgree(functions(other), wanted);
+    const isMade = network.nodes.some(
+      (name, node) =>
+        seen.standing[node] === 'hot' && isTerminal(name) && !functions(name).has('hot') && agrees(name),
+    );
+    const found =
+      isMade && disagreements.find((one) => one.type !== 'empty' && endsOf(one).terminals.some(agrees));
+    if (found) return { type: 'wiring', disagreement: found };
+    const astray = isMade && leadsAstray(trace, terminal, steps);
+    if (astray) return astray;
+  }
+  return { type: 'unasked' };
+}
+
+/** What is plainly wrong with the wiring, wherever it is: conductors that touch, marks that disagree, a break. */
+export function plainFault({ network, settled, seen, disagreements }: Trace): Cause | null {
+  const bridge = network.branches.findIndex(({ origin }) => origin.type === 'bridge');
+  if (bridge >= 0) return touchingAt(network, bridge);
+  const weight = (one: Disagreement) => ['link', 'conductor', 'loose', 'empty'].indexOf(one.type);
+  const [worst] = [...disagreements].sort((one, other) => weight(one) - weight(other));
+  if (worst) return { type: 'wiring', disagreement: worst };
+  const bare = bareHot(network, seen);
+  if (bare) return { type: 'wiring', disagreement: { type: 'empty', terminal: bare } };
+  for (const [b, { origin }] of network.branches.entries())
+    if (origin.type === 'conductor' && !passing(network, settled.point.choice, b)) {
+      const conductor = network.circuit.cables
+        .flatMap(({ conductors }) => conductors)
+        .find(({ id }) => id === origin.conductor)!;
+      if (conductor.from !== null && conductor.to !== null)
+        return { type: 'broken', conductor: conductor.id };
+    }
+  return null;
+}
+
+/** A thermostat's hot screw that is dead, with nothing landed on it. */
+function bareHot({ devices, circuit, indexOf }: Network, { standing }: Survey): TerminalId | undefined {
+  const joined = new Set(circuit.links.flatMap(({ joins }) => joins));
+  return devices
+    .flatMap(({ device, kind, context }) =>
+      kind.asks
+        ? kind
+            .designations(context.params)
+            .flatMap(({ mark, role }) => (role === 'hot' ? [`${device.id}.${mark}`] : []))
+        : [],
+    )
+    .find(
+      (terminal) =>
+        standing[indexOf(terminal)] !== 'hot' &&
+        !joined.has(terminal) &&
+        landedOn(circuit, terminal).length === 0,
+    );
+}
+
+/** Conductors that a bridge holds together. */
+export function touchingAt(network: Network, branch: number): Cause {
+  const names = network.branches[branch]!.nodes.map((node) => network.nodes[node]);
+  const conductors = network.circuit.cables.flatMap((cable) =>
+    cable.conductors
+      .filter(({ id, from, to }) =>
+        [from, to, `${id}~from`, `${id}~to`].some((point) => point !== null && names.includes(point)),
+      )
+      .filter(({ id }) => network.faults.some(({ target, mode }) => target === id || mode === `short:${id}`))
+      .map(({ id }) => id),
+  );
+  return { type: 'touching', conductors };
+}
+
 /**
  * Why a load is without what it needs.
  *
@@ -335,12 +452,29 @@ export function causeOfMissing(
     return { type: 'dead', device: origin.device, element: origin.element };
   const wiring = wiringCause(trace, branch);
   if (wiring) return wiring;
-  const way = loadPath(network, settled.point.choice, branch);
-  if (!way) return islandCause(trace, network.branches[branch]!.nodes) ?? { type: 'unwired' };
-  const open = way.steps.find(({ closed, branch: step }) => !closed && step !== branch);
-  if (open && trace.ownDoing.has(open.branch))
-    return islandCause(trace, network.branches[branch]!.nodes) ?? { type: 'unasked' };
-  if (open) return openContact(trace, open.branch, seen);
+  const avoid = new Set<number>();
+  let way = loadPath(network, settled.point.choice, branch);
+  if (!way) {
+    const cause = islandCause(trace, network.branches[branch]!.nodes) ?? misplacedCall(trace, branch);
+    return cause.type === 'unasked' ? { type: 'unwired' } : cause;
+  }
+  const first = way;
+  // Where one way is closed to it because nobody asks, another may be the one that is asked for.
+  for (let ways = 0; way && ways < MOST_WAYS; ways++) {
+    const opens = way.steps.filter(({ closed, branch: step }) => !closed && step !== branch);
+    const [open] = opens;
+    if (!open) break;
+    const causeAt = ({ branch: step }: Step): Cause =>
+      trace.ownDoing.has(step) ? { type: 'unasked' } : openContact(trace, step, seen);
+    const own = causeAt(open);
+    // A wait is no reason to keep quiet about a safety that is open further on.
+    const cause = own.type === 'waiting' ? gravest(opens.map(causeAt)) : own;
+    if (cause.type !== 'unasked') return cause;
+    avoid.add(open.branch);
+    way = loadPath(network, settled.point.choice, branch, avoid);
+  }
+  if (!way || avoid.size > 0)
+    return islandCause(trace, network.branches[branch]!.nodes) ?? misplacedCall(trace, branch, first.steps);
   const lossy = way.steps.find(
     ({ branch: step }) =>
       step !== branch && network.branches[step]!.nature === 'path' && voltsAcross(trace, step) >= LOST_VOLTS,

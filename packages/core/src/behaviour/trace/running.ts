@@ -3,7 +3,7 @@ import { loadPath, passing } from '../../network';
 import type { Cause } from './cause';
 import { gravest } from './cause';
 import type { Trace } from './missing';
-import { installedOf, worksAt } from './missing';
+import { installedOf, leadsAstray, plainFault, touchingAt, worksAt } from './missing';
 
 const HELD_OPEN: ReadonlySet<string> = new Set(['open', 'blown', 'opened', 'off']);
 
@@ -11,7 +11,7 @@ const HELD_OPEN: ReadonlySet<string> = new Set(['open', 'blown', 'opened', 'off'
 function causeOfStep(trace: Trace, branch: number, visited: Set<number>): Cause[] {
   const { network, settled } = trace;
   const { origin, positions } = network.branches[branch]!;
-  if (origin.type === 'bridge') return [touchingAt(trace, branch)];
+  if (origin.type === 'bridge') return [touchingAt(network, branch)];
   if (origin.type === 'link') {
     const link = network.circuit.links.find(({ id }) => id === origin.link)!;
     const own = trace.disagreements.find((one) => one.type === 'link' && one.link.id === link.id);
@@ -28,7 +28,7 @@ function causeOfStep(trace: Trace, branch: number, visited: Set<number>): Cause[
   const { kind, branches } = installedOf(trace, device);
   if (positions.length > 1 && HELD_OPEN.has(positions[settled.point.choice[branch]!]!))
     return [
-      passing(network, settled.point.choice, branch) ? { type: 'stuck', device, element } : sneaking(trace),
+      passing(network, settled.point.choice, branch) ? { type: 'stuck', device, element } : strayFeed(trace),
     ];
   if (kind.asks && positions.length > 1) return [{ type: 'set-up', device }];
   const groups = kind.actuatedBy[element] ?? [];
@@ -47,42 +47,23 @@ function causeOfStep(trace: Trace, branch: number, visited: Set<number>): Cause[
 }
 
 /**
- * What feeds a load though its own way is open: current that finds no common to return to goes on through other
- * loads.
+ * What feeds a load though its own way is open, or though no wiring leads back from it: current that finds no
+ * common to return to goes on through other loads or the cabinet.
  */
-function sneaking({ disagreements, functions }: Trace): Cause {
-  const isCommon = (terminal: string) => functions(terminal).has('common');
-  const found =
-    disagreements.find(
-      (one) =>
-        (one.type === 'loose' && isCommon(one.landed)) ||
-        (one.type === 'conductor' && (isCommon(one.from) || isCommon(one.to))),
-    ) ?? disagreements.find(({ type }) => type !== 'empty');
-  return found ? { type: 'wiring', disagreement: found } : { type: 'unwired' };
-}
-
-/** Conductors that a bridge holds together. */
-export function touchingAt({ network }: Trace, branch: number): Cause {
-  const names = network.branches[branch]!.nodes.map((node) => network.nodes[node]);
-  const conductors = network.circuit.cables.flatMap((cable) =>
-    cable.conductors
-      .filter(({ id, from, to }) =>
-        [from, to, `${id}~from`, `${id}~to`].some((point) => point !== null && names.includes(point)),
-      )
-      .filter(({ id }) => network.faults.some(({ target, mode }) => target === id || mode === `short:${id}`))
-      .map(({ id }) => id),
-  );
-  return { type: 'touching', conductors };
-}
+const strayFeed = (trace: Trace): Cause => plainFault(trace) ?? { type: 'unwired' };
 
 function causesOfRunning(trace: Trace, branch: number, visited: Set<number>): Cause[] {
   if (visited.has(branch)) return [];
   visited.add(branch);
   const { network, settled } = trace;
   const way = loadPath(network, settled.point.choice, branch);
-  return (way?.steps ?? []).flatMap((step) =>
-    step.branch === branch ? [] : causeOfStep(trace, step.branch, visited),
-  );
+  if (!way) return [strayFeed(trace)];
+  const own = way.steps.findIndex((step) => step.branch === branch);
+  const astray = leadsAstray(trace, network.nodes[way.steps[own]!.from]!, way.steps.slice(0, own));
+  return [
+    ...(astray ? [astray] : []),
+    ...way.steps.flatMap((step) => (step.branch === branch ? [] : causeOfStep(trace, step.branch, visited))),
+  ];
 }
 
 /** Why a load runs. */

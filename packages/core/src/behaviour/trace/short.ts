@@ -1,10 +1,11 @@
 /** What carries a short: a conductor or jumper that joins what it should not, a shorted part, or the stretch it is in. */
 import { pointName } from '../../circuit';
-import type { Network, Point } from '../../network';
-import { ampsThrough, makeSolver, solve } from '../../network';
+import type { Bridge, Installed, Network, Point } from '../../network';
+import { ampsThrough, compile, makeSolver } from '../../network';
+import { untilSteady } from '../advance';
 import type { Cause } from './cause';
 import type { Trace } from './missing';
-import { touchingAt } from './running';
+import { touchingAt } from './missing';
 
 /** Share of the fault current a branch must carry to be on the way of the short. */
 const ON_THE_WAY = 0.5;
@@ -18,11 +19,36 @@ export interface Stretch {
   parts: readonly string[];
 }
 
-/** The circuit as if a device that opened still held. */
-function asHeld(network: Network, point: Point, opened: { branch: number; position: number }): Point {
-  const choice = point.choice.slice();
-  choice[opened.branch] = opened.position;
-  return solve(makeSolver(network), choice);
+/** Held across a device that opened, so that what it opened on can be seen, ohms. */
+const HELD_OHMS = 0.01;
+/** A call is watched so long for what opened it, seconds. */
+const WATCHED_S = 1200;
+
+/** The moment of heaviest current had the device not opened, and the branch that then carries it. */
+function heaviest(
+  { network, settled, inputs }: Trace,
+  opened: Installed,
+): { point: Point; through: number } | null {
+  const { kind, branches } = opened;
+  const elements = new Set([kind.protects!.element, ...kind.interrupts]);
+  const bridges = [...elements].flatMap((id): Bridge[] => {
+    const branch = branches.get(id);
+    if (branch === undefined) return [];
+    const [red, black] = network.branches[branch]!.nodes.map((node) => network.nodes[node]!) as [
+      string,
+      string,
+    ];
+    return [{ red, black, ohms: HELD_OHMS }];
+  });
+  const held = compile(network.circuit, network.faults, bridges);
+  const through = held.branches.length - bridges.length;
+  let worst: { point: Point; amps: number } | null = null;
+  untilSteady(held, inputs, settled.world, WATCHED_S, makeSolver(held), (point) => {
+    const amps = ampsThrough(point, through);
+    if (!worst || amps > worst.amps) worst = { point, amps };
+  });
+  const found = worst as { point: Point } | null;
+  return found && { point: found.point, through };
 }
 
 /** Current a load of a device takes when it is whole, amperes; `null` where its kind does not say. */
@@ -41,24 +67,23 @@ function wholeAmps({ network }: Trace, branch: number, point: Point): number {
   return volts / Math.hypot(whole.ohms, reactance);
 }
 
-/**
- * What shorted a supply.
- *
- * @param through - the branch the fault current passes, and the position in which it did, if it has opened since.
- */
-export function causeOfShort(
-  trace: Trace,
-  through: { branch: number; position: number },
-): Cause | Stretch | null {
-  const { network, settled, disagreements } = trace;
-  const shorted = asHeld(network, settled.point, through);
-  const limit = ON_THE_WAY * ampsThrough(shorted, through.branch);
+/** What a device opened on. */
+export function causeOfOpening(trace: Trace, opened: Installed): Cause | Stretch | null {
+  const found = heaviest(trace, opened);
+  return found && causeOfShort(trace, found.point, found.through);
+}
+
+/** What shorts a supply whose current passes a branch. */
+export function causeOfShort(trace: Trace, shorted: Point, through: number): Cause | Stretch | null {
+  const { network, disagreements } = trace;
+  const limit = ON_THE_WAY * ampsThrough(shorted, through);
+  // What is held across an opened device is no part of the circuit: it comes last.
   const carriers = [...network.branches.keys()].filter(
-    (b) => b !== through.branch && ampsThrough(shorted, b) >= limit,
+    (b) => b !== through && ampsThrough(shorted, b) >= limit,
   );
   const origins = carriers.map((b) => network.branches[b]!.origin);
   const bridge = carriers.find((b) => network.branches[b]!.origin.type === 'bridge');
-  if (bridge !== undefined) return touchingAt(trace, bridge);
+  if (bridge !== undefined) return touchingAt(network, bridge);
   const disagreement = disagreements.find((one) =>
     origins.some(
       (origin) =>
@@ -67,6 +92,11 @@ export function causeOfShort(
     ),
   );
   if (disagreement) return { type: 'wiring', disagreement };
+  const jumper = origins.find(({ type }) => type === 'link');
+  if (jumper?.type === 'link') {
+    const link = network.circuit.links.find(({ id }) => id === jumper.link)!;
+    return { type: 'wiring', disagreement: { type: 'link', link } };
+  }
   for (const b of carriers) {
     const { nature, origin } = network.branches[b]!;
     if (nature !== 'load' || origin.type !== 'device') continue;
@@ -75,11 +105,11 @@ export function causeOfShort(
   }
   // A load that is whole explains no short: what is heavy is only a sum.
   if (carriers.some((b) => network.branches[b]!.nature === 'load')) return null;
-  return stretchOf(network, shorted, carriers);
+  return stretchOf(network, carriers);
 }
 
 /** The two ends of what carries it, named. */
-function stretchOf(network: Network, point: Point, carriers: readonly number[]): Stretch | null {
+function stretchOf(network: Network, carriers: readonly number[]): Stretch | null {
   const wires = carriers.filter((b) => ['conductor', 'link'].includes(network.branches[b]!.origin.type));
   const names = wires.flatMap((b) => network.branches[b]!.nodes.map((node) => network.nodes[node]!));
   const ends = names.filter((name, i) => names.indexOf(name) === i && names.lastIndexOf(name) === i);
@@ -90,7 +120,7 @@ function stretchOf(network: Network, point: Point, carriers: readonly number[]):
     from: pointName(network.circuit, from),
     to: pointName(network.circuit, to),
     parts: carriers.flatMap((b) => {
-      const { origin } = point.network.branches[b]!;
+      const { origin } = network.branches[b]!;
       return origin.type === 'device'
         ? [origin.device]
         : origin.type === 'conductor'

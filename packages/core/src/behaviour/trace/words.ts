@@ -135,6 +135,11 @@ export function tell(network: Network, faces: ReadonlyMap<string, Face>, cause: 
         text: `the short is somewhere between ${cause.from} and ${cause.to}`,
         next: 'Part it in the middle and see on which side it stays.',
       };
+    case 'astray':
+      return {
+        text: `what is landed on ${pointName(circuit, cause.from)} leads to ${pointName(circuit, cause.to)}`,
+        next: `Check the landings of ${cause.conductors.map((id) => wireName(circuit, id)).join(', ')} at both ends.`,
+      };
     case 'unwired':
       return { text: 'no wiring leads there and back', next: 'Compare the landings with the diagram.' };
     case 'unasked':

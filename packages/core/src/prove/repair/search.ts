@@ -4,6 +4,7 @@
  * adds a violation, or takes a load past a guard, is never proposed.
  */
 import type { Circuit } from '../../circuit';
+import { disagreementsOf } from '../../circuit';
 import { compile } from '../../network';
 import type { Case } from '../cases';
 import { casesOf } from '../cases';
@@ -41,13 +42,13 @@ const MOST_SECONDS = 12;
 
 const GRAVITY: Record<Severity, number> = { danger: 0, fault: 1, caution: 2 };
 
-/** States that show a danger and a fault; the work; states that show a caution. */
-type Weight = readonly [number, number, number, number];
+/** States that show a danger and a fault; places left that disagree with their marks; the work; states that show a caution. */
+type Weight = readonly [number, number, number, number, number];
 
-function weightOf(findings: readonly Finding[], work: number): Weight {
+function weightOf(findings: readonly Finding[], circuit: Circuit, work: number): Weight {
   const states = (severity: Severity) =>
     findings.reduce((sum, finding) => sum + (finding.severity === severity ? finding.states : 0), 0);
-  return [states('danger'), states('fault'), work, states('caution')];
+  return [states('danger'), states('fault'), disagreementsOf(circuit).length, work, states('caution')];
 }
 
 /** Whether more states show a danger, or as many a danger and more a fault. */
@@ -71,9 +72,9 @@ function lighter(one: Rest, other: Rest): boolean {
   return at >= 0 && one.weight[at]! < other.weight[at]!;
 }
 
-const restOf = (findings: readonly Finding[], work: number): Rest => ({
+const restOf = (findings: readonly Finding[], circuit: Circuit, work: number): Rest => ({
   keys: new Set(findings.filter(({ severity }) => severity !== 'caution').map(keyOf)),
-  weight: weightOf(findings, work),
+  weight: weightOf(findings, circuit, work),
 });
 
 /** Properties that no single state shows. */
@@ -146,8 +147,8 @@ function tryAll(search: Search, candidates: readonly Candidate[], text: (own: st
     const cases = casesOf(candidate.circuit);
     const found = proveBeside(candidate.circuit, failingFirst(cases, shownFirst), search);
     if (!found || found.some((one) => keyOf(one) === key)) continue;
-    const rest = restOf(found, candidate.work);
-    if (search.best ? !lighter(rest, search.best.rest) : heavier(rest.weight, weightOf(findings, 0)))
+    const rest = restOf(found, candidate.circuit, candidate.work);
+    if (search.best ? !lighter(rest, search.best.rest) : heavier(rest.weight, weightOf(findings, circuit, 0)))
       continue;
     search.best = { text: text(candidate.text), circuit: candidate.circuit, left: found.length, rest };
     search.done = found.length === 0;
@@ -184,7 +185,7 @@ function findingsOf(circuit: Circuit): Finding[] {
 
 /**
  * The change that puts a finding right and leaves the least else to be found, weighed by the states that show
- * it: dangers, then faults, then work, then cautions. `null` when none does without adding a violation or
+ * it: dangers, then faults, then what still disagrees with its marks, then work, then cautions. `null` when none does without adding a violation or
  * weakening a protection, or when `progress` answered `false`.
  *
  * @param findings - what the circuit's proof found, if it is known.

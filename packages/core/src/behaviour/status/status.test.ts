@@ -1,0 +1,169 @@
+/** What the status line says of circuits with one thing wrong. What each does and is called is common practice in the trade. */
+import type { Circuit } from '../../circuit';
+import { addLink, exchange, land, lift, setValue } from '../../circuit';
+import type { Fault } from '../../network';
+import { compile, makeSolver } from '../../network';
+import {
+  TEMPLATES,
+  electricHeat,
+  furnaceAirConditioner,
+  heatPumpWithStrips,
+  twoStageFurnace,
+  twoTransformerSplit,
+} from '../../systems';
+import { callsOf, faultyOf, runCalls, statusesOf } from '../../testing/faulty';
+import { NEW_WORLD, advance, untilSteady, viewOf } from '..';
+
+const good = furnaceAirConditioner('Status');
+const pump = heatPumpWithStrips('Status', { stages: 'two' });
+const bare = setValue(twoTransformerSplit('Status'), 'xfmr2', 'params', 'protection', 'none');
+const joined = (circuit: Circuit, ...joins: string[]) =>
+  addLink(circuit, { id: 'strap', kind: 'jumper', joins });
+
+/** The status line in a call, from rest until nobody is kept waiting. */
+function said(circuit: Circuit, call: string, faults: readonly Fault[] = []) {
+  const network = compile(circuit, faults);
+  const solver = makeSolver(network);
+  const calls = callsOf(circuit);
+  const { world } = advance(network, calls[0]!.inputs, NEW_WORLD, 420, solver);
+  const { inputs } = calls.find(({ id }) => id === call)!;
+  const settled = untilSteady(network, inputs, world, 1200, solver);
+  return viewOf(network, inputs, settled, (celsius) => `${celsius} °C`).status;
+}
+
+type Row = [what: string, circuit: Circuit, call: string, words: RegExp, faults?: readonly Fault[]];
+
+const rows: Row[] = [
+  [
+    'a W lifted at the board',
+    lift(good, 'statW', 'to'),
+    'heat',
+    /^Heating called: white of Thermostat cable is landed at one end only/,
+  ],
+  [
+    'a Y lifted outdoors',
+    lift(good, 'yardY', 'to'),
+    'cool',
+    /^Cooling called: red of Outdoor cable is landed at one end only/,
+  ],
+  [
+    'a second stage not landed',
+    lift(twoStageFurnace('Status'), 'yardY2', 'to'),
+    'cool-far',
+    /second stage stays off: orange of Outdoor cable/,
+  ],
+  [
+    'a compressor off while the strips run',
+    lift(pump, 'yardY', 'to'),
+    'heat-far',
+    /stays off: yellow of Outdoor cable is landed at one end only/,
+  ],
+  [
+    'Y and W exchanged',
+    exchange(good, ['statY', 'to'], ['statW', 'to']),
+    'cool',
+    /^Cooling called, but heating runs .*lies between Thermostat Y and Furnace board W/,
+  ],
+  [
+    'a jumper from R to G',
+    joined(good, 'board.R', 'board.G'),
+    'off',
+    /on without a call: a jumper joins Furnace board R and Furnace board G/,
+  ],
+  [
+    'a shorted contactor coil',
+    good,
+    'cool',
+    /^Fuse blown: Contactor: contactor coil is shorted/,
+    [{ target: 'contactor', mode: 'coil-shorted' }],
+  ],
+  [
+    'a short at the yard',
+    good,
+    'cool',
+    /^Fuse blown: red of Outdoor cable and white of Outdoor cable touch/,
+    [{ target: 'yardY', mode: 'short:yardC' }],
+  ],
+  [
+    'a broken conductor',
+    good,
+    'heat',
+    /^Heating called: white of Thermostat cable is broken/,
+    [{ target: 'statW', mode: 'open' }],
+  ],
+  [
+    'a contactor that does not pull in',
+    good,
+    'cool',
+    /^Cooling called.*contactor coil has its volts and takes no current/i,
+    [{ target: 'contactor', mode: 'coil-open' }],
+  ],
+  [
+    'a relay burnt open',
+    electricHeat('Status'),
+    'fan',
+    /Fan relay .*does not act on it/,
+    [{ target: 'fanRelay', mode: 'burnt' }],
+  ],
+  [
+    'a transformer’s open primary on the 240 V tap',
+    pump,
+    'heat',
+    /Transformer has its primary and gives nothing/,
+    [{ target: 'xfmr', mode: 'primary-open' }],
+  ],
+  [
+    'a blank thermostat with its fuse blown',
+    lift(setValue(good, 'stat', 'params', 'supply', 'wired'), 'leadFused', 'to'),
+    'cool',
+    /^Thermostat is blank: red of Furnace leads is landed at one end only/,
+  ],
+  [
+    'the 120 V tap on 240 V',
+    land(pump, 'leadPrimary', 'to', 'xfmr.P120'),
+    'off',
+    /^Transformer has 240 V on its 120 V tap and gives 5\d V/,
+  ],
+  [
+    'a dead short that nothing opens',
+    land(bare, 'statC', 'from', 'stat.RC'),
+    'off',
+    /^Cooling transformer burns: 1\d\.\d A, \d\.\d times what it is rated for, and nothing opens: blue/,
+  ],
+  ['all well', good, 'cool', /^Cooling: .*compressor and outdoor fan on$/],
+];
+
+test.each(rows.map(([what, ...rest]) => ({ what, rest })))(
+  '$what',
+  ({ rest: [circuit, call, words, faults = []] }) => {
+    expect(said(circuit, call, faults).text).toMatch(words);
+  },
+);
+
+test('a power-stealing thermostat with both calls open says that nothing leads back', () => {
+  const stealing = furnaceAirConditioner('Status', false, 'stealing');
+  const open = lift(lift(stealing, 'statY', 'to'), 'statW', 'to');
+  expect(said(open, 'off').text).toMatch(/^Thermostat is blank: (yellow|white) of Thermostat cable/);
+});
+
+test('a wet float comes before a wait', () => {
+  const network = compile(good);
+  const inputs = { ...callsOf(good).find(({ id }) => id === 'cool')!.inputs };
+  const wet = { ...inputs, controls: { ...inputs.controls, float: { level: 'wet' } } };
+  const settled = advance(network, wet, NEW_WORLD, 5);
+  const { status } = viewOf(network, wet, settled, (celsius) => `${celsius} °C`);
+  expect(status.next).not.toMatch(/not a fault/);
+  expect(status.text).toMatch(/Pan float/);
+});
+
+// One fault in thirty of every system; the whole of them is what `npm run bench:advice` goes through.
+test.each(TEMPLATES)('$id: no good part is blamed', ({ build }) => {
+  const circuit = build('Status');
+  const calls = callsOf(circuit);
+  const reference = runCalls(circuit, [], calls);
+  for (const faulty of faultyOf(circuit).filter((_, i) => i % 30 === 11))
+    for (const { call, status, verdict } of statusesOf(faulty, calls, reference))
+      expect({ fault: faulty.text, call, said: status.text, verdict }).not.toMatchObject({
+        verdict: 'blames another',
+      });
+});
