@@ -94,7 +94,7 @@ export function problemOf(error: unknown): ProblemDetails {
   return {
     status: 0,
     title: 'No answer',
-    detail: 'The server does not answer. Your work is kept here and sent when it does.',
+    detail: 'The server does not answer. What you typed is still here: try again.',
   };
 }
 

@@ -4,7 +4,7 @@ import { api } from './api';
 import { benchReducer } from './bench';
 import { keptSettings } from './kept';
 import { planReducer } from './plan';
-import { listeners } from './planning';
+import { listeners } from './unsent';
 import { settingsReducer } from './settings';
 import { surveyReducer } from './survey';
 import { traceReducer } from './trace';

@@ -14,6 +14,7 @@ import * as yup from 'yup';
 import type { Bench } from './bench';
 import type { Setting, Settings } from './settings';
 import { CHOICES, DEFAULTS } from './settings';
+import type { Unsent } from './unsent';
 
 const PREFIX = 'zygostat.1';
 
@@ -161,6 +162,25 @@ export function keptPlan(jobId: string): { base: number; plan: Plan | null } | u
 
 export function keepPlan(jobId: string, kept: { base: number; plan: Plan | null } | undefined): void {
   write(`plan.${jobId}`, kept);
+}
+
+/** Readings and notes the server has not answered for; what is not of this shape is left out. */
+export function keptUnsent(): Unsent[] {
+  const found = read('unsent');
+  if (!Array.isArray(found)) return [];
+  return found.filter(
+    (entry: unknown): entry is Unsent =>
+      typeof entry === 'object' &&
+      entry !== null &&
+      'id' in entry &&
+      typeof entry.id === 'string' &&
+      (('reading' in entry && typeof entry.reading === 'object') ||
+        ('change' in entry && typeof entry.change === 'object')),
+  );
+}
+
+export function keepUnsent(unsent: readonly Unsent[]): void {
+  write('unsent', unsent.length > 0 ? unsent : undefined);
 }
 
 export function keepSettings(settings: Settings): void {

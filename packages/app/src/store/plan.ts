@@ -7,19 +7,25 @@ interface Planning {
   jobId: string | null;
   base: number;
   plan: Plan | null;
+  /** A list that was put away, while the job is open: it can be taken up again. */
+  putAway: Plan | null;
   state: 'saved' | 'saving' | 'waiting';
 }
 
 const plan = createSlice({
   name: 'plan',
-  initialState: { jobId: null, base: 0, plan: null, state: 'saved' } as Planning,
+  initialState: { jobId: null, base: 0, plan: null, putAway: null, state: 'saved' } as Planning,
   reducers: {
     planOpened: (
       _state,
       { payload }: PayloadAction<{ jobId: string; base: number; plan: Plan | null }>,
-    ): Planning => ({ ...payload, state: 'saved' }),
+    ): Planning => ({ ...payload, putAway: null, state: 'saved' }),
     /** Taken, planned anew, or taken back with `null`. */
-    planChanged: (state, { payload }: PayloadAction<Plan | null>): Planning => ({ ...state, plan: payload }),
+    planChanged: (state, { payload }: PayloadAction<Plan | null>): Planning => ({
+      ...state,
+      plan: payload,
+      putAway: payload === null ? state.plan : null,
+    }),
     stepsDone: (state, { payload }: PayloadAction<Readonly<Record<string, Done>>>): Planning => ({
       ...state,
       plan: state.plan && { ...state.plan, done: payload },

@@ -50,9 +50,12 @@ const changesCircuit = (action: { type: string }) =>
 
 listen({
   predicate: changesCircuit,
-  effect: async (_action, { getState, dispatch, delay }) => {
+  effect: async (action, { getState, getOriginalState, dispatch, delay }) => {
     const { jobId } = getState().saving;
     if (jobId === null) return;
+    // A step of the landing list that leaves the circuit as it is can be undone, but is no revision.
+    const isAsked = action.type === saveRequested.type;
+    if (!isAsked && getOriginalState().edits.present.circuit === getState().edits.present.circuit) return;
     const keep = () => {
       const { circuit, note } = getState().edits.present;
       if (circuit) keepDraft(jobId, { base: getState().saving.base, circuit, note });

@@ -2,12 +2,21 @@
 import type { Dispatch, PayloadAction } from '@reduxjs/toolkit';
 import { createSlice } from '@reduxjs/toolkit';
 import type { Circuit } from '@zygostat/core/circuit';
+import type { Plan } from '@zygostat/core/wire';
 import undoable from 'redux-undo';
 
 interface Edit {
   circuit: Circuit | null;
   /** What the last edit was, for the revision's note. */
   note: string;
+  /** Ticks of the landing list before and after it, where it was a step of that list. */
+  ticks?: Ticks;
+}
+
+/** Ticks of a landing list before and after a step. */
+export interface Ticks {
+  was: Plan['done'];
+  now: Plan['done'];
 }
 
 const edits = createSlice({
@@ -15,7 +24,8 @@ const edits = createSlice({
   initialState: { circuit: null, note: '' } as Edit,
   reducers: {
     loaded: (_state, { payload }: PayloadAction<Circuit>): Edit => ({ circuit: payload, note: '' }),
-    edited: (_state, { payload }: PayloadAction<{ circuit: Circuit; note: string }>): Edit => payload,
+    edited: (_state, { payload }: PayloadAction<{ circuit: Circuit; note: string; ticks?: Ticks }>): Edit =>
+      payload,
   },
 });
 

@@ -35,9 +35,10 @@ import {
 } from '@zygostat/core/plan';
 import type { Case, Finding, Mistake, Repair, Severity } from '@zygostat/core/prove';
 import {
-  PROPERTIES,
   caseTitle,
+  isProven,
   proofInWords,
+  PROPERTIES,
   propertyOf,
   prove,
   repairOf,
@@ -45,7 +46,7 @@ import {
   sweep,
 } from '@zygostat/core/prove';
 import type { Stop } from '@zygostat/core/wire';
-import { partway, standing, stepsOf, walk } from '@zygostat/core/wire';
+import { isOpenAt, isReady, partway, standing, stepsOf, walk } from '@zygostat/core/wire';
 import { showTemperature } from '../bench/show';
 import type { Answer } from '../store/bench';
 import type { Settings } from '../store/settings';
@@ -68,7 +69,7 @@ export interface ToldFinding extends Finding {
 }
 
 export interface ToldProof {
-  clean: boolean;
+  proven: boolean;
   /** "63 states, 14 properties: nothing found" */
   words: string;
   findings: readonly ToldFinding[];
@@ -88,12 +89,15 @@ export interface Sums {
 /** Where a plan stands: its stops, what of it is done, and the circuit that makes. */
 export interface PlanView {
   stops: readonly Stop[];
+  /** Steps whose turn it is or was, and places whose power is off. */
+  ready: readonly string[];
+  open: readonly string[];
   done: readonly string[];
   circuit: Circuit;
 }
 
 const toldProof = (proof: NonNullable<ReturnType<typeof prove>>): ToldProof => ({
-  clean: proof.findings.length === 0,
+  proven: isProven(proof),
   words: proofInWords(proof),
   findings: proof.findings.map((finding) => ({
     ...finding,
@@ -245,21 +249,37 @@ export const model = {
     };
   },
 
-  /** A plan as stops in walking order, and the circuit with what is done of it. */
+  /** A plan as stops in walking order, and the circuit with what stands of the ticks wanted, after those there were. */
   follow(
     before: Circuit,
     after: Circuit,
     reasons: Readonly<Record<string, string>>,
-    done: readonly string[],
+    wanted: readonly string[],
+    was: readonly string[] = wanted,
   ): PlanView {
     const steps = stepsOf(before, after, reasons);
-    const stand = standing(steps, new Set(done));
-    return { stops: walk(before, steps), done: [...stand], circuit: partway(before, after, stand) };
+    const stand = standing(steps, new Set(wanted), new Set(was));
+    return {
+      stops: walk(before, steps),
+      done: [...stand],
+      ready: steps.flatMap((step) => (isReady(steps, stand, step) ? [step.id] : [])),
+      open: before.stations.flatMap(({ id }) => (isOpenAt(steps, stand, id) ? [id] : [])),
+      circuit: partway(before, after, stand),
+    };
   },
 
-  /** The change that puts a finding right, if a single one does. */
-  repair(circuit: Circuit, finding: Finding): Repair | null {
-    return repairOf(circuit, finding);
+  /** The change that puts a finding right, if one does, and how far the search is. To stop it, end the worker. */
+  repair(
+    circuit: Circuit,
+    finding: Finding,
+    findings: readonly Finding[],
+    tell: (done: number, all: number) => void,
+  ): Repair | null {
+    const progress = (done: number, all: number) => {
+      if (done % TELL_EVERY === 0 || done === all) tell(done, all);
+      return true;
+    };
+    return repairOf(circuit, finding, progress, findings);
   },
 
   /** The bench in the state that shows a finding. */

@@ -56,7 +56,7 @@ const settings = {
   system: choice('System type', { conventional: 'Conventional', 'heat-pump': 'Heat pump' }, 'conventional'),
   fanWithHeat: choice(
     'Fan with heat',
-    { unit: 'Run by the unit (gas)', thermostat: 'Run by the thermostat (electric)' },
+    { unit: 'Run by the unit', thermostat: 'Run by the thermostat' },
     'unit',
   ),
   valve: choice('O/B is energised in', { O: 'Cooling (O)', B: 'Heating (B)' }, 'O', 'common practice'),

@@ -5,7 +5,7 @@ export { judgeStructure } from './judge-structure';
 export { lookAt } from './look';
 export type { Violation } from './look';
 export * from './properties';
-export { proofInWords, prove, stageOf } from './prove';
+export { isProven, proofInWords, prove, stageOf } from './prove';
 export type { Finding, Progress, Proof } from './prove';
 export * from './repair';
 export { LONGEST_S, runCase, supply } from './supplied';

@@ -162,6 +162,10 @@ export function stageOf(circuit: Circuit, subject: Case): { inputs: Inputs; worl
   return { inputs: inputsOf(subject), world: steady.world };
 }
 
+/** Nothing dangerous and nothing faulty was found; cautions do not keep a circuit from being proven. */
+export const isProven = ({ findings }: Pick<Proof, 'findings'>): boolean =>
+  findings.every(({ severity }) => severity === 'caution');
+
 /** "78 states, 22 properties: nothing found" */
 export function proofInWords({ states, properties, findings }: Proof): string {
   const cautions = findings.filter(({ severity }) => severity === 'caution').length;

@@ -23,6 +23,8 @@ export interface Plan {
   reasons: Readonly<Record<string, string>>;
   /** By step. */
   done: Readonly<Record<string, Done>>;
+  /** What was done of it before it was taken up anew from a changed circuit, in order. */
+  earlier?: readonly (Done & { text: string })[];
 }
 
 const MOST_STEPS = 600;
@@ -71,6 +73,11 @@ const planSchema = yup
       .defined('is required, or null'),
     reasons: recordOf(yup.string().strict().max(600), 'sentences by conductor'),
     done: recordOf(doneSchema, 'steps done, each { at, volts }'),
+    earlier: yup
+      .array()
+      .strict()
+      .max(MOST_STEPS)
+      .of(doneSchema.clone().shape({ text: text(600) })),
   })
   .strict()
   .noUnknown(unknown);

@@ -7,5 +7,6 @@ export { DEAD_VOLTS } from './gate';
 export { stripMm, tagOf } from './step';
 export type { Step, StepKind } from './step';
 export { stepsOf } from './steps';
-export { standing, walk } from './walk';
+export { isOpenAt, isReady, standing, toggled } from './ticks';
+export { walk } from './walk';
 export type { Stop } from './walk';

@@ -68,20 +68,3 @@ export function walk(circuit: Circuit, steps: readonly Step[]): Stop[] {
   }
   throw new RangeError('The steps wait for each other in a circle.');
 }
-
-/** Of the steps done, those whose every earlier step is done too: what stands when one is taken back. */
-export function standing(steps: readonly Step[], done: ReadonlySet<string>): ReadonlySet<string> {
-  const known = new Set(steps.map(({ id }) => id));
-  let kept = new Set([...done].filter((id) => known.has(id)));
-  for (;;) {
-    const next = new Set(
-      steps
-        .filter(
-          ({ id, after }) => kept.has(id) && after.every((other) => !known.has(other) || kept.has(other)),
-        )
-        .map(({ id }) => id),
-    );
-    if (next.size === kept.size) return next;
-    kept = next;
-  }
-}

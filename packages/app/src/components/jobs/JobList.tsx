@@ -2,12 +2,12 @@ import { formatDistanceToNow } from 'date-fns';
 import { router } from 'expo-router';
 import { useDeferredValue, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
-import { ActivityIndicator, Searchbar } from 'react-native-paper';
+import { Searchbar } from 'react-native-paper';
 import type { Job } from '../../store/api';
 import { problemOf, useListJobsQuery } from '../../store/api';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
-import { Act, Column, Words } from '../basics';
+import { Act, Column, Waiting, Words } from '../basics';
 
 const plural = (count: number, noun: string) => `${count} ${noun}${count === 1 ? '' : 's'}`;
 
@@ -86,7 +86,7 @@ export function JobList() {
         accessibilityLabel="Search jobs and sites"
       />
       <ScrollView style={styles.grow} contentContainerStyle={styles.list}>
-        {isLoading ? <ActivityIndicator accessibilityLabel="Loading jobs" /> : null}
+        {isLoading ? <Waiting label="Loading jobs" /> : null}
         {error && !data ? (
           <View style={styles.empty}>
             <Words>{problemOf(error).detail}</Words>

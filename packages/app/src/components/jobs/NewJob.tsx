@@ -1,6 +1,6 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { router } from 'expo-router';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { Control } from 'react-hook-form';
 import { Controller, useForm } from 'react-hook-form';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
@@ -88,7 +88,7 @@ export function NewJob() {
   const [problems, setProblems] = useState<readonly string[]>([]);
   const { data: sites } = useListSitesQuery(undefined);
   const [createJob, { isLoading, error }] = useCreateJobMutation();
-  const { control, handleSubmit, setValue } = useForm<Answers>({
+  const { control, handleSubmit, setValue, formState } = useForm<Answers>({
     resolver: yupResolver(schema),
     defaultValues: { name: '', site: '' },
   });
@@ -101,15 +101,20 @@ export function NewJob() {
       setProblems([]);
     } catch (failure) {
       if (!(failure instanceof CircuitError)) throw failure;
+      // A file that is refused leaves nothing of the one before it.
+      setSource((before) => ('circuit' in before ? { survey: true } : before));
       setProblems(failure.problems.slice(0, 6).map(({ path, message }) => `${path} ${message}`));
     }
   };
-  const create = handleSubmit(async (answers) => {
+  const page = useRef<ScrollView>(null);
+  const missing = Object.values(formState.errors).flatMap(({ message }) => message ?? []);
+  const submit = async (answers: Answers) => {
     const result = await createJob({ ...answers, ...source });
     if (!result.data) return;
     const { id } = result.data;
     router.replace({ pathname: 'survey' in source ? '/job/[id]/survey' : '/job/[id]', params: { id } });
-  });
+  };
+  const create = () => handleSubmit(submit, () => page.current?.scrollTo({ y: 0, animated: false }))();
   const chosen = 'template' in source ? source.template : null;
   return (
     <Column>
@@ -119,7 +124,7 @@ export function NewJob() {
           New job
         </Words>
       </View>
-      <ScrollView style={styles.grow} contentContainerStyle={styles.form}>
+      <ScrollView ref={page} style={styles.grow} contentContainerStyle={styles.form}>
         <NameField control={control} name="site" label="Site" />
         {sites && sites.length > 0 ? (
           <View style={styles.sites} role="group" aria-label="Known sites">
@@ -177,6 +182,11 @@ export function NewJob() {
         ) : null}
       </ScrollView>
       <View style={styles.foot}>
+        {missing.length > 0 ? (
+          <View role="alert">
+            <Words color={t.red}>{missing.join(' ')}</Words>
+          </View>
+        ) : null}
         <Act
           label={isLoading ? 'Creating…' : 'Create job'}
           look="filled"
@@ -213,6 +223,6 @@ const styles = StyleSheet.create({
   },
   dotFill: { width: 12, height: 12, borderRadius: 6 },
   grow: { flex: 1 },
-  foot: { padding: 12 },
+  foot: { padding: 12, gap: 8 },
   create: { minHeight: 52 },
 });

@@ -3,7 +3,6 @@ import type { PropsWithChildren } from 'react';
 import { createContext, useContext, useEffect, useMemo } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
 import { StyleSheet, View } from 'react-native';
-import { ActivityIndicator } from 'react-native-paper';
 import { useStore } from 'react-redux';
 import type { RootState } from '../../store';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -13,9 +12,10 @@ import { benchOpened } from '../../store/bench';
 import { keptBench, keptDraft } from '../../store/kept';
 import { saveRequested } from '../../store/saving';
 import { traceOpened } from '../../store/trace';
+import { unsentWaits } from '../../store/unsent';
 import { opened, takeUp } from '../../store/work';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { Act, Waiting, Words } from '../basics';
 
 /** Puts a freshly read job on the bench, with any edit of it the server has not had yet. */
 function useLoadJob(id: string, fresh: OpenedJob | undefined): boolean {
@@ -29,6 +29,7 @@ function useLoadJob(id: string, fresh: OpenedJob | undefined): boolean {
     dispatch(benchOpened(keptBench(id) ?? {}));
     dispatch(takeUp(draft?.circuit ?? fresh.circuit));
     dispatch(opened({ jobId: id, base: draft?.base ?? fresh.revision }));
+    dispatch(unsentWaits);
     // Saved on top of what it was made on: the server says if another tab was first.
     if (draft) dispatch(saveRequested);
   }, [dispatch, id, fresh, ready]);
@@ -77,7 +78,7 @@ export function OpenJob({ id, children }: PropsWithChildren<{ id: string }>) {
           <Act label="All jobs" look="filled" onPress={() => router.dismissTo('/')} />
         </>
       ) : (
-        <ActivityIndicator accessibilityLabel="Opening the job" />
+        <Waiting label="Opening the job" />
       )}
     </View>
   );

@@ -1,11 +1,10 @@
 import { useCallback, useRef, useState } from 'react';
 import type { GestureResponderEvent, LayoutChangeEvent } from 'react-native';
 import { ScrollView, StyleSheet, View } from 'react-native';
-import { ActivityIndicator } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useModel } from '../../bench/useModel';
 import { useAppSelector } from '../../store';
-import { Act, Words } from '../basics';
+import { Act, Waiting, Words } from '../basics';
 import { LadderPicture } from './LadderPicture';
 import { RungList } from './RungList';
 
@@ -47,7 +46,7 @@ export function LadderPane({ circuit, onStud }: { circuit: Circuit; onStud: (poi
   const [room, setRoom] = useState(0);
   const pinch = usePinch(scale, setScale);
   const measure = useCallback(({ nativeEvent }: LayoutChangeEvent) => setRoom(nativeEvent.layout.width), []);
-  if (!ladder) return <ActivityIndicator accessibilityLabel="Drawing the ladder" style={styles.wait} />;
+  if (!ladder) return <Waiting label="Drawing the ladder" />;
   const fit = clamp(room / ladder.width);
   return (
     <View style={styles.pane} onLayout={measure}>

@@ -1,8 +1,7 @@
 import { useState } from 'react';
-import { ActivityIndicator } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Job } from '../../store/api';
-import { Words } from '../basics';
+import { Waiting, Words } from '../basics';
 import { PlaceFrame } from '../places/PlaceFrame';
 import { Steps } from '../places/Steps';
 import { useOpenSurvey } from '../survey/useSurvey';
@@ -22,7 +21,7 @@ export function PlanPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
   const ready = useOpenPlan(job.id);
   useOpenSurvey(job.id);
   // A plan taken before the job's own is known would be put in the place of another.
-  const opening = <ActivityIndicator accessibilityLabel="Opening the plan" />;
+  const opening = <Waiting label="Opening the plan" />;
   const body = {
     proof: <ProofPane circuit={circuit} jobId={job.id} />,
     swap: ready ? <SwapPane job={job} circuit={circuit} /> : opening,

@@ -7,7 +7,7 @@ import { Words } from '../basics';
 /** What the proof of a proposed circuit says, in a line. */
 export function ProofLine({ proof }: { proof: Proof }) {
   const t = useTokens();
-  const clean = proof.findings.length === 0;
+  const clean = proof.findings.every(({ severity }) => severity === 'caution');
   const danger = proof.findings.some(({ severity }) => severity === 'danger');
   const ink = clean ? t.teal : danger ? t.red : t.amber;
   return (

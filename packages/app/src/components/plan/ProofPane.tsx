@@ -1,7 +1,8 @@
 import { router } from 'expo-router';
-import { useState } from 'react';
+import { proxy } from 'comlink';
+import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { ActivityIndicator, ProgressBar } from 'react-native-paper';
+import { ProgressBar } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Repair } from '@zygostat/core/prove';
 import { askAside } from '../../bench/model';
@@ -14,22 +15,51 @@ import { edited } from '../../store/work';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { Act, Words } from '../basics';
+import { Working } from './Working';
+import { useAside } from './useAside';
 import { useProof } from './useProof';
 
 const askProperties = (model: Remote<Model>) => model.properties();
 
+interface RepairOfferProps {
+  circuit: Circuit;
+  finding: ToldFinding;
+  /** All that the proof found. */
+  findings: readonly ToldFinding[];
+}
+
+type Question = [circuit: Circuit, finding: ToldFinding, findings: readonly ToldFinding[]];
+
 /** The repair of one finding: looked for when asked, then done with one tap. */
-function RepairOffer({ circuit, finding }: { circuit: Circuit; finding: ToldFinding }) {
+function RepairOffer({ circuit, finding, findings }: RepairOfferProps) {
   const t = useTokens();
   const dispatch = useAppDispatch();
-  const [repair, setRepair] = useState<Repair | 'looking' | 'none' | null>(null);
-  const look = async () => {
-    setRepair('looking');
-    setRepair((await askAside((model) => model.repair(circuit, finding))) ?? 'none');
-  };
-  if (repair === null) return <Act label="What would put it right?" onPress={() => void look()} />;
-  if (repair === 'looking') return <ActivityIndicator accessibilityLabel="Looking for a repair" />;
-  if (repair === 'none') return <Words kind="small">No single change puts it right.</Words>;
+  const ask = useCallback(
+    (
+      model: Remote<Model>,
+      [about, one, all]: Question,
+      tell: (what: string, done: number, of: number) => void,
+    ) =>
+      model.repair(
+        about,
+        one,
+        all,
+        proxy((done: number, of: number) => tell('', done, of)),
+      ),
+    [],
+  );
+  const { progress, answer, failure, start, stop } = useAside<Question, Repair | null>(ask);
+  if (progress) return <Working label="Looking for a repair" progress={progress} onStop={stop} />;
+  if (failure) return <Words color={t.red}>{failure}</Words>;
+  if (!answer)
+    return <Act label="What would put it right?" onPress={() => void start([circuit, finding, findings])} />;
+  const repair = answer.value;
+  if (!repair)
+    return (
+      <Words kind="small">
+        No change known here puts it right without adding a fault or weakening a protection.
+      </Words>
+    );
   return (
     <View style={styles.repair}>
       <Words color={t.teal}>{repair.text}</Words>
@@ -45,7 +75,7 @@ function RepairOffer({ circuit, finding }: { circuit: Circuit; finding: ToldFind
   );
 }
 
-function FindingCard({ circuit, jobId, finding }: { circuit: Circuit; jobId: string; finding: ToldFinding }) {
+function FindingCard({ circuit, jobId, finding, findings }: RepairOfferProps & { jobId: string }) {
   const t = useTokens();
   const dispatch = useAppDispatch();
   const [why, setWhy] = useState(false);
@@ -60,7 +90,7 @@ function FindingCard({ circuit, jobId, finding }: { circuit: Circuit; jobId: str
       <View style={styles.row}>
         <Icon name="alert" size={22} color={ink} />
         <Words kind="strong" color={ink} style={styles.grow}>
-          {`${finding.severity === 'danger' ? 'Danger: ' : ''}${finding.text}`}
+          {`${{ danger: 'Danger: ', fault: '', caution: 'Caution: ' }[finding.severity]}${finding.text}`}
         </Words>
       </View>
       <Words kind="small">
@@ -71,7 +101,7 @@ function FindingCard({ circuit, jobId, finding }: { circuit: Circuit; jobId: str
         <Act label="Why?" pressed={why} onPress={() => setWhy(!why)} />
       </View>
       {why ? <Words>{finding.why}</Words> : null}
-      <RepairOffer circuit={circuit} finding={finding} />
+      <RepairOffer circuit={circuit} finding={finding} findings={findings} />
     </View>
   );
 }
@@ -92,11 +122,11 @@ export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string 
           role="status"
           style={[
             styles.stamp,
-            { backgroundColor: proof.clean ? t.tealSoft : t.redSoft, borderColor: t.line },
+            { backgroundColor: proof.proven ? t.tealSoft : t.redSoft, borderColor: t.line },
           ]}
         >
-          <Words kind="strong" color={proof.clean ? t.teal : t.red}>
-            {proof.clean ? 'Proven' : 'Not proven'}
+          <Words kind="strong" color={proof.proven ? t.teal : t.red}>
+            {proof.proven ? 'Proven' : 'Not proven'}
           </Words>
           <Words>{`${proof.words}. For ${revision}.`}</Words>
         </View>
@@ -115,6 +145,7 @@ export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string 
               circuit={circuit}
               jobId={jobId}
               finding={finding}
+              findings={proof.findings}
             />
           ))}
         </View>

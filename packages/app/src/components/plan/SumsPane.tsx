@@ -1,6 +1,5 @@
 import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { ActivityIndicator } from 'react-native-paper';
 import type { Remote } from 'comlink';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Drop, FuseSum, TransformerLoad } from '@zygostat/core/plan';
@@ -10,7 +9,7 @@ import { showGauge, showLength, showTemperature, showVolts } from '../../bench/s
 import { useAppSelector } from '../../store';
 import { useTokens } from '../../theme';
 import type { Model } from '../../workers/model';
-import { Options, Words } from '../basics';
+import { Options, Waiting, Words } from '../basics';
 import { LineChart } from './LineChart';
 import { LoadBar, LoadParts } from './LoadBar';
 
@@ -226,7 +225,7 @@ export function SumsPane({ circuit }: { circuit: Circuit }) {
           </Words>
         </>
       ) : (
-        <ActivityIndicator accessibilityLabel="Working out the sums" />
+        <Waiting label="Working out the sums" />
       )}
     </>
   );

@@ -63,6 +63,7 @@ export function CableFacts({ circuit, run }: { circuit: Circuit; run: Run }) {
         }}
         value={shown}
         given
+        hint="An estimate until you pace it out and type it here."
         onChange={(value) =>
           edit('Length', (now) => ({
             circuit: setCable(now, run.cable, {

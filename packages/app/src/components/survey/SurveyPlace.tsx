@@ -1,11 +1,10 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { ActivityIndicator } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useAppSelector } from '../../store';
 import type { Job } from '../../store/api';
 import { useTokens } from '../../theme';
-import { Words } from '../basics';
+import { Waiting, Words } from '../basics';
 import { PlaceFrame } from '../places/PlaceFrame';
 import { Steps } from '../places/Steps';
 import { AsFound } from './AsFound';
@@ -38,7 +37,7 @@ export function SurveyPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
           <Words color={t.amber}>Survey not saved yet: the server does not answer. It is kept here.</Words>
         </View>
       ) : null}
-      {ready ? body[step] : <ActivityIndicator accessibilityLabel="Opening the survey" />}
+      {ready ? body[step] : <Waiting label="Opening the survey" />}
     </PlaceFrame>
   );
 }

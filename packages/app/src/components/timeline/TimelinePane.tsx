@@ -1,7 +1,6 @@
 import { useCallback, useState } from 'react';
 import type { LayoutChangeEvent } from 'react-native';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { ActivityIndicator } from 'react-native-paper';
 import type { Timeline } from '@zygostat/core/behaviour';
 import { instantAt } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
@@ -12,7 +11,7 @@ import { useModel } from '../../bench/useModel';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { momentShown } from '../../store/bench';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { Act, Waiting, Words } from '../basics';
 import { LaneChart } from './LaneChart';
 
 const CALLS: Record<Call, string> = { cool: 'Cool', heat: 'Heat', fan: 'Fan' };
@@ -114,7 +113,7 @@ export function TimelinePane({ circuit }: { circuit: Circuit }) {
         ))}
       </View>
       {!run || width === 0 ? (
-        <ActivityIndicator accessibilityLabel="Running the sequence" style={styles.wait} />
+        <Waiting label="Running the sequence" />
       ) : (
         <>
           {run.timeline.ended ? (

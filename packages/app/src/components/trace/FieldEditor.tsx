@@ -10,11 +10,13 @@ interface FieldEditorProps {
   value: Value;
   /** Whether the document says it, or it is the kind's default. */
   given: boolean;
+  /** Said under it instead of where its value is from. */
+  hint?: string;
   onChange: (value: Value) => void;
 }
 
 /** Edits one number or choice of a device; says what would be valid and keeps what was typed. */
-export function FieldEditor({ field, value, given, onChange }: FieldEditorProps) {
+export function FieldEditor({ field, value, given, hint, onChange }: FieldEditorProps) {
   const [typed, setTyped] = useState<string | null>(null);
   if (field.type === 'choice')
     return <Options label={field.label} options={field.options} value={String(value)} onChange={onChange} />;
@@ -41,7 +43,9 @@ export function FieldEditor({ field, value, given, onChange }: FieldEditorProps)
         onSubmitEditing={commit}
       />
       <HelperText type={problem ? 'error' : 'info'} visible>
-        {problem ? `${field.label} ${problem}.` : given ? 'As entered.' : `Default, ${field.source}.`}
+        {problem
+          ? `${field.label} ${problem}.`
+          : (hint ?? (given ? 'As entered.' : `Default, ${field.source}.`))}
       </HelperText>
     </View>
   );

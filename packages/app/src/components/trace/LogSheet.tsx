@@ -8,7 +8,9 @@ import { pointName } from '@zygostat/core/circuit';
 import * as yup from 'yup';
 import { showQuantity } from '../../bench/show';
 import { useAppDispatch, useAppSelector } from '../../store';
+import type { NewReading } from '../../store/api';
 import { problemOf, useLogReadingMutation } from '../../store/api';
+import { keepForLater } from '../../store/unsent';
 import { sheetOpened, told } from '../../store/trace';
 import { useTokens } from '../../theme';
 import { Act, BottomSheet, Words } from '../basics';
@@ -67,21 +69,21 @@ export function LogSheet({ circuit, jobId, red, black }: LogSheetProps) {
   const save = handleSubmit(async ({ actual: text }) => {
     if (!expected) return;
     const travel = (value: number) => (value === Infinity ? null : value);
-    const result = await logReading({
-      id: jobId,
-      reading: {
-        revision,
-        mode: meter.mode,
-        meter: meter.kind,
-        red,
-        black,
-        expected: travel(expected.value),
-        actual: travel(valueOf(text)),
-        situation: situation.slice(0, 200),
-      },
-    });
-    if ('error' in result) return;
-    dispatch(told('Reading logged'));
+    const entry: NewReading = {
+      revision,
+      mode: meter.mode,
+      meter: meter.kind,
+      red,
+      black,
+      expected: travel(expected.value),
+      actual: travel(valueOf(text)),
+      situation: situation.slice(0, 200),
+    };
+    const result = await logReading({ id: jobId, reading: entry });
+    const silent = result.error !== undefined && problemOf(result.error).status === 0;
+    if (silent) dispatch(keepForLater({ kind: 'reading', id: jobId, reading: entry }));
+    else if (result.error) return;
+    dispatch(told(silent ? 'No answer: the reading is kept here and sent when there is' : 'Reading logged'));
     close();
   });
   return (

@@ -1,5 +1,5 @@
 import { router } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { TextInput } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import { circuitToJson } from '@zygostat/core/formats';
@@ -8,16 +8,28 @@ import { theModel } from '../../bench/model';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Job } from '../../store/api';
 import { problemOf, useChangeJobMutation } from '../../store/api';
-import { sheetOpened } from '../../store/trace';
+import { sheetOpened, told } from '../../store/trace';
+import { keepForLater } from '../../store/unsent';
 import { useTokens } from '../../theme';
 import { Act, BottomSheet, Options, Words } from '../basics';
 
 const STATES: Record<Job['state'], string> = { open: 'Open', done: 'Done' };
 const LONGEST_NOTES = 2000;
 
-/** Notes of the job, saved when the person leaves the field. */
+/** Notes of the job, saved when the person leaves the field, however it is left. */
 function Notes({ job, save }: { job: Job; save: (notes: string) => void }) {
   const [typed, setTyped] = useState(job.notes);
+  const latest = useRef({ typed, saved: job.notes, save });
+  useEffect(() => {
+    latest.current = { ...latest.current, typed, save };
+  });
+  const leave = () => {
+    const { typed: now, saved, save: keep } = latest.current;
+    if (now.trim() === saved) return;
+    latest.current.saved = now.trim();
+    keep(now.trim());
+  };
+  useEffect(() => leave, []);
   return (
     <TextInput
       mode="outlined"
@@ -27,7 +39,7 @@ function Notes({ job, save }: { job: Job; save: (notes: string) => void }) {
       value={typed}
       maxLength={LONGEST_NOTES}
       onChangeText={setTyped}
-      onBlur={() => typed.trim() !== job.notes && save(typed.trim())}
+      onBlur={leave}
     />
   );
 }
@@ -39,22 +51,26 @@ export function MenuSheet({ circuit, job }: { circuit: Circuit; job: Job }) {
   const { inputs, world } = useAppSelector(({ bench }) => bench);
   const symbols = useAppSelector(({ settings }) => settings.symbols);
   const [changeJob, { error }] = useChangeJobMutation();
-  const change = (what: Partial<Pick<Job, 'notes' | 'state'>>) =>
-    void changeJob({ id: job.id, change: what });
+  const change = async (what: Partial<Pick<Job, 'notes' | 'state'>>) => {
+    const result = await changeJob({ id: job.id, change: what });
+    if (!result.error || problemOf(result.error).status !== 0) return;
+    dispatch(keepForLater({ kind: 'change', id: job.id, change: what }));
+    dispatch(told('No answer: it is kept here and sent when there is'));
+  };
   const name = fileName(circuit.name);
   const netlist = async () => download(`${name}.cir`, await theModel().netlist(inputs, world), 'text/plain');
   const drawing = async (which: 'loom' | 'ladder') =>
     download(`${name}-${which}.svg`, await theModel().drawing(circuit, which, symbols), 'image/svg+xml');
   return (
     <BottomSheet title={job.name} subtitle={job.system} onClose={() => dispatch(sheetOpened(null))}>
-      <Notes job={job} save={(notes) => change({ notes })} />
+      <Notes job={job} save={(notes) => void change({ notes })} />
       <Options
         label="This job is"
         options={STATES}
         value={job.state}
-        onChange={(state) => change({ state })}
+        onChange={(state) => void change({ state })}
       />
-      {error ? <Words color={t.red}>{problemOf(error).detail}</Words> : null}
+      {error && problemOf(error).status !== 0 ? <Words color={t.red}>{problemOf(error).detail}</Words> : null}
       <Act
         label="Settings: units, symbols, theme"
         icon="settings"

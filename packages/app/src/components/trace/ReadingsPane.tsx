@@ -1,13 +1,12 @@
 import { format } from 'date-fns';
 import { StyleSheet, View } from 'react-native';
-import { ActivityIndicator } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import { pointName } from '@zygostat/core/circuit';
 import { showQuantity } from '../../bench/show';
 import type { LoggedReading } from '../../store/api';
 import { problemOf, useListReadingsQuery } from '../../store/api';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { Act, Waiting, Words } from '../basics';
 import { VERDICT_WORDS } from './LogSheet';
 
 const show = (value: number | null, unit: LoggedReading['unit']) => {
@@ -19,7 +18,7 @@ const show = (value: number | null, unit: LoggedReading['unit']) => {
 export function ReadingsPane({ circuit, jobId }: { circuit: Circuit; jobId: string }) {
   const t = useTokens();
   const { data, isLoading, error, refetch } = useListReadingsQuery(jobId);
-  if (isLoading) return <ActivityIndicator style={styles.pane} accessibilityLabel="Loading readings" />;
+  if (isLoading) return <Waiting label="Loading readings" />;
   if (error && !data)
     return (
       <View style={styles.pane}>

@@ -1,14 +1,14 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { ActivityIndicator, ProgressBar } from 'react-native-paper';
+import { ProgressBar } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Plan, Step } from '@zygostat/core/wire';
 import { useAppDispatch } from '../../store';
 import { planChanged } from '../../store/plan';
 import { edited } from '../../store/work';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { Act, Waiting, Words } from '../basics';
 import { DifferSheet } from './DifferSheet';
 import { NextStep } from './NextStep';
 import { StepRow } from './StepRow';
@@ -42,11 +42,20 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
   const [dropping, setDropping] = useState(false);
   const [differing, setDiffering] = useState<Step | null>(null);
   const drop = () => dispatch(planChanged(null));
-  if (!view) return <ActivityIndicator accessibilityLabel="Working out the steps" />;
+  /** Goes on from the circuit as it stands; what was done of the list stays on it. */
+  const rebase = () => {
+    const earlier = [
+      ...(plan.earlier ?? []),
+      ...steps.flatMap(({ id, text }) => (plan.done[id] ? [{ ...plan.done[id], text }] : [])),
+    ];
+    void change({ ...plan, before: circuit, swap: null, earlier }, 'Gone on from a changed circuit');
+  };
+  if (!view) return <Waiting label="Working out the steps" />;
   const done = new Set(view.done);
-  const ready = ({ after }: Step) =>
-    after.every((id) => done.has(id) || !steps.some((step) => step.id === id));
+  const turn = new Set(view.ready);
+  const ready = ({ id }: Step) => turn.has(id);
   const next = steps.find((step) => !done.has(step.id) && ready(step));
+  const earlier = plan.earlier?.length ?? 0;
   const goPlan = () => router.replace({ pathname: '/job/[id]/plan', params: { id: jobId } });
   return (
     <>
@@ -54,7 +63,9 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
         {plan.title}
       </Words>
       <View role="status" aria-live="polite" style={styles.progress}>
-        <Words kind="strong">{`${done.size} of ${steps.length} steps done, ${view.stops.length} stops`}</Words>
+        <Words kind="strong">
+          {`${done.size} of ${steps.length} steps done, ${view.stops.length} stops${earlier > 0 ? `; ${earlier} done before the circuit was changed` : ''}`}
+        </Words>
         <ProgressBar
           accessibilityLabel="Steps done"
           progress={steps.length === 0 ? 1 : done.size / steps.length}
@@ -64,7 +75,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
       {strayed ? (
         <Strayed
           onList={() => dispatch(edited({ circuit: view.circuit, note: 'As the landing list has it' }))}
-          onRebase={() => dispatch(planChanged({ ...plan, before: circuit, swap: null, done: {} }))}
+          onRebase={rebase}
         />
       ) : next ? (
         <NextStep
@@ -85,7 +96,11 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
           </Words>
           <View style={styles.row}>
             <Act label="See the proof" look="filled" onPress={goPlan} style={styles.grow} />
-            <Act label="Put the list away" onPress={drop} style={styles.grow} />
+            <Act
+              label={dropping ? 'Yes, put it away' : 'Put the list away'}
+              onPress={() => (dropping ? drop() : setDropping(true))}
+              style={styles.grow}
+            />
           </View>
         </View>
       )}
@@ -109,6 +124,19 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
           ))}
         </View>
       ))}
+      {plan.earlier?.length ? (
+        <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
+          <Words kind="title" heading={3}>
+            Done before the circuit was changed
+          </Words>
+          {plan.earlier.map(({ at, text, volts }) => (
+            <Words
+              key={`${at} ${text}`}
+              kind="small"
+            >{`${text}${volts === undefined ? '' : `: ${volts} V`}`}</Words>
+          ))}
+        </View>
+      ) : null}
       {next ? (
         <Act
           label={dropping ? 'Yes, take the plan and its ticks back' : 'Take the plan back'}

@@ -1,12 +1,12 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { ActivityIndicator } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
-import { useAppSelector } from '../../store';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { planChanged } from '../../store/plan';
 import type { Job } from '../../store/api';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { Act, Waiting, Words } from '../basics';
 import { PlaceFrame } from '../places/PlaceFrame';
 import { Steps } from '../places/Steps';
 import { useOpenPlan } from '../plan/usePlan';
@@ -20,10 +20,11 @@ type Step = keyof typeof STEPS;
 export function WirePlace({ job, circuit }: { job: Job; circuit: Circuit }) {
   const t = useTokens();
   const ready = useOpenPlan(job.id);
-  const { plan, state } = useAppSelector((store) => store.plan);
+  const dispatch = useAppDispatch();
+  const { plan, putAway, state } = useAppSelector((store) => store.plan);
   const [step, setStep] = useState<Step>('list');
   const list = !ready ? (
-    <ActivityIndicator accessibilityLabel="Opening the plan" />
+    <Waiting label="Opening the plan" />
   ) : plan ? (
     <LandingList plan={plan} circuit={circuit} jobId={job.id} />
   ) : (
@@ -32,6 +33,9 @@ export function WirePlace({ job, circuit }: { job: Job; circuit: Circuit }) {
         Nothing is planned
       </Words>
       <Words>Plan a change first: the list of landings, place by place, follows from it.</Words>
+      {putAway ? (
+        <Act label={`Take it up again: ${putAway.title}`} onPress={() => dispatch(planChanged(putAway))} />
+      ) : null}
       <Act
         label="Go to Plan"
         look="filled"

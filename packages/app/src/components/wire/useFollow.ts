@@ -1,29 +1,31 @@
-import type { Remote } from 'comlink';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
+import { kindOf } from '@zygostat/core/devices';
 import type { Done, Plan, Step } from '@zygostat/core/wire';
 import { theModel } from '../../bench/model';
 import type { RootState, Store } from '../../store';
 import { controlSet } from '../../store/bench';
 import { planChanged, stepsDone } from '../../store/plan';
 import { edited } from '../../store/work';
-import type { Model, PlanView } from '../../workers/model';
-
-const follow = (model: Remote<Model>, { before, after, reasons }: Plan, done: readonly string[]) =>
-  model.follow(before, after, reasons, done);
+import type { PlanView } from '../../workers/model';
 
 const same = (one: Circuit, other: Circuit) => JSON.stringify(one) === JSON.stringify(other);
 
 /** Where the plan stands, and what a person can do about it. The circuit follows every step that is done. */
 export function useFollow(plan: Plan, circuit: Circuit) {
   const store = useStore() as unknown as Store;
+  const answered = useRef<PlanView | null>(null);
   const [answer, setAnswer] = useState<{ to: Plan; view: PlanView } | null>(null);
   useEffect(() => {
     let wanted = true;
-    void follow(theModel(), plan, Object.keys(plan.done)).then((view) => {
-      if (wanted) setAnswer({ to: plan, view });
-    });
+    const { before, after, reasons, done } = plan;
+    void theModel()
+      .follow(before, after, reasons, Object.keys(done))
+      .then((view) => {
+        answered.current = view;
+        if (wanted) setAnswer({ to: plan, view });
+      });
     return () => {
       wanted = false;
     };
@@ -35,12 +37,33 @@ export function useFollow(plan: Plan, circuit: Circuit) {
   /** Takes a plan with what is done of it, and makes the circuit follow; steps that wait for one not done fall away. */
   const carryOut = useCallback(
     async (next: Plan, note: string, take: (kept: Plan['done']) => void) => {
-      const now = await follow(theModel(), next, Object.keys(next.done));
+      const was = (store.getState() as RootState).plan.plan?.done ?? {};
+      const { before, after, reasons, done } = next;
+      const now = await theModel().follow(before, after, reasons, Object.keys(done), Object.keys(was));
       const stands = new Set(now.done);
+      const kept = Object.fromEntries(Object.entries(done).filter(([id]) => stands.has(id)));
       // The plan first: a circuit ahead of its plan would look changed by somebody else.
-      take(Object.fromEntries(Object.entries(next.done).filter(([id]) => stands.has(id))));
+      take(kept);
       const present = (store.getState() as RootState).edits.present.circuit;
-      if (present && !same(present, now.circuit)) store.dispatch(edited({ circuit: now.circuit, note }));
+      if (present && JSON.stringify(kept) !== JSON.stringify(was))
+        store.dispatch(
+          edited({
+            circuit: same(present, now.circuit) ? present : now.circuit,
+            note,
+            ticks: { was, now: kept },
+          }),
+        );
+      // The bench follows: what is opened on site is open here too, and what was closed again is closed.
+      const wasOpen = answered.current?.open ?? [];
+      for (const { id, kind, station } of before.devices) {
+        const { isolates } = kindOf(kind);
+        const isOpen = now.open.includes(station);
+        if (isolates && isOpen !== wasOpen.includes(station))
+          store.dispatch(
+            controlSet({ device: id, name: isolates.control, value: isOpen ? isolates.off : isolates.on }),
+          );
+      }
+      answered.current = now;
     },
     [store],
   );
@@ -50,13 +73,6 @@ export function useFollow(plan: Plan, circuit: Circuit) {
       if (!held) return;
       const entry: Done = { at: new Date().toISOString(), ...(volts !== undefined && { volts }) };
       const { [step.id]: was, ...rest } = held.done;
-      if (step.kind === 'off' || step.kind === 'on') {
-        // The bench follows: what is opened on site is open here too.
-        const handle = (step.kind === 'off') === (was === undefined) ? 'off' : 'on';
-        for (const { id, kind, station } of held.before.devices)
-          if (kind === 'breaker' && station === step.station)
-            store.dispatch(controlSet({ device: id, name: 'handle', value: handle }));
-      }
       const next = { ...held, done: was ? rest : { ...held.done, [step.id]: entry } };
       await carryOut(next, was ? `Taken back: ${step.text}` : step.text, (kept) =>
         store.dispatch(stepsDone(kept)),

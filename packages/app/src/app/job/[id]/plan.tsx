@@ -1,6 +1,7 @@
+import { Waiting } from '../../../components/basics';
 import { Suspense, lazy } from 'react';
-import { ActivityIndicator } from 'react-native-paper';
 import { useOpenedJob } from '../../../components/jobs/OpenJob';
+import { PlaceFrame } from '../../../components/places/PlaceFrame';
 
 // Read when first wanted, like Survey: what it needs of the core it asks the worker.
 const PlanPlace = lazy(async () => ({
@@ -10,7 +11,13 @@ const PlanPlace = lazy(async () => ({
 export default function PlanRoute() {
   const opened = useOpenedJob();
   return (
-    <Suspense fallback={<ActivityIndicator accessibilityLabel="Opening the plan" />}>
+    <Suspense
+      fallback={
+        <PlaceFrame job={opened.job} here="plan">
+          <Waiting label="Opening the plan" />
+        </PlaceFrame>
+      }
+    >
       <PlanPlace {...opened} />
     </Suspense>
   );

@@ -1,6 +1,7 @@
+import { Waiting } from '../../../components/basics';
 import { Suspense, lazy } from 'react';
-import { ActivityIndicator } from 'react-native-paper';
 import { useOpenedJob } from '../../../components/jobs/OpenJob';
+import { PlaceFrame } from '../../../components/places/PlaceFrame';
 
 // Read when first wanted, so that the first view stays light. Only what the worker does not use may be:
 // Metro would put what both use into a piece that workers do not read.
@@ -11,7 +12,13 @@ const SurveyPlace = lazy(async () => ({
 export default function SurveyRoute() {
   const opened = useOpenedJob();
   return (
-    <Suspense fallback={<ActivityIndicator accessibilityLabel="Opening the survey" />}>
+    <Suspense
+      fallback={
+        <PlaceFrame job={opened.job} here="survey">
+          <Waiting label="Opening the survey" />
+        </PlaceFrame>
+      }
+    >
       <SurveyPlace {...opened} />
     </Suspense>
   );

@@ -1,6 +1,7 @@
+import { Waiting } from '../../../components/basics';
 import { Suspense, lazy } from 'react';
-import { ActivityIndicator } from 'react-native-paper';
 import { useOpenedJob } from '../../../components/jobs/OpenJob';
+import { PlaceFrame } from '../../../components/places/PlaceFrame';
 
 // Read when first wanted, like Survey: it takes nothing of the core at run time that the first view has not.
 const WirePlace = lazy(async () => ({
@@ -10,7 +11,13 @@ const WirePlace = lazy(async () => ({
 export default function WireRoute() {
   const opened = useOpenedJob();
   return (
-    <Suspense fallback={<ActivityIndicator accessibilityLabel="Opening the landing list" />}>
+    <Suspense
+      fallback={
+        <PlaceFrame job={opened.job} here="wire">
+          <Waiting label="Opening the landing list" />
+        </PlaceFrame>
+      }
+    >
       <WirePlace {...opened} />
     </Suspense>
   );
