@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, openNewJob, status, stud, test } from './bench';
+import { expect, openNewJob, probe, status, stud, test } from './bench';
 
 test('a job is found and a new one made in no more than ten taps', async ({ page, server }) => {
   await page.goto(server.url);
@@ -26,8 +26,11 @@ test('a job is found and a new one made in no more than ten taps', async ({ page
 test('a job without a name is asked for one', async ({ page, server }) => {
   await page.goto(`${server.url}/new`);
   await page.getByRole('button', { name: 'Create job' }).click();
-  await expect(page.getByText('Give the site a name.')).toBeVisible();
-  await expect(page.getByText('Give the job a name.')).toBeVisible();
+  await expect(page.getByText('Give the site a name.', { exact: true })).toBeVisible();
+  await expect(page.getByText('Give the job a name.', { exact: true })).toBeVisible();
+  // Said beside the button too, and the fields are brought into view.
+  await expect(page.getByRole('alert')).toContainText('Give the site a name. Give the job a name.');
+  await expect(page.getByTestId('new-site')).toBeInViewport();
 });
 
 test('a spoiled circuit file is refused with the place that is wrong', async ({ page, server }) => {
@@ -43,6 +46,17 @@ test('a spoiled circuit file is refused with the place that is wrong', async ({ 
   await expect(page.getByRole('alert')).toContainText('version must be 1');
   await offer('not json at all');
   await expect(page.getByRole('alert')).toContainText('document is not JSON');
+  // A good file before a bad one leaves nothing of itself behind.
+  const data = { name: 'Read', site: 'Quince orchard', template: 'furnace-ac' };
+  const { id } = (await (await page.request.post(`${server.url}/api/jobs`, { data })).json()) as {
+    id: string;
+  };
+  const job = (await (await page.request.get(`${server.url}/api/jobs/${id}`)).json()) as { circuit: unknown };
+  await offer(JSON.stringify(job.circuit));
+  await expect(page.getByText(/^Read: Read, \d+ devices/)).toBeVisible();
+  await offer('{"format": "zygostat-circuit", "version": 7}');
+  await expect(page.getByText(/^Read: Read/)).toHaveCount(0);
+  await expect(page.getByRole('radio', { name: 'Survey it' })).toBeChecked();
 });
 
 test('a name that looks like markup is shown as text', async ({ page, server }) => {
@@ -106,6 +120,32 @@ test('an edit made while the server is away is kept and sent when it is back', a
   await expect(page.getByRole('alert')).toHaveCount(0);
   const job = (await (await page.request.get(`${server.url}/api/jobs/${id}`)).json()) as { revision: number };
   expect(job.revision).toBe(2);
+});
+
+test('a reading and notes given while the server is away are kept and sent when it is back', async ({
+  page,
+  server,
+  context,
+}) => {
+  const id = await openNewJob(page, server, 'Kept');
+  await probe(page, 'board.R', 'board.C');
+  await context.setOffline(true);
+  await page.getByRole('button', { name: /^Log/ }).click();
+  await page.getByTestId('actual').fill('26.4');
+  await page.getByRole('button', { name: 'Save reading' }).click();
+  await expect(page.getByText(/the reading is kept here and sent/)).toBeVisible();
+  await page.getByRole('button', { name: 'Menu' }).click();
+  await page.getByLabel('Notes').fill('Gate key at the pottery');
+  await page.keyboard.press('Escape');
+  await context.setOffline(false);
+  const job = async () =>
+    JSON.stringify(await (await page.request.get(`${server.url}/api/jobs/${id}`)).json());
+  await expect.poll(job).toContain('Gate key at the pottery');
+  await expect
+    .poll(async () =>
+      JSON.stringify(await (await page.request.get(`${server.url}/api/jobs/${id}/readings`)).json()),
+    )
+    .toContain('"actual":26.4');
 });
 
 test('saved state of another version does not stop the page', async ({ page, server }) => {

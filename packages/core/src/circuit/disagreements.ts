@@ -6,7 +6,7 @@ import { fill, kindOf } from '../devices';
 import { findDevice, splitTerminal } from './find';
 import { marksOf } from './parse';
 import { functionsAgree, terminalFunctions } from './terminal-functions';
-import type { Cable, Circuit, Conductor, End, Link, TerminalId } from './types';
+import type { Cable, Circuit, Conductor, Device, End, Link, TerminalId } from './types';
 
 export type Disagreement =
   /** A conductor between terminals of different functions. */
@@ -56,6 +56,21 @@ function ofConductors(circuit: Circuit, functions: ReturnType<typeof terminalFun
   );
 }
 
+const known = new WeakMap<Device, readonly { mark: string; least: number }[]>();
+
+/** Marks of a device that need ends landed on them, and how many. */
+function needsOf(device: Device): readonly { mark: string; least: number }[] {
+  const before = known.get(device);
+  if (before) return before;
+  const kind = kindOf(device.kind);
+  const needs = kind.designations(fill(kind.params, device.params)).flatMap(({ mark, role }) => {
+    const least = role === 'splice' ? 2 : kind.inline || role === 'coil' ? 1 : 0;
+    return least > 0 ? [{ mark, least }] : [];
+  });
+  known.set(device, needs);
+  return needs;
+}
+
 /** Terminals that are there to be landed on, and the ends they need. */
 function emptyTerminals({ devices, cables, links }: Circuit): Disagreement[] {
   const landed = new Map<TerminalId, number>();
@@ -68,14 +83,12 @@ function emptyTerminals({ devices, cables, links }: Circuit): Disagreement[] {
       count(to);
     }
   for (const { joins } of links) for (const terminal of joins) count(terminal);
-  return devices.flatMap(({ id, kind, params }) => {
-    const found = kindOf(kind);
-    return found.designations(fill(found.params, params)).flatMap(({ mark, role }): Disagreement[] => {
-      const terminal = `${id}.${mark}`;
-      const least = role === 'splice' ? 2 : found.inline || role === 'coil' ? 1 : 0;
+  return devices.flatMap((device) =>
+    needsOf(device).flatMap(({ mark, least }): Disagreement[] => {
+      const terminal = `${device.id}.${mark}`;
       return (landed.get(terminal) ?? 0) < least ? [{ type: 'empty', terminal }] : [];
-    });
-  });
+    }),
+  );
 }
 
 /** Every disagreement of a circuit; a circuit wired by its marks has none. */

@@ -5,7 +5,7 @@
  */
 import type { Call } from '../devices';
 import { CALL_MARKS, fill, kindOf } from '../devices';
-import { findDevice, splitTerminal } from './find';
+import { splitTerminal } from './find';
 import type { Circuit, Device, TerminalId } from './types';
 
 /** Marks a terminal answers to: `hot`, `common`, or call marks with their aliases. Empty when nothing is known. */
@@ -40,8 +40,19 @@ function taggedFunction(label: string): TerminalFunctions | undefined {
   return CALL_MARKS.has(mark) ? new Set(spelledOut(mark)) : undefined;
 }
 
+/** By device as it stands: moving wires about leaves every device the same object. */
+const known = new WeakMap<Device, ReadonlyMap<string, TerminalFunctions>>();
+
 /** Functions the designations of a device give by themselves. */
-function ownFunctions(device: Device, mains: Circuit['mains']): Map<string, TerminalFunctions> {
+function ownFunctions(device: Device, mains: Circuit['mains']): ReadonlyMap<string, TerminalFunctions> {
+  const before = known.get(device);
+  if (before) return before;
+  const found = readFunctions(device, mains);
+  known.set(device, found);
+  return found;
+}
+
+function readFunctions(device: Device, mains: Circuit['mains']): Map<string, TerminalFunctions> {
   const kind = kindOf(device.kind);
   const params = fill(kind.params, device.params);
   const context = { params, settings: fill(kind.settings, device.settings), mains };
@@ -88,12 +99,13 @@ function merged(sets: readonly TerminalFunctions[]): TerminalFunctions {
 
 /** The functions of every terminal of a circuit. */
 export function terminalFunctions(circuit: Circuit): (terminal: TerminalId) => TerminalFunctions {
-  const own = new Map<TerminalId, TerminalFunctions>();
-  for (const device of circuit.devices)
-    for (const [mark, functions] of ownFunctions(device, circuit.mains))
-      own.set(`${device.id}.${mark}`, functions);
-  const stations = new Map(circuit.devices.map(({ id, station }) => [id, station]));
-  const stationOf = (terminal: TerminalId) => stations.get(splitTerminal(terminal).deviceId);
+  const devices = new Map(circuit.devices.map((device) => [device.id, device]));
+  const own = (terminal: TerminalId) => {
+    const { deviceId, mark } = splitTerminal(terminal);
+    const device = devices.get(deviceId);
+    return device && ownFunctions(device, circuit.mains).get(mark);
+  };
+  const stationOf = (terminal: TerminalId) => devices.get(splitTerminal(terminal).deviceId)?.station;
   const beside = new Map<TerminalId, TerminalId[]>();
   const join = (one: TerminalId, other: TerminalId) => {
     for (const [from, to] of [
@@ -106,23 +118,23 @@ export function terminalFunctions(circuit: Circuit): (terminal: TerminalId) => T
   for (const { conductors } of circuit.cables)
     for (const { from, to } of conductors)
       if (from !== null && to !== null && stationOf(from) === stationOf(to)) join(from, to);
-  const known = new Map<TerminalId, TerminalFunctions>();
+  const reachedFrom = new Map<TerminalId, TerminalFunctions>();
   return (terminal) => {
-    const named = own.get(terminal);
+    const named = own(terminal);
     if (named) return named;
-    const before = known.get(terminal);
+    const before = reachedFrom.get(terminal);
     if (before) return before;
-    if (!findDevice(circuit, splitTerminal(terminal).deviceId)) return NONE;
+    if (!devices.has(splitTerminal(terminal).deviceId)) return NONE;
     const reached: TerminalFunctions[] = [];
     const seen = new Set([terminal]);
     for (const at of seen)
       for (const next of beside.get(at) ?? []) {
-        const functions = own.get(next);
+        const functions = own(next);
         if (functions) reached.push(functions);
         else seen.add(next);
       }
     const functions = merged(reached);
-    known.set(terminal, functions);
+    reachedFrom.set(terminal, functions);
     return functions;
   };
 }

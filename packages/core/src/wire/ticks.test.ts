@@ -92,3 +92,7 @@ test('a place is open from its first gate until it is closed again', () => {
   expect(isOpenAt(steps, new Set([off!.id]), off!.station)).toBe(true);
   expect(isOpenAt(steps, whole(steps), off!.station)).toBe(false);
 });
+
+test('dead is one volt or less', () => {
+  expect(of('dead').map(({ mostVolts }) => mostVolts)).toEqual([1]);
+});

@@ -107,7 +107,7 @@ export function NewJob() {
     }
   };
   const page = useRef<ScrollView>(null);
-  const missing = Object.values(formState.errors).flatMap(({ message }) => message ?? []);
+  const missing = (['site', 'name'] as const).flatMap((field) => formState.errors[field]?.message ?? []);
   const submit = async (answers: Answers) => {
     const result = await createJob({ ...answers, ...source });
     if (!result.data) return;

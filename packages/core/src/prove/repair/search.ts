@@ -32,9 +32,9 @@ export interface Repair {
  * How much is looked at, in states: for single changes, for pairs, and once a change serves, whether another
  * serves better.
  */
-const MOST_STATES = 1500;
+const MOST_STATES = 1000;
 const MOST_STATES_IN_PAIRS = 600;
-const MOST_STATES_AFTER = 300;
+const MOST_STATES_AFTER = 150;
 /** Compiling a candidate and letting it rest costs about as much as so many states. */
 const STATES_PER_CANDIDATE = 3;
 const MOST_FIRSTS = 6;
