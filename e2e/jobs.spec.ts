@@ -134,8 +134,8 @@ test('a reading and notes given while the server is away are kept and sent when 
   await page.getByTestId('actual').fill('26.4');
   await page.getByRole('button', { name: 'Save reading' }).click();
   await expect(page.getByText(/the reading is kept here and sent/)).toBeVisible();
-  await page.getByRole('button', { name: 'Menu' }).click();
-  await page.getByLabel('Notes').fill('Gate key at the pottery');
+  await page.getByRole('button', { name: 'Notes, theme and files' }).click();
+  await page.getByRole('textbox', { name: 'Notes' }).fill('Gate key at the pottery');
   await page.keyboard.press('Escape');
   await context.setOffline(false);
   const job = async () =>

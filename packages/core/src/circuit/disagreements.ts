@@ -13,7 +13,7 @@ export type Disagreement =
   | { type: 'conductor'; cable: Cable; conductor: Conductor; from: TerminalId; to: TerminalId }
   /** A conductor that is landed at one end only. */
   | { type: 'loose'; cable: Cable; conductor: Conductor; free: End; landed: TerminalId }
-  /** A jumper between terminals of different functions. */
+  /** A jumper between terminals of different functions, or across a device that sits in a conductor. */
   | { type: 'link'; link: Link }
   /** A splice, a coil or a device in a conductor with nothing to join. */
   | { type: 'empty'; terminal: TerminalId };
@@ -91,12 +91,20 @@ function emptyTerminals({ devices, cables, links }: Circuit): Disagreement[] {
   );
 }
 
+/** Whether a jumper lies across a device that is there to be passed through. */
+const isAcross = (circuit: Circuit, { joins }: Link): boolean =>
+  circuit.devices.some(
+    ({ id, kind }) =>
+      kindOf(kind).inline && joins.filter((terminal) => splitTerminal(terminal).deviceId === id).length > 1,
+  );
+
 /** Every disagreement of a circuit; a circuit wired by its marks has none. */
 export function disagreementsOf(circuit: Circuit): Disagreement[] {
   const functions = terminalFunctions(circuit);
   return [
     ...ofConductors(circuit, functions),
     ...circuit.links.flatMap((link): Disagreement[] =>
+      isAcross(circuit, link) ||
       link.joins.some((one) => link.joins.some((other) => !functionsAgree(functions(one), functions(other))))
         ? [{ type: 'link', link }]
         : [],

@@ -13,6 +13,9 @@ export interface Violation {
   text: string;
 }
 
+/** One property about one thing: what a finding is known by. */
+export const keyOf = ({ property, about }: Pick<Violation, 'property' | 'about'>) => `${property} ${about}`;
+
 /** The most volts each coil had in the moments it could pull in, by branch. */
 export type Pulls = ReadonlyMap<number, number>;
 

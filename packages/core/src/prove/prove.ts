@@ -6,6 +6,7 @@ import type { Case } from './cases';
 import { casesOf, inputsOf } from './cases';
 import { judgeStructure } from './judge-structure';
 import type { Violation } from './look';
+import { keyOf } from './look';
 import type { PropertyId, Severity } from './properties';
 import { PROPERTIES, propertyOf } from './properties';
 import type { Supplied } from './supplied';
@@ -55,9 +56,6 @@ export function gather(seen: readonly Shown[]): Finding[] {
   }
   return [...findings.values()].sort((one, other) => GRAVITY[one.severity] - GRAVITY[other.severity]);
 }
-
-/** One property about one thing: what a finding is known by. */
-export const keyOf = ({ property, about }: Pick<Violation, 'property' | 'about'>) => `${property} ${about}`;
 
 /** What ran in which way over the states, so that what never runs is found. */
 class Coverage {

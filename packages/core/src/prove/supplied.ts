@@ -8,7 +8,7 @@ import type { Asked, Case, Until } from './cases';
 import { asksOf, inputsOf, occasionActive, powerOff } from './cases';
 import { judgePurge, judgeState, litBurner } from './judge';
 import type { Look, Pulls, Violation } from './look';
-import { lookAt } from './look';
+import { keyOf, lookAt } from './look';
 
 /** A circuit at rest long enough for every compressor to have rested, seconds. */
 const REST_S = 420;
@@ -130,6 +130,17 @@ export function runCase(supplied: Supplied, subject: Case): Ran {
   return { steady, passed, ...judged(supplied, subject, steady, pulls) };
 }
 
+/** One violation a property and subject: several terminals may tell of one transformer. */
+function onceEach(violations: readonly Violation[]): Violation[] {
+  const seen = new Set<string>();
+  return violations.filter((violation) => {
+    const key = keyOf(violation);
+    const fresh = !seen.has(key);
+    seen.add(key);
+    return fresh;
+  });
+}
+
 function judged(
   { network, solver, off }: Supplied,
   subject: Case,
@@ -143,5 +154,5 @@ function judged(
     const after = advance(network, off.inputs, steady.world, AFTER_S, solver);
     violations.push(...judgePurge(network, burner, after));
   }
-  return { look, violations };
+  return { look, violations: onceEach(violations) };
 }

@@ -64,7 +64,9 @@ function RepairOffer({ circuit, finding, findings }: RepairOfferProps) {
     <View style={styles.repair}>
       <Words color={t.teal}>{repair.text}</Words>
       <Words kind="small">
-        {repair.left === 0 ? 'With it nothing else is found.' : `With it ${repair.left} others remain.`}
+        {repair.left === 0
+          ? 'With it nothing else is found.'
+          : `With it ${repair.left === 1 ? 'one finding remains' : `${repair.left} findings remain`}.`}
       </Words>
       <Act
         label="Do it in the model"

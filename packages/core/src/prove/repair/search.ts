@@ -12,7 +12,8 @@ import { judgeStructure } from '../judge-structure';
 import type { PropertyId, Severity } from '../properties';
 import { propertyOf } from '../properties';
 import type { Finding, Progress, Shown } from '../prove';
-import { gather, keyOf, runCases } from '../prove';
+import { keyOf } from '../look';
+import { gather, runCases } from '../prove';
 import type { Supplied } from '../supplied';
 import { runCase, supply } from '../supplied';
 import type { Candidate } from './candidate';
@@ -127,6 +128,9 @@ interface Search {
   stopped: boolean;
 }
 
+/** Nothing dangerous or faulty is left. */
+const serves = ({ best }: Search) => best !== null && best.rest.keys.size === 0;
+
 /** Tries candidates in order; those that mend the state are proven whole. */
 function tryAll(search: Search, candidates: readonly Candidate[], text: (own: string) => string): void {
   const { circuit, finding, findings } = search;
@@ -172,7 +176,7 @@ function tryPairs(search: Search, singles: readonly Candidate[]): void {
       .slice(0, MOST_SECONDS)
       .map((second) => ({ ...second, work: first.work + second.work }));
     tryAll(search, seconds, (own) => `${first.text}; then ${own.charAt(0).toLowerCase()}${own.slice(1)}.`);
-    if (search.best || search.stopped) return;
+    if (serves(search) || search.stopped) return;
   }
 }
 
@@ -210,7 +214,7 @@ export function repairOf(
   };
   const singles = candidatesFrom(circuit, draftsOf(circuit));
   tryAll(search, singles, (own) => `${own}.`);
-  if (!search.best && !search.stopped) {
+  if (!serves(search) && !search.stopped) {
     search.left = MOST_STATES_IN_PAIRS;
     tryPairs(search, singles);
   }
