@@ -140,6 +140,10 @@ export function keepSurvey(jobId: string, kept: { base: number; survey: Survey }
   write(`survey.${jobId}`, kept);
 }
 
+const earlierSchema = yup
+  .array()
+  .of(yup.object({ at: yup.string().required(), text: yup.string().required(), volts: yup.number() }));
+
 /** A plan, and steps ticked, the server has not acknowledged; its circuits are checked, the rest of it by the server. */
 export function keptPlan(jobId: string): { base: number; plan: Plan | null } | undefined {
   const found = read(`plan.${jobId}`);
@@ -153,7 +157,12 @@ export function keptPlan(jobId: string): { base: number; plan: Plan | null } | u
   try {
     return {
       base: found.base,
-      plan: { ...plan, before: parseCircuit(plan.before), after: parseCircuit(plan.after) },
+      plan: {
+        ...plan,
+        before: parseCircuit(plan.before),
+        after: parseCircuit(plan.after),
+        earlier: earlierSchema.isValidSync(plan.earlier, { strict: true }) ? (plan.earlier ?? []) : [],
+      },
     };
   } catch {
     return undefined;

@@ -31,6 +31,28 @@ function waitsOfCast(cast: Cast, world: World): DeviceWait[] {
     .sort((one, other) => one.until - other.until);
 }
 
+/** When to settle next, from how it stands and what is being waited for; `null` to stop. */
+type NextInstant = (settled: Settled, waits: readonly DeviceWait[]) => number | null;
+
+/** Settles now, then at every instant asked for. */
+function pass(
+  network: Network,
+  inputs: Inputs,
+  world: World,
+  solver: Solver,
+  next: NextInstant,
+  watch?: Watch,
+): Settled {
+  const cast = castOf(network, inputs);
+  let settled = settleCast(network, cast, world, solver, watch);
+  for (let events = 0; events < MOST_EVENTS; events++) {
+    const now = next(settled, waitsOfCast(cast, settled.world));
+    if (now === null) return settled;
+    settled = settleCast(network, cast, { ...settled.world, now }, solver, watch);
+  }
+  return settled;
+}
+
 /**
  * Lets time pass: settles now, then at every instant a device has been waiting for, up
  * to `seconds` from now.
@@ -43,13 +65,9 @@ export function advance(
   solver: Solver = makeSolver(network),
 ): Settled {
   const end = world.now + seconds;
-  const cast = castOf(network, inputs);
-  let settled = settleCast(network, cast, world, solver);
-  for (let events = 0; events < MOST_EVENTS && settled.world.now < end; events++) {
-    const soonest = waitsOfCast(cast, settled.world)[0]?.until ?? Infinity;
-    settled = settleCast(network, cast, { ...settled.world, now: Math.min(soonest, end) }, solver);
-  }
-  return settled;
+  return pass(network, inputs, world, solver, ({ world: { now } }, [soonest]) =>
+    now >= end ? null : Math.min(soonest?.until ?? Infinity, end),
+  );
 }
 
 /** Lets time pass until nobody is kept waiting any more, and at most `longest` seconds. */
@@ -62,14 +80,9 @@ export function untilSteady(
   watch?: Watch,
 ): Settled {
   const end = world.now + longest;
-  const cast = castOf(network, inputs);
-  let settled = settleCast(network, cast, world, solver, watch);
-  for (let events = 0; events < MOST_EVENTS; events++) {
-    const waits = waitsOfCast(cast, settled.world);
-    if (waits.every(({ quiet }) => quiet) || waits[0]!.until > end) return settled;
-    settled = settleCast(network, cast, { ...settled.world, now: waits[0]!.until }, solver, watch);
-  }
-  return settled;
+  const next: NextInstant = (_settled, waits) =>
+    waits.every(({ quiet }) => quiet) || waits[0]!.until > end ? null : waits[0]!.until;
+  return pass(network, inputs, world, solver, next, watch);
 }
 
 /** Lets time pass, from one event to the next, until something is so; at most `longest` seconds. */
@@ -82,14 +95,9 @@ export function advanceUntil(
   solver: Solver = makeSolver(network),
 ): Settled {
   const end = world.now + longest;
-  const cast = castOf(network, inputs);
-  let settled = settleCast(network, cast, world, solver);
-  for (let events = 0; events < MOST_EVENTS && !isSo(settled.world); events++) {
-    const soonest = waitsOfCast(cast, settled.world)[0]?.until ?? Infinity;
-    if (soonest > end) return settled;
-    settled = settleCast(network, cast, { ...settled.world, now: soonest }, solver);
-  }
-  return settled;
+  return pass(network, inputs, world, solver, (settled, [soonest]) =>
+    isSo(settled.world) || !soonest || soonest.until > end ? null : soonest.until,
+  );
 }
 
 /** Skips ahead to the next thing that happens by itself; stays put when nothing is pending. */

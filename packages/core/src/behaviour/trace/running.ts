@@ -2,10 +2,10 @@
 import { loadPath, passing } from '../../network';
 import type { Cause } from './cause';
 import { gravest } from './cause';
-import type { Trace } from './missing';
-import { installedOf, leadsAstray, plainFault, touchingAt, worksAt } from './missing';
-
-const HELD_OPEN: ReadonlySet<string> = new Set(['open', 'blown', 'opened', 'off']);
+import { plainFault, touchingAt } from './plain';
+import type { Trace } from './trace';
+import { HELD_OPEN, installedOf, worksAt } from './trace';
+import { leadsAstray } from './wiring';
 
 /** What a branch on a load's way says about it. */
 function causeOfStep(trace: Trace, branch: number, visited: Set<number>): Cause[] {

@@ -4,8 +4,8 @@ import type { Bridge, Installed, Network, Point } from '../../network';
 import { ampsThrough, compile, makeSolver } from '../../network';
 import { untilSteady } from '../advance';
 import type { Cause } from './cause';
-import type { Trace } from './missing';
-import { touchingAt } from './missing';
+import { touchingAt } from './plain';
+import type { Trace } from './trace';
 
 /** Share of the fault current a branch must carry to be on the way of the short. */
 const ON_THE_WAY = 0.5;
