@@ -25,6 +25,18 @@ export interface Trace {
   poles: ReadonlySet<number>;
 }
 
+/** What the marks of a network say, whatever its contacts do: worked out once. */
+const known = new WeakMap<Network, Pick<Trace, 'functions' | 'disagreements'>>();
+
+function marksOf(network: Network): Pick<Trace, 'functions' | 'disagreements'> {
+  const found = known.get(network) ?? {
+    functions: terminalFunctions(network.circuit),
+    disagreements: disagreementsOf(network.circuit),
+  };
+  known.set(network, found);
+  return found;
+}
+
 export function traceOf(network: Network, inputs: Inputs, settled: Settled): Trace {
   const own = ownDoing(network, settled);
   const nets = pathNets(network, own);
@@ -35,8 +47,7 @@ export function traceOf(network: Network, inputs: Inputs, settled: Settled): Tra
     ownDoing: own,
     poles: new Set(polesOf(network).flatMap((pair) => pair.map(nets))),
     seen: survey(settled.point),
-    functions: terminalFunctions(network.circuit),
-    disagreements: disagreementsOf(network.circuit),
+    ...marksOf(network),
     inputs,
     tripped: trippedIn(network, inputs, settled),
     counting: new Set(
