@@ -154,14 +154,16 @@ export function keptPlan(jobId: string): { base: number; plan: Plan | null } | u
   const plan = found.plan as Plan;
   // A list of another version is another list; its ticks would mean nothing here.
   if (plan.version !== 1 || !record(yup.mixed()).isValidSync(plan.done, { strict: true })) return undefined;
+  const { earlier, ...rest } = plan;
+  const isKnown = earlier !== undefined && earlierSchema.isValidSync(earlier, { strict: true });
   try {
     return {
       base: found.base,
       plan: {
-        ...plan,
+        ...rest,
+        ...(isKnown && { earlier }),
         before: parseCircuit(plan.before),
         after: parseCircuit(plan.after),
-        earlier: earlierSchema.isValidSync(plan.earlier, { strict: true }) ? (plan.earlier ?? []) : [],
       },
     };
   } catch {
