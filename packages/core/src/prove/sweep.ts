@@ -126,6 +126,10 @@ const graver = (one: Violation, other: Violation) =>
 const FULL = /^(off|heat-far|cool-far|emergency)$/;
 const isFull = ({ id, calls }: Asked) => FULL.test(id) || calls.length > 1;
 
+/** Calls by themselves and satisfied; what comes before a call changes little of what a wrong landing does. */
+const PLAIN = /^(off|fan|heat|heat-far|heat-over|cool|cool-far|cool-over|emergency)$/;
+const isPlain = ({ id, calls }: Asked) => PLAIN.test(id) || calls.length > 1;
+
 /** Everything a wiring violates at nominal mains with nothing tripped, one state after another, then by itself. */
 function* violationsOf(
   supplied: Supplied,
@@ -170,7 +174,7 @@ const standing = (circuit: Circuit, asks: readonly Asked[]): ReadonlySet<string>
  * @returns `null` when `progress` answered `false`.
  */
 export function sweep(circuit: Circuit, progress: Progress = () => true): Mistake[] | null {
-  const asks = asksOf(circuit);
+  const asks = asksOf(circuit).filter(isPlain);
   const known = standing(circuit, asks);
   const wrongs = wrongLandings(circuit);
   const mistakes: Mistake[] = [];

@@ -30,11 +30,12 @@ export interface Repair {
 }
 
 /**
- * How much is looked at, in states: for single changes, for pairs, and once a change serves, whether another
+ * How much is looked at, in states: for single changes, for what is only a caution, for pairs, and once a change serves, whether another
  * serves better.
  */
 const MOST_STATES = 1000;
-const MOST_STATES_IN_PAIRS = 600;
+const MOST_STATES_FOR_CAUTION = 300;
+const MOST_STATES_IN_PAIRS = 400;
 const MOST_STATES_AFTER = 150;
 /** Compiling a candidate and letting it rest costs about as much as so many states. */
 const STATES_PER_CANDIDATE = 3;
@@ -206,7 +207,7 @@ export function repairOf(
     findings,
     before: new Set(findings.map(keyOf)),
     progress,
-    left: MOST_STATES,
+    left: finding.severity === 'caution' ? MOST_STATES_FOR_CAUTION : MOST_STATES,
     tried: 0,
     best: null,
     done: false,
@@ -214,7 +215,7 @@ export function repairOf(
   };
   const singles = candidatesFrom(circuit, draftsOf(circuit));
   tryAll(search, singles, (own) => `${own}.`);
-  if (!serves(search) && !search.stopped) {
+  if (finding.severity !== 'caution' && !serves(search) && !search.stopped) {
     search.left = MOST_STATES_IN_PAIRS;
     tryPairs(search, singles);
   }
