@@ -17,7 +17,7 @@ import { gather, runCases } from '../prove';
 import type { Supplied } from '../supplied';
 import { runCase, supply } from '../supplied';
 import type { Candidate } from './candidate';
-import { candidatesFrom } from './candidate';
+import { WORK, candidatesFrom } from './candidate';
 import { draftsOf } from './drafts';
 import { guardsOf, keepsGuards } from './guards';
 
@@ -181,6 +181,15 @@ function tryPairs(search: Search, singles: readonly Candidate[]): void {
   }
 }
 
+/** Properties that a larger transformer or thicker wire may mend, where no landing does. */
+const WANTS_POWER: ReadonlySet<PropertyId> = new Set(['overload', 'weak-coil', 'coil-margin']);
+
+/** What mends by its marks first, then sizes, then everything else. */
+function sizesFirst(candidates: readonly Candidate[]): Candidate[] {
+  const rank = ({ gain, work }: Candidate) => (gain > 0 ? 0 : work >= WORK.transformer ? 1 : 2);
+  return [...candidates].sort((one, other) => rank(one) - rank(other));
+}
+
 /** Everything a circuit violates, with the states that show it. */
 function findingsOf(circuit: Circuit): Finding[] {
   const seen: Shown[] = [];
@@ -213,7 +222,8 @@ export function repairOf(
     done: false,
     stopped: false,
   };
-  const singles = candidatesFrom(circuit, draftsOf(circuit));
+  const all = candidatesFrom(circuit, draftsOf(circuit));
+  const singles = WANTS_POWER.has(finding.property) ? sizesFirst(all) : all;
   tryAll(search, singles, (own) => `${own}.`);
   if (finding.severity !== 'caution' && !serves(search) && !search.stopped) {
     search.left = MOST_STATES_IN_PAIRS;
