@@ -255,8 +255,7 @@ test('a list goes on from a circuit changed elsewhere without losing what was do
   await expect(page.getByText(/^Prove .* dead.*: 0\.1 V$/).first()).toBeVisible();
 });
 
-test('every place shows while the processor is slow', async ({ page, server, browserName }) => {
-  test.skip(browserName !== 'chromium', 'slowing down is a Chromium tool');
+test('every place shows while the processor is slow', async ({ page, server }) => {
   await openNewJob(page, server, 'Slow');
   const session = await page.context().newCDPSession(page);
   await session.send('Emulation.setCPUThrottlingRate', { rate: 4 });

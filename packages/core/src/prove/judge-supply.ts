@@ -1,6 +1,5 @@
 /** Judges what a state does to its supplies: shorts, overload, volts where they must not be, transformers tied. */
-import { openedProtections, readTransformers } from '../behaviour';
-import { landedOn } from '../circuit';
+import { isWrongTap, openedProtections, primaryTap, readTransformers } from '../behaviour';
 import type { Role } from '../devices';
 import type { Network, Survey } from '../network';
 import { galvanicLine, joinedBy } from '../network';
@@ -53,21 +52,12 @@ function highTerminals({ network, seen: { volts } }: Look) {
   });
 }
 
-const TAP_MARK = /^P(\d+)$/;
-
-/** Why a secondary gives too much, when the tap its supply is on explains it. */
-function tapReason(network: Network, { reference }: Survey, node: number): string {
+/** Why a secondary gives too much, when its supply is on a tap that does not fit it. */
+function tapReason({ network, settled, seen: { reference } }: Look, node: number): string {
   const secondary = network.secondaries.find(({ common }) => common === reference[node]);
-  if (!secondary) return '';
-  const wired = network.devices
-    .find(({ device }) => device.id === secondary.device)!
-    .kind.designations({})
-    .map(({ mark }) => mark)
-    .find(
-      (mark) => TAP_MARK.test(mark) && landedOn(network.circuit, `${secondary.device}.${mark}`).length > 0,
-    );
-  return wired
-    ? ` ${labelOf(network, secondary.device)} is fed on its ${TAP_MARK.exec(wired)![1]} V tap.`
+  const tap = secondary && primaryTap(network, settled.point, secondary.device);
+  return tap && isWrongTap(tap)
+    ? ` ${labelOf(network, secondary.device)} is fed on its ${tap.nominal} V tap.`
     : '';
 }
 
@@ -87,7 +77,7 @@ export function tooHigh(look: Look): Violation[] {
       : {
           property: 'over-voltage',
           about: seen.reference[node]! < 0 ? device.id : (aboutSecondary(network, seen, node) ?? device.id),
-          text: `${device.label} ${mark} stands at ${volts.toFixed(1)} V, above ${CLASS_2.maxVolts} V.${tapReason(network, seen, node)}`,
+          text: `${device.label} ${mark} stands at ${volts.toFixed(1)} V, above ${CLASS_2.maxVolts} V.${tapReason(look, node)}`,
         },
   );
 }

@@ -155,6 +155,12 @@ test('a wrong tap is named, and told apart from line voltage', () => {
   expect(tap.find(({ property }) => property === 'over-voltage')!.text).toMatch(/fed on its 120 V tap/);
 });
 
+test('a tap that fits is not blamed for a secondary that gives too much', () => {
+  const high = prove(set(good, 'xfmr', 'params', 'openVolts', 36))!.findings;
+  const found = high.find(({ property }) => property === 'over-voltage')!;
+  expect(found.text).not.toMatch(/tap/);
+});
+
 test('a short that nothing opens comes with its amperes', () => {
   const { findings } = prove(land(bare, 'statC', 'from', 'stat.RC'))!;
   const burning = findings.find(({ property }) => property === 'short')!;
