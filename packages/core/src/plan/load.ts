@@ -1,7 +1,7 @@
 /** How hard each control transformer works: from the states the circuit really gets into, not from a sum of labels. */
-import { readLoads, readTransformers } from '../behaviour';
+import { primaryTap, readLoads, readTransformers, tapsOf } from '../behaviour';
 import type { Circuit } from '../circuit';
-import { findDevice, landedOn, setValue } from '../circuit';
+import { findDevice, setValue } from '../circuit';
 import { fill, kindOf, ratedAmps } from '../devices';
 import type { Network, Point } from '../network';
 import { ampsThrough, makeBase, phasor, positionChange, solveChanged, survey } from '../network';
@@ -103,30 +103,15 @@ function partsOf({ network }: Working, { settled }: Worked, device: string): Tra
   return [...parts].map(([title, va]) => ({ title, va })).sort((one, other) => other.va - one.va);
 }
 
-const TAP_MARK = /^P(\d+)$/;
-
 /** The tap the supply is on, and the one it should be on. */
 function primaryOf(circuit: Circuit, { network, states }: Working, device: string): Primary | null {
-  const { point } = states[0]!.settled;
+  const wired = primaryTap(network, states[0]!.settled.point, device);
+  if (!wired) return null;
+  const { volts } = wired;
   const { kind, params } = findDevice(circuit, device)!;
   const values = fill(kindOf(kind).params, params);
-  const taps = kindOf(kind)
-    .designations(values)
-    .flatMap(({ mark }) => (TAP_MARK.test(mark) ? [{ mark, nominal: Number(TAP_MARK.exec(mark)![1]) }] : []));
-  const wired = taps.find(
-    ({ mark }) =>
-      landedOn(circuit, `${device}.${mark}`).length > 0 ||
-      circuit.links.some(({ joins }) => joins.includes(`${device}.${mark}`)),
-  );
-  if (!wired) return null;
-  const { re, im } = phasor(
-    point,
-    network.indexOf(`${device}.${wired.mark}`),
-    network.indexOf(`${device}.PC`),
-  );
-  const volts = Math.hypot(re, im);
   const away = ({ nominal }: { nominal: number }) => Math.abs(Math.log(volts / nominal));
-  const right = taps.reduce((best, tap) => (away(tap) < away(best) ? tap : best));
+  const right = tapsOf(network, device).reduce((best, tap) => (away(tap) < away(best) ? tap : best));
   const openVolts = (nominal: number) => (Number(values.openVolts) * volts) / nominal;
   return {
     volts,
