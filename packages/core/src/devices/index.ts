@@ -80,7 +80,16 @@ export * from './fields';
 export { STRAP_OHMS } from './jumper';
 export { ratedAmps } from './limited-winding';
 export { BLADE_HOLDS, bladeFuseSeconds } from './overcurrent';
-export { CALL_MARKS, callAt, hasScrew, hotsOf, screwsOf } from './thermostat-screws';
+export {
+  CALL_MARKS,
+  SCREWS,
+  backUpScrews,
+  callAt,
+  hasRows,
+  hasScrew,
+  hotsOf,
+  screwsOf,
+} from './thermostat-screws';
 export type { Terminals } from './thermostat-screws';
 export { demands } from './thermostat-calls';
 export type { Mode } from './thermostat-calls';

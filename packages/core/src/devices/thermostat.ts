@@ -7,7 +7,7 @@ import { choice, num, seconds } from './fields';
 import type { ValuesOf } from './fields';
 import type { ThermostatCalls } from './thermostat-calls';
 import { NO_CALLS, demands, wantedCalls } from './thermostat-calls';
-import { callAt, contactsOf, hasScrew, hotsOf, screwsOf } from './thermostat-screws';
+import { SCREWS, callAt, contactsOf, hasScrew, hotsOf, screwsOf } from './thermostat-screws';
 
 /** What a power-stealing thermostat draws through an idle load, VA at 24 V, from memory. */
 const STOLEN_VA = 0.15;
@@ -17,19 +17,7 @@ const STOLEN_AMPS = 0.015;
 const STEALS_THROUGH = ['Y', 'W'];
 
 const params = {
-  terminals: choice(
-    'Terminals',
-    {
-      five: 'R Y G W C',
-      two: 'RC RH Y G W C',
-      stages: 'R Y Y2 G W W2 C',
-      full: 'RC RH Y Y2 G W W2 O B C',
-      pump: 'R Y Y2 G O/B AUX E C',
-      heat: 'R W C',
-      rows: 'Two rows, conventional and heat pump',
-    },
-    'five',
-  ),
+  terminals: SCREWS,
   supply: choice(
     'Powered by',
     {
@@ -166,6 +154,10 @@ export const thermostat = defineDevice({
   params,
   settings,
   controls,
+  conflict: ({ terminals, supply }) =>
+    (supply === 'wired' || supply === 'both') && !hasScrew(terminals, 'C')
+      ? { param: 'supply', message: 'must be without C, for none is among its screws' }
+      : undefined,
   elements: ({ params, mains }) => {
     const hots = hotsOf(params.terminals);
     const contacts = contactsOf(params.terminals);

@@ -4,7 +4,7 @@ export { assign } from './assign';
 export * from './diff';
 export { allocate, candidatesOf, commonAt, costOf, needsOf } from './landing';
 export type { Allocation, Candidate, Need } from './landing';
-export { planSwap } from './swap';
+export { harmOf, planSwap } from './swap';
 export type { Planning, Swap, SwapOption } from './swap';
 export type { WayId } from './ways';
 export { setUpOf, screwFor } from './wish';

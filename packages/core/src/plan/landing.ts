@@ -5,9 +5,11 @@
 import type { Cable, Circuit, Conductor, End, TerminalId } from '../circuit';
 import {
   addDevice,
+  addLink,
   findCable,
   findConductor,
   findDevice,
+  freeLinkId,
   land,
   landedOn,
   lift,
@@ -22,6 +24,7 @@ import { compile, survey } from '../network';
 import { DEAD, customaryColours } from '../survey';
 import { assign } from './assign';
 import type { Facts, Lead, Role } from './functions';
+import { joinedBackUp } from './joined';
 import type { Wish } from './wish';
 import { paramsOf, screwFor, setUpOf, wantsCommon } from './wish';
 
@@ -186,7 +189,18 @@ export function exchangeThermostat(
     params: paramsOf({ ...wish, supply: changes.supply ?? wish.supply }),
     settings,
   });
-  return { circuit: removeDevice(fresh, wish.device), thermostat: id };
+  const exchanged = removeDevice(fresh, wish.device);
+  const joined = joinedBackUp(circuit, facts, wish)?.to;
+  return {
+    circuit: joined
+      ? addLink(exchanged, {
+          id: freeLinkId(circuit),
+          kind: 'jumper',
+          joins: joined.map((mark) => `${id}.${mark}`),
+        })
+      : exchanged,
+    thermostat: id,
+  };
 }
 
 /** Lands an allocation on the new thermostat and frees, at both ends, what carries nothing any more. */

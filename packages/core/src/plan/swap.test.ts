@@ -6,9 +6,9 @@ import { wrongIn } from '../testing/wrong';
 import fc from 'fast-check';
 import type { Circuit } from '../circuit';
 import { findConductor, land, lift, setValue } from '../circuit';
-import { proofInWords } from '../prove';
+import { proofInWords, prove } from '../prove';
 import type { SwapOption, Wish } from '.';
-import { allocate, candidatesOf, costOf, factsOf, needsOf, planSwap } from '.';
+import { allocate, candidatesOf, costOf, factsOf, harmOf, needsOf, planSwap } from '.';
 import {
   TEMPLATES,
   boilerTwoWire,
@@ -305,4 +305,22 @@ test('the allocation is the cheapest there is', () => {
     ),
     { numRuns: 25 },
   );
+});
+
+describe('what a way would add', () => {
+  const now = prove(furnaceAirConditioner('Harm'))!;
+  const after = (circuit: Circuit) => harmOf(now, prove(circuit)!).map(({ property }) => property);
+  const found = furnaceAirConditioner('Harm');
+
+  test('is a danger that is not there now', () => {
+    expect(after(setValue(found, 'fuse', 'params', 'rating', 30))).toContain('rating');
+  });
+  test('is nothing when it only leaves something off, which is told as lost', () => {
+    expect(after(lift(lift(found, 'statG', 'to'), 'statG', 'from'))).toEqual([]);
+    expect(after(lift(found, 'statG', 'to'))).toEqual(['live-end']);
+  });
+  test('is nothing that is there already', () => {
+    const spoiled = setValue(found, 'fuse', 'params', 'rating', 30);
+    expect(harmOf(prove(spoiled)!, prove(spoiled)!)).toEqual([]);
+  });
 });

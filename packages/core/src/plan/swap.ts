@@ -1,10 +1,11 @@
 /** Plans a thermostat swap: every way that can work, built, proven and compared. */
 import type { Circuit, TerminalId } from '../circuit';
 import { findConductor, findDevice, otherEnd, pointName } from '../circuit';
-import type { Proof } from '../prove';
+import type { Finding, Proof, PropertyId } from '../prove';
 import { prove } from '../prove';
 import type { Facts } from './functions';
 import { factsOf } from './functions';
+import { joinedBackUp } from './joined';
 import { LANDING_MINUTES, allocate, candidatesOf, isEmpty, needsOf } from './landing';
 import { differenceOf } from './diff';
 import type { Ground, Way, WayId } from './ways';
@@ -27,6 +28,8 @@ export interface SwapOption extends Omit<Way, 'given' | 'extraMinutes'> {
   /** Screws of the new thermostat with nothing on them, and why. */
   empties: readonly { terminal: TerminalId; reason: string }[];
   setUp: readonly SetUp[];
+  /** Jumpers of the change and why, by link: fitted at the new thermostat, or taken away with the old one. */
+  jumpers: readonly { id: string; joins: readonly TerminalId[]; fitted: boolean; reason: string }[];
 }
 
 export interface Swap {
@@ -35,6 +38,19 @@ export interface Swap {
   cannot: readonly string[];
   /** Best first. */
   options: readonly SwapOption[];
+  /** Ways that would work but are not proposed, for what they would add. */
+  leftOut: readonly { title: string; adds: readonly Finding[] }[];
+}
+
+/** What no longer runs is told as lost; it is no harm. */
+const LOSSES: ReadonlySet<PropertyId> = new Set(['never', 'unanswered']);
+
+/** What a change would violate that is not violated now, cautions and what only stays off apart. */
+export function harmOf(before: Proof, after: Proof): Finding[] {
+  const known = new Set(before.findings.map(({ property }) => property));
+  return after.findings.filter(
+    ({ property, severity }) => severity !== 'caution' && !known.has(property) && !LOSSES.has(property),
+  );
 }
 
 /** Weight of a part against minutes of work when ways are ranked, from memory. */
@@ -94,7 +110,22 @@ function asOption(ground: Ground, way: Way, lost: readonly string[]): SwapOption
         ? { ...line, value: String(findDevice(way.circuit, way.thermostat)!.settings.joiner) }
         : line,
     ),
+    jumpers: jumpersOf(ground, way),
   };
+}
+
+/** What becomes of E joined to W2/AUX: the old thermostat's jumper, and the new one's where it has its place. */
+function jumpersOf({ circuit, facts, wish }: Ground, way: Way): SwapOption['jumpers'] {
+  const joined = joinedBackUp(circuit, facts, wish);
+  if (!joined) return [];
+  const { link, reason } = joined;
+  const fitted = way.circuit.links.find(
+    ({ id, joins }) =>
+      id !== link.id && joined.to?.every((mark) => joins.includes(`${way.thermostat}.${mark}`)),
+  );
+  return fitted
+    ? [{ id: fitted.id, joins: fitted.joins, fitted: true, reason }]
+    : [{ id: link.id, joins: link.joins, fitted: false, reason }];
 }
 
 const gravity = ({ proof }: SwapOption, severity: 'danger' | 'fault') =>
@@ -143,20 +174,29 @@ export function planSwap(
     cannot.push(
       `No conductor at ${pointName(circuit, `${wish.device}.R`)} is hot: find out why before anything is moved.`,
     );
-  if (cannot.length > 0) return { facts, cannot, options: [] };
+  if (cannot.length > 0) return { facts, cannot, options: [], leftOut: [] };
   const { needs, noCommon } = needsOf(circuit, facts, wish);
   const candidates = candidatesOf(circuit, facts, jackets);
   const allocation = allocate(needs, candidates);
   const ground: Ground = { circuit, facts, wish, needs, candidates, allocation };
   const ways = waysFrom(ground, noCommon);
+  const now = prove(circuit)!;
   const options: SwapOption[] = [];
+  const leftOut: Swap['leftOut'][number][] = [];
   for (const [i, way] of ways.entries()) {
     if (!planning(way.title, i, ways.length)) return null;
-    options.push(asOption(ground, way, lost));
+    const option = asOption(ground, way, lost);
+    const adds = harmOf(now, option.proof);
+    if (adds.length === 0) options.push(option);
+    else leftOut.push({ title: option.title, adds });
   }
   return {
     facts,
-    cannot: options.length > 0 ? [] : ['No way known here works.'],
+    cannot:
+      options.length > 0
+        ? []
+        : [leftOut.length > 0 ? 'Every way would add harm.' : 'No way known here works.'],
     options: options.sort(better),
+    leftOut,
   };
 }

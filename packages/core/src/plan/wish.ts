@@ -1,6 +1,6 @@
 /** The thermostat wanted, and which of its screws each conductor belongs on. */
 import type { Values } from '../devices';
-import { hasScrew, hotsOf, screwsOf } from '../devices';
+import { hasRows, hasScrew, hotsOf, screwsOf } from '../devices';
 import type { Terminals } from '../devices';
 import type { Facts, Lead, Role } from './functions';
 
@@ -28,7 +28,7 @@ const shown = ({ runs }: Pick<Lead, 'runs'>) =>
 
 /** Screws for what a heat pump's conductors do. */
 function pumpScrew(role: Role, { valve }: Facts, { terminals }: Wish): Screw {
-  const rows = terminals === 'rows';
+  const rows = hasRows(terminals);
   const has = (mark: string) => hasScrew(terminals, mark);
   if (role === 'valve') {
     const way = valve === 'B' ? 'heating' : 'cooling';
@@ -163,6 +163,8 @@ export function emptyReason(mark: string, { heatPump, valve }: Facts): string {
   if (['O', 'B', 'OB'].includes(mark)) return 'Stays empty: there is no reversing valve.';
   if (mark === 'RH' || mark === 'RC') return 'Stays empty: the joiner brings it its hot.';
   if (mark === 'C') return 'Stays empty: no common comes here.';
+  if (mark === 'E' && heatPump)
+    return 'Stays empty: in emergency heat AUX is closed too. Some thermostats need E joined to it: their sheet says so.';
   return 'Stays empty: the unit has nothing for it.';
 }
 
@@ -170,6 +172,8 @@ export function emptyReason(mark: string, { heatPump, valve }: Facts): string {
 export function shortcomings(facts: Facts, wish: Wish): { cannot: string[]; lost: string[] } {
   const cannot: string[] = [];
   const lost: string[] = [];
+  if (wantsCommon(wish) && !hasScrew(wish.terminals, 'C'))
+    cannot.push('It is to be powered by R and C, and has no C.');
   for (const lead of facts.leads) {
     if (lead.role === 'none' || lead.role === 'common' || lead.role === 'hot') continue;
     if (screwFor(lead, facts, wish).mark !== null) continue;

@@ -19,7 +19,7 @@ const settings = (circuit: Circuit): Spoiled[] =>
     if (!found.asks) return [];
     const values = fill(found.settings, given);
     return Object.entries(found.settings).flatMap(([name, field]): Spoiled[] =>
-      field.type === 'number'
+      field.type !== 'choice'
         ? []
         : Object.keys(field.options)
             .filter((option) => option !== values[name])

@@ -1,7 +1,7 @@
 /** Devices and jumpers: taken off, mounted, fitted, set. */
 import type { Circuit, Device, TerminalId } from '../circuit';
 import { findDevice, pointName, splitTerminal } from '../circuit';
-import { kindOf } from '../devices';
+import { kindOf, said } from '../devices';
 import { stationOfEnd } from '../plan';
 import type { Ground, Step } from './step';
 
@@ -49,9 +49,13 @@ export function deviceSteps({ before, difference }: Ground): Step[] {
   return [...removed, ...cables, ...mounted];
 }
 
-export function linkSteps({ before, after, difference }: Ground): Step[] {
+export function linkSteps({ before, after, difference, reasons }: Ground): Step[] {
   const stationOf = (circuit: Circuit, joins: readonly TerminalId[]) =>
     findDevice(circuit, splitTerminal(joins[0]!).deviceId)?.station;
+  const whyOf = (id: string) => {
+    const why = reasons[`link:${id}`];
+    return why === undefined ? {} : { why };
+  };
   const named = (circuit: Circuit, joins: readonly TerminalId[]) =>
     joins.map((join) => pointName(circuit, join)).join(' to ');
   return [
@@ -64,6 +68,7 @@ export function linkSteps({ before, after, difference }: Ground): Step[] {
               kind: 'unlink',
               station,
               text: `Take away the jumper ${named(before, joins)}`,
+              ...whyOf(id),
               after: [],
             },
           ]
@@ -78,6 +83,7 @@ export function linkSteps({ before, after, difference }: Ground): Step[] {
               kind: 'link',
               station,
               text: `Fit a jumper ${named(after, joins)}`,
+              ...whyOf(id),
               after: [],
             },
           ]
@@ -101,13 +107,12 @@ export function setSteps({ after, difference, reasons }: Ground): Step[] {
     if (!field) return [];
     const powered = kindOf(device.kind).asks !== undefined && name !== 'joiner';
     const why = reasons[`set:${name}`];
-    const said = field.type === 'choice' ? field.options[String(value)] : `${value} ${field.unit}`;
     return [
       {
         id: `set:${device.id}:${name}`,
         kind: 'set',
         station: findDevice(after, device.id)!.station,
-        text: `${device.label}: ${field.label}: ${said}`,
+        text: `${device.label}: ${field.label}: ${said(field, value)}`,
         ...(why !== undefined && { why }),
         after: powered
           ? ['on']

@@ -66,7 +66,7 @@ const planSchema = yup
     before: yup.mixed().required('is required'),
     after: yup.mixed().required('is required'),
     swap: yup
-      .object({ device: text(40), terminals: text(20), supply: text(20), way: text(30) })
+      .object({ device: text(40), terminals: text(60), supply: text(20), way: text(30) })
       .strict()
       .noUnknown(unknown)
       .nullable()

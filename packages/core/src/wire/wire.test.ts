@@ -1,8 +1,9 @@
 /** Laws of the landing list; what is dead with the breakers open comes from the model. */
 import type { Circuit } from '../circuit';
-import { exchange, setCable, setValue } from '../circuit';
+import { addLink, exchange, setCable, setValue } from '../circuit';
 import { settle } from '../behaviour';
 import { compile, voltsBetween } from '../network';
+import type { SwapOption } from '../plan';
 import { planSwap } from '../plan';
 import {
   TEMPLATES,
@@ -219,4 +220,17 @@ describe('the plan kept', () => {
         .join('; '),
     ).toMatch(words);
   });
+});
+
+test('a jumper has the reason the plan gave for it', () => {
+  const joined = addLink(heatPumpWithStrips('Wire'), {
+    id: 'join',
+    kind: 'jumper',
+    joins: ['stat.E', 'stat.AUX'],
+  });
+  const swap = planSwap(joined, { device: 'stat', terminals: 'pump', supply: 'both' })!;
+  const { circuit, jumpers } = swap.options[0]!;
+  const [{ id, reason }] = jumpers as [SwapOption['jumpers'][number]];
+  const steps = stepsOf(joined, circuit, { [`link:${id}`]: reason });
+  expect(steps.find(({ kind }) => kind === 'unlink')).toMatchObject({ why: reason });
 });

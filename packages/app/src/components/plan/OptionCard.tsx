@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { findConductor, findDevice, pointName } from '@zygostat/core/circuit';
-import { kindOf } from '@zygostat/core/devices';
+import { findConductor, findDevice, pointName, splitTerminal } from '@zygostat/core/circuit';
+import { kindOf, said } from '@zygostat/core/devices';
 import type { SwapOption } from '@zygostat/core/plan';
 import { useTokens } from '../../theme';
 import { Act, Words } from '../basics';
@@ -24,13 +24,11 @@ function Lines({ title, lines }: { title: string; lines: readonly string[] }) {
 /** Where everything goes under this way, line by line with its reason. */
 function Landings({ option }: { option: SwapOption }) {
   const t = useTokens();
-  const { circuit, landings, empties, setUp, thermostat } = option;
+  const { circuit, landings, empties, setUp, jumpers, thermostat } = option;
   const device = findDevice(circuit, thermostat)!;
   const fields = kindOf(device.kind).settings;
-  const said = (name: string, value: string) => {
-    const field = fields[name];
-    return field?.type === 'choice' ? field.options[value] : value;
-  };
+  const reasonOf = (id: string) => jumpers.find((jumper) => jumper.id === id)?.reason;
+  const gone = jumpers.filter(({ fitted }) => !fitted);
   return (
     <View style={styles.landings}>
       <View role="list" aria-label="Landings" style={styles.landings}>
@@ -50,12 +48,22 @@ function Landings({ option }: { option: SwapOption }) {
       />
       <Lines
         title="Jumpers"
-        lines={circuit.links.map(({ joins }) => joins.map((join) => pointName(circuit, join)).join(' to '))}
+        lines={circuit.links.map(({ id, joins }) =>
+          [joins.map((join) => pointName(circuit, join)).join(' to '), reasonOf(id)]
+            .filter(Boolean)
+            .join(': '),
+        )}
+      />
+      <Lines
+        title="Jumpers taken away"
+        lines={gone.map(
+          ({ joins, reason }) => `${joins.map((join) => splitTerminal(join).mark).join(' to ')}: ${reason}`,
+        )}
       />
       <Lines
         title="Set-up of the thermostat"
         lines={setUp.map(
-          ({ name, value, reason }) => `${fields[name]!.label}: ${said(name, value)}. ${reason}`,
+          ({ name, value, reason }) => `${fields[name]!.label}: ${said(fields[name]!, value)}. ${reason}`,
         )}
       />
     </View>

@@ -3,7 +3,7 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit, Device } from '@zygostat/core/circuit';
-import { fill, kindOf } from '@zygostat/core/devices';
+import { SCREWS, fill, kindOf } from '@zygostat/core/devices';
 import type { Swap, SwapOption, Wish } from '@zygostat/core/plan';
 import { thermostatsOf } from '../../bench/calls';
 import { useAppSelector } from '../../store';
@@ -11,6 +11,7 @@ import type { Job } from '../../store/api';
 import { useTokens } from '../../theme';
 import type { Model } from '../../workers/model';
 import { Act, Options, Words } from '../basics';
+import { MarksEditor } from '../trace/MarksEditor';
 import { OptionCard } from './OptionCard';
 import { Working } from './Working';
 import { useAside } from './useAside';
@@ -28,17 +29,30 @@ const askSwap = (
   tell: (title: string, done: number, all: number) => void,
 ): Promise<Swap> => model.swap(circuit, wish, jackets, tell);
 
-/** Choices of a thermostat's param, by name. */
-const choicesOf = (name: string): Readonly<Record<string, string>> => {
-  const field = kindOf('thermostat').params[name];
-  return field?.type === 'choice' ? field.options : {};
+/** What a thermostat may be powered by. */
+const supplies = (): Readonly<Record<string, string>> => {
+  const { supply } = kindOf('thermostat').params;
+  return supply?.type === 'choice' ? supply.options : {};
 };
 
 const termsOf = (device: Device | undefined): Wish['terminals'] => {
   const { params } = kindOf('thermostat');
   const given = device && fill(params, device.params).terminals;
-  return (given ?? params.terminals!.default) as Wish['terminals'];
+  return String(given ?? params.terminals!.default);
 };
+
+/** Ways that would work and are not proposed, each with what it would add. */
+function LeftOut({ ways }: { ways: Swap['leftOut'] }) {
+  if (ways.length === 0) return null;
+  return (
+    <View role="note">
+      <Words kind="strong">Not proposed, for what they would add</Words>
+      {ways.map(({ title, adds }) => (
+        <Words key={title}>{`• ${title}: ${adds.map(({ text }) => text).join(' ')}`}</Words>
+      ))}
+    </View>
+  );
+}
 
 function Found({ swap, question, job }: { swap: Swap; question: Question; job: Job }) {
   const t = useTokens();
@@ -56,6 +70,7 @@ function Found({ swap, question, job }: { swap: Swap; question: Question; job: J
         {swap.cannot.map((line) => (
           <Words key={line}>{`• ${line}`}</Words>
         ))}
+        <LeftOut ways={swap.leftOut} />
       </View>
     );
   return (
@@ -68,6 +83,7 @@ function Found({ swap, question, job }: { swap: Swap; question: Question; job: J
           <OptionCard key={option.id} option={option} proposed={i === 0} onTake={() => onTake(option)} />
         ))}
       </View>
+      <LeftOut ways={swap.leftOut} />
     </>
   );
 }
@@ -102,15 +118,14 @@ export function SwapPane({ job, circuit }: { job: Job; circuit: Circuit }) {
           onChange={setChosen}
         />
       ) : null}
-      <Options
-        label="Screws of the new one"
-        options={choicesOf('terminals')}
+      <MarksEditor
+        field={{ ...SCREWS, label: 'Screws of the new one' }}
         value={terminals}
-        onChange={(value) => setTerminals(value as Wish['terminals'])}
+        onChange={setTerminals}
       />
       <Options
         label="It is powered by"
-        options={choicesOf('supply')}
+        options={supplies()}
         value={supply}
         onChange={(value) => setSupply(value as Wish['supply'])}
       />

@@ -30,7 +30,7 @@ export function useOpenPlan(jobId: string): boolean {
 
 /** What is kept of a way that is taken. */
 export const planOf = (
-  { title, circuit, id, landings, setUp }: SwapOption,
+  { title, circuit, id, landings, setUp, jumpers }: SwapOption,
   wish: Wish,
 ): Pick<Plan, 'title' | 'after' | 'swap' | 'reasons'> => ({
   title: `New thermostat: ${title.charAt(0).toLowerCase()}${title.slice(1)}`,
@@ -39,6 +39,7 @@ export const planOf = (
   reasons: Object.fromEntries([
     ...landings.flatMap(({ conductor, reason }) => (reason ? [[conductor, reason]] : [])),
     ...setUp.map(({ name, reason }) => [`set:${name}`, reason]),
+    ...jumpers.map((jumper) => [`link:${jumper.id}`, jumper.reason]),
   ]),
 });
 

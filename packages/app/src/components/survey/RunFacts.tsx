@@ -12,7 +12,7 @@ import {
   setCable,
   setValue,
 } from '@zygostat/core/circuit';
-import { fill, kindOf } from '@zygostat/core/devices';
+import { fill, hasRows, hasScrew, kindOf } from '@zygostat/core/devices';
 import { GAUGES, colourName, feetToMetres } from '@zygostat/core/standards';
 import type { Run } from '@zygostat/core/survey';
 import { addJacket, paletteFor, recordSpare } from '@zygostat/core/survey';
@@ -110,10 +110,10 @@ export function SetUps({ circuit }: { circuit: Circuit }) {
   return thermostatsOf(circuit).map(({ id, kind, label, params, settings }) => {
     const fields = kindOf(kind).settings;
     const values = fill(fields, settings);
-    const terminals = fill(kindOf(kind).params, params).terminals;
+    const terminals = String(fill(kindOf(kind).params, params).terminals);
     const asked = [
-      ...(terminals === 'rows' ? ['system'] : []),
-      ...(['two', 'full', 'rows'].includes(String(terminals)) ? ['joiner'] : []),
+      ...(hasRows(terminals) ? ['system'] : []),
+      ...(hasScrew(terminals, 'RH') ? ['joiner'] : []),
     ];
     const screws = kindOf(kind).params.terminals!;
     const editors = asked.map((name) => (
@@ -137,7 +137,7 @@ export function SetUps({ circuit }: { circuit: Circuit }) {
       <FieldEditor
         key={`${id}terminals`}
         field={{ ...screws, label: `${label}: its screws` }}
-        value={String(terminals)}
+        value={terminals}
         given={params.terminals !== undefined}
         onChange={(value) =>
           edit(`${label}: its screws`, (now) => ({

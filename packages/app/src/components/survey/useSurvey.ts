@@ -1,12 +1,13 @@
 import { useCallback, useMemo } from 'react';
 import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
-import { findCable } from '@zygostat/core/circuit';
+import { EditError, findCable } from '@zygostat/core/circuit';
 import type { Run, Survey } from '@zygostat/core/survey';
 import { runsOf } from '@zygostat/core/survey';
 import type { RootState, Store } from '../../store';
 import { useAppSelector } from '../../store';
 import { api } from '../../store/api';
+import { told } from '../../store/trace';
 import { keptSurvey } from '../../store/kept';
 import { surveyChanged, surveyOpened } from '../../store/survey';
 import { edited } from '../../store/work';
@@ -47,7 +48,14 @@ export function useSurveyEdit() {
       const { edits, survey } = store.getState() as RootState;
       const { circuit } = edits.present;
       if (!circuit) return;
-      const changed = change(circuit, survey.survey);
+      let changed: ReturnType<typeof change>;
+      try {
+        changed = change(circuit, survey.survey);
+      } catch (error) {
+        if (!(error instanceof EditError)) throw error;
+        store.dispatch(told(error.message));
+        return;
+      }
       if (changed.circuit !== circuit) store.dispatch(edited({ circuit: changed.circuit, note }));
       if (changed.survey) store.dispatch(surveyChanged(changed.survey));
     },

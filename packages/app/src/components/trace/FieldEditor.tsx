@@ -4,6 +4,7 @@ import { HelperText, TextInput } from 'react-native-paper';
 import type { Field, Value } from '@zygostat/core/devices';
 import { complaint } from '@zygostat/core/devices';
 import { Options } from '../basics';
+import { MarksEditor } from './MarksEditor';
 
 interface FieldEditorProps {
   field: Field;
@@ -15,11 +16,12 @@ interface FieldEditorProps {
   onChange: (value: Value) => void;
 }
 
-/** Edits one number or choice of a device; says what would be valid and keeps what was typed. */
+/** Edits one number, choice or selection of marks of a device; says what would be valid and keeps what was typed. */
 export function FieldEditor({ field, value, given, hint, onChange }: FieldEditorProps) {
   const [typed, setTyped] = useState<string | null>(null);
   if (field.type === 'choice')
     return <Options label={field.label} options={field.options} value={String(value)} onChange={onChange} />;
+  if (field.type === 'marks') return <MarksEditor field={field} value={String(value)} onChange={onChange} />;
   const text = typed ?? String(value);
   const label = field.unit ? `${field.label}, ${field.unit}` : field.label;
   const problem = complaint(field, text.trim() === '' ? NaN : Number(text));

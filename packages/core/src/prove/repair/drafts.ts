@@ -39,6 +39,7 @@ function settings(circuit: Circuit): Draft[] {
                 make: () => setValue(circuit, id, 'settings', name, field.default),
               },
             ];
+      if (field.type === 'marks') return [];
       return Object.entries(field.options).flatMap(([option, words]): Draft[] =>
         option === values[name]
           ? []
