@@ -23,6 +23,6 @@ export default {
   timeoutFactor: 2,
   ignorePatterns: ['packages/app', 'packages/server', 'e2e', 'docs', 'test-results', 'dist', 'data'],
   tempDirName: 'test-results/stryker',
-  reporters: ['progress-append-only', 'clear-text', 'json'],
+  reporters: ['progress-append-only', 'json'],
   jsonReporter: { fileName: 'test-results/mutation.json' },
 };

@@ -1,8 +1,13 @@
-/** `npm run mutate [-- area,area]`: changes the core's code one small thing at a time and counts what no test notices. */
-import { readFileSync } from 'node:fs';
+/**
+ * `npm run mutate [-- area,area [N]]`: changes the core's code one small thing at a time and counts what no test
+ * notices; with N, one change in N. What was missed is listed in test-results/mutants.txt.
+ */
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT, bin, ensureInstalled, must } from './lib.mjs';
-import { AREAS, isIn, scoreOf } from './mutate/areas.mjs';
+
+process.env.MUTATE_EVERY = process.argv[3] ?? '1';
+const { AREAS, isIn, scoreOf } = await import('./mutate/areas.mjs');
 
 const wanted = process.argv[2]?.split(',') ?? Object.keys(AREAS);
 const strange = wanted.filter((area) => !Object.hasOwn(AREAS, area));
@@ -13,13 +18,21 @@ if (strange.length > 0) {
 await ensureInstalled();
 await must(bin('stryker'), ['run'], { env: { MUTATE: wanted.join(',') } });
 
-const { files } = JSON.parse(readFileSync(join(ROOT, 'test-results/mutation.json'), 'utf8'));
+const RESULTS = join(ROOT, 'test-results');
+const { files } = JSON.parse(readFileSync(join(RESULTS, 'mutation.json'), 'utf8'));
 const mutantsIn = (area) =>
-  Object.entries(files).flatMap(([file, { mutants }]) => (isIn(area, file) ? mutants : []));
+  Object.entries(files).flatMap(([file, { mutants }]) =>
+    isIn(area, file) ? mutants.map((mutant) => ({ ...mutant, file })) : [],
+  );
 
 function tell(metric, mutants) {
-  const { value, of } = scoreOf(mutants);
+  const { value, of, missed } = scoreOf(mutants);
   console.log(JSON.stringify({ metric, value, unit: '%', note: `${of} mutants; aim at least 85` }));
+  return missed.map(
+    ({ file, location, mutatorName, replacement, status }) =>
+      `${file}:${location.start.line}:${location.start.column} ${mutatorName} ${status}: ${replacement}`,
+  );
 }
-for (const area of wanted) tell(`mutation_${area}`, mutantsIn(area));
-tell('mutation_score', wanted.flatMap(mutantsIn));
+const missed = wanted.flatMap((area) => tell(`mutation_${area}`, mutantsIn(area)));
+if (wanted.length > 1) tell('mutation_score', wanted.flatMap(mutantsIn));
+writeFileSync(join(RESULTS, 'mutants.txt'), missed.join('\n'));

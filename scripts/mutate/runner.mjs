@@ -7,8 +7,11 @@ import {
   toMutantRunResult,
 } from '@stryker-mutator/api/test-runner';
 import { performance } from 'node:perf_hooks';
+import { isSampled } from './areas.mjs';
 import { bundle, evaluate, failureOf } from './harness.mjs';
 
+/** A mutant that no test has noticed by then counts as missed: the score is never better than it should be. */
+const MOST_MS = 12_000;
 /** Where Stryker's instrumented code reads which mutant is on and counts what it reaches. */
 const stryker = (globalThis.__stryker__ ??= {});
 
@@ -18,6 +21,9 @@ function merged(coverage, loading) {
   for (const [mutant, hits] of Object.entries(loading ?? {})) sum[mutant] = (sum[mutant] ?? 0) + hits;
   return sum;
 }
+
+/** Of the mutants a test reaches, those of the sample. */
+const sampled = (coverage) => Object.fromEntries(Object.entries(coverage).filter(([id]) => isSampled(id)));
 
 function resultOf(test, failure, startedAt) {
   const told = { id: test.id, name: test.id, timeSpentMs: performance.now() - startedAt };
@@ -54,7 +60,7 @@ class CoreRunner {
     }
     stryker.currentTestId = undefined;
     // What a file works out as it loads counts for its tests; there is no test of the file's own name.
-    stryker.mutantCoverage.perTest = Object.fromEntries(tests.map(({ id }) => [id, perTest[id] ?? {}]));
+    stryker.mutantCoverage.perTest = Object.fromEntries(tests.map(({ id }) => [id, sampled(perTest[id] ?? {})]));
     return { status: DryRunStatus.Complete, tests, mutantCoverage: stryker.mutantCoverage };
   }
 
@@ -73,6 +79,7 @@ class CoreRunner {
   async untilOneFails(ids) {
     const wanted = new Set(ids);
     const tests = [];
+    const last = performance.now() + MOST_MS;
     try {
       for (const load of this.filesFor(wanted)) {
         for (const test of load()) {
@@ -80,7 +87,7 @@ class CoreRunner {
           const startedAt = performance.now();
           const failure = await failureOf(test);
           tests.push(resultOf(test, failure, startedAt));
-          if (failure !== undefined) return tests;
+          if (failure !== undefined || performance.now() > last) return tests;
         }
       }
     } catch (error) {
@@ -90,20 +97,17 @@ class CoreRunner {
     return tests;
   }
 
-  /** The test files with a wanted test, those first whose wanted tests take least: files without are never loaded. */
+  /** The test files with a wanted test, the quickest first; files without one are never loaded. */
   filesFor(wanted) {
-    const files = [...evaluate(this.script, this.root)].map(([file, load]) => {
-      const ids = [...wanted].filter((id) => id.startsWith(`${file} › `));
-      return { load, ids: ids.length, cost: COST[file] ?? 1 };
-    });
-    return files
-      .filter(({ ids }) => ids > 0)
-      .sort((a, b) => a.cost - b.cost)
-      .map(({ load }) => load);
+    const reached = new Set([...wanted].map((id) => id.split(' › ')[0]));
+    return [...evaluate(this.script, this.root)]
+      .filter(([file]) => reached.has(file))
+      .sort(([one], [other]) => costOf(one) - costOf(other))
+      .map(([, load]) => load);
   }
 }
 
-/** Seconds of the slow files, measured: the quick ones catch most. */
+/** Seconds the slow test files take, measured: the quick ones catch most. */
 const COST = {
   'behaviour/status/status.test.ts': 3,
   'plan/insert.test.ts': 2,
@@ -112,5 +116,7 @@ const COST = {
   'plan/swap.test.ts': 13,
   'prove/repair/repair.test.ts': 40,
 };
+
+const costOf = (file) => COST[file] ?? 1;
 
 export const strykerPlugins = [declareFactoryPlugin(PluginKind.TestRunner, 'core', () => new CoreRunner())];

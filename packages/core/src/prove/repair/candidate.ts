@@ -1,12 +1,13 @@
 /** A change that might put something right, and how far the wiring by its own marks would gain by it. */
-import type { Circuit } from '../../circuit';
+import type { Circuit, Disagreement } from '../../circuit';
 import { EditError, disagreementsOf } from '../../circuit';
 import { colourName } from '../../standards';
 
 export interface Candidate {
   /** What to do, in words, without a full stop. */
   text: string;
-  circuit: Circuit;
+  /** The circuit changed; `null` when it cannot be made. */
+  make: () => Circuit | null;
   /** What it costs, in landings: a screw undone and done again is one. */
   work: number;
   /** Places of the wiring that disagree before and no longer after. */
@@ -38,20 +39,45 @@ export interface Draft {
   text: string;
   work: number;
   make: () => Circuit;
+  /** Conductors and terminals it changes, where it changes nothing but landings. */
+  touches?: readonly string[];
 }
 
-/** Candidates out of drafts, best first; a draft that cannot be made is left out. */
+function attempt(make: () => Circuit): Circuit | null {
+  try {
+    return make();
+  } catch (error) {
+    if (error instanceof EditError) return null;
+    throw error;
+  }
+}
+
+/** Conductors and terminals of the places that disagree. */
+function disagreeing(disagreements: readonly Disagreement[]): Set<string> {
+  return new Set(
+    disagreements.flatMap((one) => {
+      if (one.type === 'conductor') return [one.conductor.id, one.from, one.to];
+      if (one.type === 'loose') return [one.conductor.id, one.landed];
+      return one.type === 'link' ? one.link.joins : [one.terminal];
+    }),
+  );
+}
+
+/**
+ * Candidates out of drafts, best first; a draft that cannot be made is left out. What moves landings where
+ * nothing disagrees can only make the wiring disagree: it comes last, and is not made before it is wanted.
+ */
 export function candidatesFrom(circuit: Circuit, drafts: readonly Draft[]): Candidate[] {
-  const before = disagreementsOf(circuit).length;
+  const found = disagreementsOf(circuit);
+  const places = disagreeing(found);
   return drafts
-    .flatMap(({ text, work, make }): Candidate[] => {
-      try {
-        const changed = make();
-        return [{ text, work, circuit: changed, gain: before - disagreementsOf(changed).length }];
-      } catch (error) {
-        if (error instanceof EditError) return [];
-        throw error;
-      }
+    .flatMap(({ text, work, make, touches }): Candidate[] => {
+      if (touches && !touches.some((place) => places.has(place)))
+        return [{ text, work, make: () => attempt(make), gain: -work }];
+      const changed = attempt(make);
+      return changed
+        ? [{ text, work, make: () => changed, gain: found.length - disagreementsOf(changed).length }]
+        : [];
     })
     .sort((one, other) => other.gain - one.gain || one.work - other.work);
 }

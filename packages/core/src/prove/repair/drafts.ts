@@ -174,6 +174,7 @@ function moves(circuit: Circuit): Draft[] {
         text: `Move ${name} from ${pointName(circuit, at)} to ${pointName(circuit, terminal)}`,
         work: WORK.move,
         make: () => land(circuit, conductor.id, end, terminal),
+        touches: [conductor.id, at, terminal],
       })),
   );
 }
@@ -190,6 +191,7 @@ function exchanges(circuit: Circuit): Draft[] {
           text: `Exchange ${one.name} and ${other.name} between ${pointName(circuit, one.at)} and ${pointName(circuit, other.at)}`,
           work: WORK.exchange,
           make: () => exchange(circuit, [one.conductor.id, one.end], [other.conductor.id, other.end]),
+          touches: [one.conductor.id, one.at, other.conductor.id, other.at],
         },
       ];
     }),

@@ -140,22 +140,24 @@ function tryAll(search: Search, candidates: readonly Candidate[], text: (own: st
   const shownFirst = findings.map(({ shownBy }) => shownBy);
   for (const candidate of candidates) {
     if (search.left <= 0 || search.done) break;
+    const changed = candidate.make();
+    if (!changed) continue;
     search.tried++;
     search.left -= STATES_PER_CANDIDATE;
     if (!search.progress(search.tried, candidates.length)) {
       search.stopped = true;
       break;
     }
-    const supplied = supply(candidate.circuit, finding.shownBy.mains);
+    const supplied = supply(changed, finding.shownBy.mains);
     if (finding.property !== 'never' && keysIn(supplied, finding).has(key)) continue;
     if (!keepsGuards(guarded, guardsOf(supplied.network))) continue;
-    const cases = casesOf(candidate.circuit);
-    const found = proveBeside(candidate.circuit, failingFirst(cases, shownFirst), search);
+    const cases = casesOf(changed);
+    const found = proveBeside(changed, failingFirst(cases, shownFirst), search);
     if (!found || found.some((one) => keyOf(one) === key)) continue;
-    const rest = restOf(found, candidate.circuit, candidate.work);
+    const rest = restOf(found, changed, candidate.work);
     if (search.best ? !lighter(rest, search.best.rest) : heavier(rest.weight, weightOf(findings, circuit, 0)))
       continue;
-    search.best = { text: text(candidate.text), circuit: candidate.circuit, left: found.length, rest };
+    search.best = { text: text(candidate.text), circuit: changed, left: found.length, rest };
     search.done = found.length === 0;
     search.left = Math.min(search.left, MOST_STATES_AFTER);
   }
@@ -173,7 +175,9 @@ function failingFirst(cases: readonly Case[], shown: readonly Case[]): Case[] {
 /** Two changes, where no single one serves: the first must gain by the wiring's marks, the second mend the state. */
 function tryPairs(search: Search, singles: readonly Candidate[]): void {
   for (const first of singles.filter(({ gain }) => gain > 0).slice(0, MOST_FIRSTS)) {
-    const seconds = candidatesFrom(first.circuit, draftsOf(first.circuit))
+    const changed = first.make();
+    if (!changed) continue;
+    const seconds = candidatesFrom(changed, draftsOf(changed))
       .slice(0, MOST_SECONDS)
       .map((second) => ({ ...second, work: first.work + second.work }));
     tryAll(search, seconds, (own) => `${first.text}; then ${own.charAt(0).toLowerCase()}${own.slice(1)}.`);
