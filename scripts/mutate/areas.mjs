@@ -26,7 +26,9 @@ export const isMissed = ({ status }) => MISSED.includes(status);
 
 /** Share of the sampled mutants that a test noticed, percent, and how many there were. */
 export function scoreOf(mutants) {
-  const tried = mutants.filter((mutant) => isSampled(mutant.id) && (isMissed(mutant) || NOTICED.includes(mutant.status)));
+  const tried = mutants.filter(
+    (mutant) => isSampled(mutant.id) && (isMissed(mutant) || NOTICED.includes(mutant.status)),
+  );
   const missed = tried.filter(isMissed);
   const value = Math.round((1000 * (tried.length - missed.length)) / Math.max(tried.length, 1)) / 10;
   return { value, of: tried.length, missed };

@@ -60,7 +60,9 @@ class CoreRunner {
     }
     stryker.currentTestId = undefined;
     // What a file works out as it loads counts for its tests; there is no test of the file's own name.
-    stryker.mutantCoverage.perTest = Object.fromEntries(tests.map(({ id }) => [id, sampled(perTest[id] ?? {})]));
+    stryker.mutantCoverage.perTest = Object.fromEntries(
+      tests.map(({ id }) => [id, sampled(perTest[id] ?? {})]),
+    );
     return { status: DryRunStatus.Complete, tests, mutantCoverage: stryker.mutantCoverage };
   }
 

@@ -67,6 +67,12 @@ test('a smoke detector is fed from the transformer’s side and stops all', () =
   expect(inR!.tripped.every(({ goesOn }) => goesOn.length === 0)).toBe(true);
 });
 
+test('a smoke detector in Y leaves heat running: that is not proposed', () => {
+  const [inR, inY] = planSafety(furnace, 'stat', { kind: 'smoke-detector', label: 'Duct detector' });
+  expect(inR!.adds).toEqual([]);
+  expect(inY!.adds.map(({ property }) => property)).toEqual(['safety']);
+});
+
 test('a relay across W runs with heat', () => {
   const { circuit, device } = insertInParallel(
     furnace,

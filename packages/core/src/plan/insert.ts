@@ -4,11 +4,12 @@ import type { Circuit, End, TerminalId } from '../circuit';
 import { addDevice, findConductor, findDevice, land, otherEnd, splitTerminal } from '../circuit';
 import type { Moment } from '../devices';
 import { fill, kindOf } from '../devices';
-import type { Asked, Proof, Trip } from '../prove';
+import type { Asked, Finding, Proof, Trip } from '../prove';
 import { asksOf, prove, runCase, supply, tripsOf } from '../prove';
 import { colourName } from '../standards';
 import type { Role } from './functions';
 import { factsOf, leadsOn } from './functions';
+import { harmOf } from './harm';
 import { commonAt, freeDeviceId } from './landing';
 import { addLeads } from './ways';
 
@@ -87,6 +88,8 @@ export interface Insertion {
   device: string;
   tripped: readonly Tripped[];
   proof: Proof;
+  /** What it would violate that is not violated now; nothing with any of it is proposed. */
+  adds: readonly Finding[];
 }
 
 /** Calls looked at when a safety trips. */
@@ -136,6 +139,7 @@ export function planSafety(
   const { leads } = factsOf(circuit, thermostat);
   const hot = leads.find(({ role }) => role === 'hot');
   const common = hot ? commonAt(circuit, hot) : null;
+  const now = prove(circuit)!;
   return SCHOOLS.flatMap(({ id, role, title }): Insertion[] => {
     const lead = leads.find((entry) => entry.role === role && entry.far !== null);
     if (!lead) return [];
@@ -146,6 +150,7 @@ export function planSafety(
       { conductor: lead.conductor.id, end: otherEnd(lead.end) },
       supply,
     );
+    const proof = prove(placed.circuit)!;
     const trip = tripsOf(placed.circuit).find(({ device }) => device === placed.device);
     return [
       {
@@ -154,7 +159,8 @@ export function planSafety(
         into: `${colourName(lead.conductor.colour)} of ${lead.cable.label}, at the unit`,
         ...placed,
         tripped: trip ? whatTripDoes(placed.circuit, trip) : [],
-        proof: prove(placed.circuit)!,
+        proof,
+        adds: harmOf(now, proof),
       },
     ];
   });

@@ -1,13 +1,14 @@
 /** Plans a thermostat swap: every way that can work, built, proven and compared. */
 import type { Circuit, TerminalId } from '../circuit';
 import { findConductor, findDevice, otherEnd, pointName } from '../circuit';
-import type { Finding, Proof, PropertyId } from '../prove';
+import type { Finding, Proof } from '../prove';
 import { prove } from '../prove';
 import type { Facts } from './functions';
 import { factsOf } from './functions';
 import { joinedBackUp } from './joined';
 import { LANDING_MINUTES, allocate, candidatesOf, isEmpty, needsOf } from './landing';
 import { differenceOf } from './diff';
+import { harmOf } from './harm';
 import type { Ground, Way, WayId } from './ways';
 import { batteries, fanToCommon, isolationRelay, newCable, plugIn, share, straight, wireless } from './ways';
 import type { SetUp, Wish } from './wish';
@@ -40,17 +41,6 @@ export interface Swap {
   options: readonly SwapOption[];
   /** Ways that would work but are not proposed, for what they would add. */
   leftOut: readonly { title: string; adds: readonly Finding[] }[];
-}
-
-/** What no longer runs is told as lost; it is no harm. */
-const LOSSES: ReadonlySet<PropertyId> = new Set(['never', 'unanswered']);
-
-/** What a change would violate that is not violated now, cautions and what only stays off apart. */
-export function harmOf(before: Proof, after: Proof): Finding[] {
-  const known = new Set(before.findings.map(({ property }) => property));
-  return after.findings.filter(
-    ({ property, severity }) => severity !== 'caution' && !known.has(property) && !LOSSES.has(property),
-  );
 }
 
 /** Weight of a part against minutes of work when ways are ranked, from memory. */

@@ -32,7 +32,7 @@ const askSafety = (
 /** One school: what it stops, what goes on, whether anybody is told. */
 function School({ insertion, onTake }: { insertion: Insertion; onTake: () => void }) {
   const t = useTokens();
-  const { title, into, tripped, proof } = insertion;
+  const { title, into, tripped, proof, adds } = insertion;
   return (
     <View role="listitem" style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
       <Words kind="title" heading={3}>
@@ -48,7 +48,13 @@ function School({ insertion, onTake }: { insertion: Insertion; onTake: () => voi
           <Words kind="small">{blank ? 'The blank screen tells.' : 'Nobody is told by the screen.'}</Words>
         </View>
       ))}
-      <Act label={`Take this plan: ${title}`} look="filled" onPress={onTake} />
+      {adds.length === 0 ? (
+        <Act label={`Take this plan: ${title}`} look="filled" onPress={onTake} />
+      ) : (
+        <Words kind="strong" color={t.red}>
+          Not proposed: it would add what is found above.
+        </Words>
+      )}
     </View>
   );
 }

@@ -30,9 +30,8 @@ export function MarksEditor({ field, value, onChange }: MarksEditorProps) {
     <View style={styles.editor}>
       <Options label={field.label} options={{ ...labels, ...own }} value={shown} onChange={take} />
       <Act
-        label="Mark by mark"
-        hint={`${field.label}, mark by mark`}
-        pressed={open}
+        label={open ? 'Hide the marks' : 'Change it mark by mark'}
+        hint={`${field.label}: ${open ? 'hide the marks' : 'change it mark by mark'}`}
         onPress={() => setOpen(!open)}
       />
       {open ? (
