@@ -45,31 +45,54 @@ function titlesOf({ devices }: Network): (device: string, load: Load) => string 
   };
 }
 
+/** A load as it is built in. */
+export interface BuiltIn {
+  device: string;
+  load: Load;
+  /** Unique in the circuit. */
+  title: string;
+  branch: number;
+}
+
+const known = new WeakMap<Network, readonly BuiltIn[]>();
+
+/** Every load of a network; the same list each time. */
+export function loadsIn(network: Network): readonly BuiltIn[] {
+  const before = known.get(network);
+  if (before) return before;
+  const titleOf = titlesOf(network);
+  const found = network.devices.flatMap(({ device, kind, context, branches }) =>
+    kind.loads(context).map((load) => ({
+      device: device.id,
+      load,
+      title: titleOf(device.id, load),
+      branch: branches.get(load.element)!,
+    })),
+  );
+  known.set(network, found);
+  return found;
+}
+
 /** Every load with its volts and amperes. */
 export function readLoads(network: Network, { point, world }: { point: Point; world: World }): LoadReading[] {
   const pump = pumpServes(network, world);
-  const titleOf = titlesOf(network);
-  return network.devices.flatMap(({ device, kind, context, branches }) =>
-    kind.loads(context).map((load) => {
-      const serves = load.serves === 'pump' ? pump : load.serves;
-      const branch = branches.get(load.element)!;
-      const [a, b] = network.branches[branch]!.nodes as [number, number];
-      const { re, im } = phasor(point, a, b);
-      const volts = Math.hypot(re, im);
-      const amps = ampsThrough(point, branch);
-      return {
-        ...load,
-        title: titleOf(device.id, load),
-        serves,
-        reversible: load.serves === 'pump',
-        device: device.id,
-        branch,
-        volts,
-        amps,
-        energised: volts >= IDLE_VOLTS && amps > 0,
-      };
-    }),
-  );
+  return loadsIn(network).map(({ device, load, title, branch }) => {
+    const [a, b] = network.branches[branch]!.nodes as [number, number];
+    const { re, im } = phasor(point, a, b);
+    const volts = Math.hypot(re, im);
+    const amps = ampsThrough(point, branch);
+    return {
+      ...load,
+      title,
+      serves: load.serves === 'pump' ? pump : load.serves,
+      reversible: load.serves === 'pump',
+      device,
+      branch,
+      volts,
+      amps,
+      energised: volts >= IDLE_VOLTS && amps > 0,
+    };
+  });
 }
 
 /** How hard a transformer is working. */

@@ -53,18 +53,27 @@ interface Actor {
 /** The devices of a network under unchanged inputs; made once for a stretch of time. */
 export type Cast = readonly Actor[];
 
-export function castOf(network: Network, inputs: Inputs): Cast {
-  return network.devices.map((installed) => ({
+/** What of a cast is the same whatever the inputs, by network: a proof asks for hundreds of casts of one. */
+const parts = new WeakMap<Network, readonly Omit<Actor, 'moment'>[]>();
+
+function partsOf(network: Network): readonly Omit<Actor, 'moment'>[] {
+  const known = parts.get(network);
+  if (known) return known;
+  const made = network.devices.map((installed) => ({
     installed,
     id: installed.device.id,
-    moment: momentOf(installed, inputs, 0),
     movable: [...installed.branches].flatMap(([element, branch]) => {
       const { positions } = network.branches[branch]!;
       return positions.length > 1 ? [{ branch, element, positions }] : [];
     }),
-    nodes: new Map(),
+    nodes: new Map<string, number>(),
   }));
+  parts.set(network, made);
+  return made;
 }
+
+export const castOf = (network: Network, inputs: Inputs): Cast =>
+  partsOf(network).map((part) => ({ ...part, moment: momentOf(part.installed, inputs, 0) }));
 
 function choose(network: Network, cast: Cast, moments: readonly Moment[], states: readonly State[]): Choice {
   const choice = restingChoice(network);

@@ -1,6 +1,6 @@
 /** Judges one settled state against every property that a state by itself can show. */
 import type { LoadReading, Settled } from '../behaviour';
-import { readLoads, runningOn } from '../behaviour';
+import { loadsIn, readLoads, runningOn } from '../behaviour';
 import { endPoint, pointName } from '../circuit';
 import type { Call, LoadNature } from '../devices';
 import { kindOf } from '../devices';
@@ -41,9 +41,12 @@ function together({ loads, subject }: Look): Violation[] {
 function uncalled(look: Look): Violation[] {
   const { network, subject, settled, loads } = look;
   const { calls, title } = subject.asked;
+  const unasked = (serves: Call) => (calls.includes(serves) ? [] : on(loads, serves));
+  const suspects = [...unasked('heat'), ...unasked('cool'), ...(calls.length > 0 ? [] : on(loads, 'fan'))];
+  if (suspects.length === 0) return [];
   const runsOn = runningOn(network, inputsOf(subject), settled);
   const found = (['heat', 'cool'] as const).flatMap((serves): Violation[] => {
-    const wrong = calls.includes(serves) ? [] : on(loads, serves).filter((load) => !runsOn(load));
+    const wrong = unasked(serves).filter((load) => !runsOn(load));
     return wrong.length > 0
       ? [{ property: 'uncalled', about: wrong[0]!.device, text: `${titles(wrong)} on with ${title}.` }]
       : [];
@@ -67,8 +70,8 @@ const NOTHING_DOES: Record<Call, string> = {
 function unanswered({ network, subject, loads }: Look): Violation[] {
   if (subject.trip || opposed(subject)) return [];
   const capable = (call: Call) =>
-    network.devices.some(({ kind, context }) =>
-      kind.loads(context).some(({ serves }) => serves === call || (serves === 'pump' && call !== 'fan')),
+    loadsIn(network).some(
+      ({ load: { serves } }) => serves === call || (serves === 'pump' && call !== 'fan'),
     );
   return subject.asked.calls
     .filter((call) => capable(call) && on(loads, call).length === 0)

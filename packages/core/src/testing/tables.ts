@@ -4,39 +4,85 @@
  * They say what is said, not that it is right: that is for the tests with a source, and for `npm run bench:advice`.
  */
 import type { Circuit } from '../circuit';
-import { METER_MODES, compile, measure } from '../network';
-import { NEW_WORLD, untilSteady, viewOf } from '../behaviour';
+import { kindOf } from '../devices';
+import { METER_MODES, compile, makeSolver, measure } from '../network';
+import { NEW_WORLD, advance, untilSteady, viewOf } from '../behaviour';
 import { fuseSums, planSwap, transformerLoads, unprotectedHots, voltageDrops } from '../plan';
 import type { SwapOption } from '../plan';
 import type { Finding } from '../prove';
 import { prove, sweep, wrongLandings } from '../prove';
 import { cardsOf, stepsOf, walk } from '../wire';
+import type { Faulty } from './faulty';
 import { callsOf, faultyOf, runCalls, statusesOf } from './faulty';
 import { spoilsOf } from './spoils';
 
 /** One in so many is enough to notice a change, and keeps the tests quick. */
-const EVERY = { fault: 14, mistake: 90, point: 8 };
+const EVERY = { fault: 14, spoil: 9, mistake: 90, point: 8 };
+
+/** Seconds from a cold start to rest, and into a call. */
+const REST_S = 420;
+const SOON_S = 5;
+const LATE_S = 900;
+const HANDS_IN: readonly string[] = ['off', 'cool', 'heat-far'];
 
 const sample = <T>(list: readonly T[], every: number): T[] => list.filter((_, i) => i % every === 5 % every);
 const figure = (value: number) =>
   Number.isFinite(value) ? String(Number(value.toPrecision(4))) : String(value);
 
-/** What the status line says in every call, and of faults laid over in each call they change. */
+const celsius = (value: number) => `${value} °C`;
+
+/** Every control of a device but a thermostat's, as it is not at first: breakers off, floats wet, cut-outs tripped. */
+const hands = ({ devices }: Circuit) =>
+  devices.flatMap(({ id, kind }) =>
+    kindOf(kind).asks
+      ? []
+      : Object.entries(kindOf(kind).controls).flatMap(([name, field]) =>
+          field.type === 'choice'
+            ? Object.keys(field.options)
+                .filter((option) => option !== field.default)
+                .map((option) => ({ id, controls: { [name]: option } }))
+            : [],
+        ),
+  );
+
+/** What the status line says a little into a call and when nothing changes any more, a hand on something else. */
+function handLines(circuit: Circuit): string[] {
+  const network = compile(circuit);
+  const solver = makeSolver(network);
+  const asked = callsOf(circuit).filter(({ id }) => HANDS_IN.includes(id));
+  const { world } = advance(network, asked[0]!.inputs, NEW_WORLD, REST_S, solver);
+  const bare = { id: '', controls: {} };
+  return [bare, ...hands(circuit)].flatMap(({ id, controls }) =>
+    asked.flatMap(({ id: call, inputs: { controls: held, conditions } }) => {
+      const inputs = { controls: { ...held, ...(id && { [id]: controls }) }, conditions };
+      return [SOON_S, LATE_S].map((seconds) => {
+        const settled = advance(network, inputs, world, seconds, solver);
+        const { status } = viewOf(network, inputs, settled, celsius);
+        return `${id} ${JSON.stringify(controls)}, ${call}, after ${seconds} s: ${JSON.stringify(status)}`;
+      });
+    }),
+  );
+}
+
+/** What the status line says of faults laid over and of mistakes, in each call they change. */
 function statusLines(circuit: Circuit): string[] {
   const calls = callsOf(circuit);
   const good = runCalls(circuit, [], calls);
-  const well = good.map(({ network, settled, inputs }, i) => {
-    const { status } = viewOf(network, inputs, settled, (celsius) => `${celsius} °C`);
-    return `good, ${calls[i]!.id}: ${JSON.stringify(status)}`;
-  });
-  return [
-    ...well,
-    ...sample(faultyOf(circuit), EVERY.fault).flatMap((faulty) =>
-      statusesOf(faulty, calls, good).map(
-        ({ call, status }) => `${faulty.text}, ${call}: ${JSON.stringify(status)}`,
-      ),
+  const mistakes = sample(
+    spoilsOf(circuit).filter(({ what }) => what !== 'landing'),
+    EVERY.spoil,
+  ).map(({ text, circuit: spoiled }): Faulty => ({
+    what: 'landing',
+    text,
+    circuit: spoiled,
+    faults: [],
+    changed: [],
+  }));
+  return [...sample(faultyOf(circuit), EVERY.fault), ...mistakes].flatMap((faulty) =>
+    statusesOf(faulty, calls, good).map(
+      ({ call, status }) => `${faulty.text}, ${call}: ${JSON.stringify(status)}`,
     ),
-  ];
+  );
 }
 
 const findingLine = ({ severity, property, about, text, states, shownBy }: Finding) =>
@@ -136,6 +182,7 @@ const sweepLines = (circuit: Circuit): string[] =>
       );
 
 export const TABLES: Readonly<Record<string, (circuit: Circuit) => string[]>> = {
+  hands: handLines,
   status: statusLines,
   proof: proofLines,
   'plan-five': (circuit) => planLines(circuit, 'five'),

@@ -88,11 +88,25 @@ export function idle({ scene }: Sight): Status {
         next: 'Raise the set point to call.',
       };
   }
-  return scene.transformers.some(({ volts }) => volts > PRESENT_VOLTS)
+  if (!scene.transformers.some(({ volts }) => volts > PRESENT_VOLTS))
+    return {
+      tone: 'idle',
+      text: 'No 24 V: the transformer is dead',
+      next: 'Prove it dead with the meter before you touch it.',
+    };
+  // A handle or a fuse is off by itself; a board that is dark only follows it.
+  const handles = new Set(
+    scene.network.devices.flatMap(({ device: { id }, kind }) =>
+      kind.interrupts.length > 0 && !scene.loads.some(({ device }) => device === id) ? [id] : [],
+    ),
+  );
+  const off = [...scene.faces].filter(([id, { tone }]) => tone === 'off' && handles.has(id));
+  return off.length === 0
     ? { tone: 'idle', text: '24 V present, no call', next: 'Make a call: fan first, then heat, then cool.' }
     : {
         tone: 'idle',
-        text: 'No 24 V: the transformer is dead',
-        next: 'Prove it dead with the meter before you touch it.',
+        text: `24 V at the transformer, no call; ${listed(off.map(([id, { text }]) => `${labelOf(scene, id)} ${text}`))}`,
+        next: 'A call goes no further than what is open.',
+        parts: off.map(([id]) => id),
       };
 }

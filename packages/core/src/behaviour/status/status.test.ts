@@ -146,6 +146,18 @@ test('a power-stealing thermostat with both calls open says that nothing leads b
   expect(said(open, 'off').text).toMatch(/^Thermostat is blank: (yellow|white) of Thermostat cable/);
 });
 
+test.each([
+  ['fuse', { holder: 'empty' }, /^24 V at the transformer, no call; Board fuse pulled$/],
+  ['disconnect', { handle: 'off' }, /no call; Disconnect off$/],
+  ['switch', { handle: 'off' }, /^No 24 V: the transformer is dead$/],
+])('with no call, what is open is not passed over: %s', (device, held, words) => {
+  const network = compile(good);
+  const off = callsOf(good)[0]!.inputs;
+  const inputs = { ...off, controls: { ...off.controls, [device]: held } };
+  const settled = advance(network, inputs, NEW_WORLD, 420);
+  expect(viewOf(network, inputs, settled, String).status.text).toMatch(words);
+});
+
 test('a wet float comes before a wait', () => {
   const network = compile(good);
   const inputs = { ...callsOf(good).find(({ id }) => id === 'cool')!.inputs };
