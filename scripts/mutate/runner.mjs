@@ -6,12 +6,15 @@ import {
   determineHitLimitReached,
   toMutantRunResult,
 } from '@stryker-mutator/api/test-runner';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { isSampled } from './areas.mjs';
 import { bundle, evaluate, failureOf } from './harness.mjs';
 
 /** A mutant that no test has noticed by then counts as missed: the score is never better than it should be. */
-const MOST_MS = 10_000;
+const MOST_MS = 8_000;
 /** Where Stryker's instrumented code reads which mutant is on and counts what it reaches. */
 const stryker = (globalThis.__stryker__ ??= {});
 
@@ -32,6 +35,11 @@ function resultOf(test, failure, startedAt) {
     : { ...told, status: TestStatus.Failed, failureMessage: failure };
 }
 
+/** How long tests took without a mutant, for the processes that did not run them all. */
+const TIMES = join(tmpdir(), `zygostat-mutate-${process.ppid}.json`);
+
+const fileOf = (id) => id.split(' › ')[0];
+
 class CoreRunner {
   capabilities() {
     return { reloadEnvironment: true };
@@ -47,11 +55,15 @@ class CoreRunner {
     stryker.activeMutant = undefined;
     stryker.mutantCoverage = { static: {}, perTest: {} };
     const tests = [];
+    const loading = {};
     const files = evaluate(this.script, this.root);
     const { perTest } = stryker.mutantCoverage;
     for (const [file, load] of files) {
       stryker.currentTestId = file;
-      for (const test of load()) {
+      const loadedAt = performance.now();
+      const found = load();
+      loading[file] = performance.now() - loadedAt;
+      for (const test of found) {
         stryker.currentTestId = test.id;
         const startedAt = performance.now();
         tests.push(resultOf(test, await failureOf(test), startedAt));
@@ -63,6 +75,8 @@ class CoreRunner {
     stryker.mutantCoverage.perTest = Object.fromEntries(
       tests.map(({ id }) => [id, sampled(perTest[id] ?? {})]),
     );
+    const took = Object.fromEntries(tests.map(({ id, timeSpentMs }) => [id, timeSpentMs]));
+    writeFileSync(TIMES, JSON.stringify({ loading, took }));
     return { status: DryRunStatus.Complete, tests, mutantCoverage: stryker.mutantCoverage };
   }
 
@@ -78,48 +92,42 @@ class CoreRunner {
     return toMutantRunResult(reached ?? { status: DryRunStatus.Complete, tests: run });
   }
 
+  /** Runs tests, the quickest first; a file is loaded when its first test is due. */
   async untilOneFails(ids) {
-    const wanted = new Set(ids);
     const tests = [];
     const last = performance.now() + MOST_MS;
     try {
-      for (const load of this.filesFor(wanted)) {
-        for (const test of load()) {
-          if (!wanted.has(test.id)) continue;
-          const startedAt = performance.now();
-          const failure = await failureOf(test);
-          tests.push(resultOf(test, failure, startedAt));
-          if (failure !== undefined || performance.now() > last) return tests;
-        }
+      const files = evaluate(this.script, this.root);
+      const loaded = new Map();
+      for (const id of this.quickestFirst(ids)) {
+        const file = fileOf(id);
+        if (!loaded.has(file))
+          loaded.set(
+            file,
+            new Map(
+              files
+                .get(file)()
+                .map((test) => [test.id, test]),
+            ),
+          );
+        const test = loaded.get(file).get(id);
+        const startedAt = performance.now();
+        const failure = await failureOf(test);
+        tests.push(resultOf(test, failure, startedAt));
+        if (failure !== undefined || performance.now() > last) return tests;
       }
     } catch (error) {
-      // A mutant may keep a module or a test file from loading: that is noticed too.
+      // A mutant may keep a module or a test file from loading, or a test from being named: that is noticed too.
       tests.push(resultOf({ id: ids[0] }, String(error), performance.now()));
     }
     return tests;
   }
 
-  /** The test files with a wanted test, the quickest first; files without one are never loaded. */
-  filesFor(wanted) {
-    const reached = new Set([...wanted].map((id) => id.split(' › ')[0]));
-    return [...evaluate(this.script, this.root)]
-      .filter(([file]) => reached.has(file))
-      .sort(([one], [other]) => costOf(one) - costOf(other))
-      .map(([, load]) => load);
+  quickestFirst(ids) {
+    const { loading, took } = (this.times ??= JSON.parse(readFileSync(TIMES, 'utf8')));
+    const cost = (id) => took[id] + loading[fileOf(id)];
+    return [...ids].sort((one, other) => cost(one) - cost(other));
   }
 }
-
-/** Seconds the slow test files take until they notice most of what they notice: the quick ones go first. */
-const COST = {
-  'behaviour/status/status.test.ts': 3,
-  'testing/tables.test.ts': 1.5,
-  'plan/insert.test.ts': 2,
-  'plan/sums.test.ts': 6,
-  'prove/prove.test.ts': 6,
-  'plan/swap.test.ts': 13,
-  'prove/repair/repair.test.ts': 40,
-};
-
-const costOf = (file) => COST[file] ?? 1;
 
 export const strykerPlugins = [declareFactoryPlugin(PluginKind.TestRunner, 'core', () => new CoreRunner())];

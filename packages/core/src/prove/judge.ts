@@ -70,9 +70,7 @@ const NOTHING_DOES: Record<Call, string> = {
 function unanswered({ network, subject, loads }: Look): Violation[] {
   if (subject.trip || opposed(subject)) return [];
   const capable = (call: Call) =>
-    loadsIn(network).some(
-      ({ load: { serves } }) => serves === call || (serves === 'pump' && call !== 'fan'),
-    );
+    loadsIn(network).some(({ load: { serves } }) => serves === call || (serves === 'pump' && call !== 'fan'));
   return subject.asked.calls
     .filter((call) => capable(call) && on(loads, call).length === 0)
     .map((call) => ({
