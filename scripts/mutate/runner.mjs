@@ -14,7 +14,7 @@ import { isSampled } from './areas.mjs';
 import { bundle, evaluate, failureOf } from './harness.mjs';
 
 /** A mutant that no test has noticed by then counts as missed: the score is never better than it should be. */
-const MOST_MS = 8_000;
+const MOST_MS = 15_000;
 /** Where Stryker's instrumented code reads which mutant is on and counts what it reaches. */
 const stryker = (globalThis.__stryker__ ??= {});
 
@@ -41,6 +41,9 @@ const TIMES = join(tmpdir(), `zygostat-mutate-${process.ppid}.json`);
 const fileOf = (id) => id.split(' › ')[0];
 
 class CoreRunner {
+  /** How many mutants each test has caught. */
+  caught = new Map();
+
   capabilities() {
     return { reloadEnvironment: true };
   }
@@ -114,6 +117,7 @@ class CoreRunner {
         const startedAt = performance.now();
         const failure = await failureOf(test);
         tests.push(resultOf(test, failure, startedAt));
+        if (failure !== undefined) this.caught.set(id, (this.caught.get(id) ?? 0) + 1);
         if (failure !== undefined || performance.now() > last) return tests;
       }
     } catch (error) {
@@ -125,7 +129,8 @@ class CoreRunner {
 
   quickestFirst(ids) {
     const { loading, took } = (this.times ??= JSON.parse(readFileSync(TIMES, 'utf8')));
-    const cost = (id) => took[id] + loading[fileOf(id)];
+    // A test that has caught others is worth waiting longer for.
+    const cost = (id) => (took[id] + loading[fileOf(id)]) / (1 + (this.caught.get(id) ?? 0));
     return [...ids].sort((one, other) => cost(one) - cost(other));
   }
 }

@@ -17,8 +17,8 @@ import { kindOf } from '@zygostat/core/devices';
 import type { Ladder } from '@zygostat/core/drawing';
 import { layLadder, layLoom } from '@zygostat/core/drawing';
 import { ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
-import type { Network, Probes } from '@zygostat/core/network';
-import { compile } from '@zygostat/core/network';
+import type { Network, Probes, Solver } from '@zygostat/core/network';
+import { compile, makeSolver } from '@zygostat/core/network';
 import type { Drop, FuseSum, Insertion, RunRepair, Swap, TransformerLoad, Wish } from '@zygostat/core/plan';
 import {
   addParallelThermostat,
@@ -112,6 +112,8 @@ const TELL_EVERY = 6;
 const PAPER_PX = 560;
 
 let network: Network | null = null;
+/** Keeps the points it has solved: a bench comes back to the same few. */
+let solver: Solver | null = null;
 
 const inCircuit = (compiled: Network, point: string) => point === 'earth' || compiled.nodes.includes(point);
 
@@ -120,13 +122,17 @@ function settleNow(
   { inputs, world, elapse }: Pick<Question, 'inputs' | 'world' | 'elapse'>,
 ) {
   const known = restoreWorld(compiled, world);
-  return elapse === 'skip' ? skipAhead(compiled, inputs, known) : advance(compiled, inputs, known, elapse);
+  const kept = (solver ??= makeSolver(compiled));
+  return elapse === 'skip'
+    ? skipAhead(compiled, inputs, known, kept)
+    : advance(compiled, inputs, known, elapse, kept);
 }
 
 export const model = {
   /** Takes a circuit to answer questions about. */
   load(circuit: Circuit): void {
     network = compile(circuit);
+    solver = null;
   },
 
   /** Settles the bench and reads everything there is to see; `null` before a circuit is loaded. */

@@ -101,8 +101,15 @@ export function advanceUntil(
 }
 
 /** Skips ahead to the next thing that happens by itself; stays put when nothing is pending. */
-export function skipAhead(network: Network, inputs: Inputs, world: World): Settled {
-  const settled = settle(network, inputs, world);
+export function skipAhead(
+  network: Network,
+  inputs: Inputs,
+  world: World,
+  solver: Solver = makeSolver(network),
+): Settled {
+  const settled = settle(network, inputs, world, solver);
   const soonest = waitsOf(network, inputs, settled.world)[0];
-  return soonest ? advance(network, inputs, settled.world, soonest.until - settled.world.now) : settled;
+  return soonest
+    ? advance(network, inputs, settled.world, soonest.until - settled.world.now, solver)
+    : settled;
 }

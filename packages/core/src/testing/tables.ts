@@ -4,20 +4,32 @@
  * They say what is said, not that it is right: that is for the tests with a source, and for `npm run bench:advice`.
  */
 import type { Circuit } from '../circuit';
-import { kindOf } from '../devices';
+import { addLink, exchange, lift, removeDevice, setValue } from '../circuit';
+import { SCREWS, kindOf } from '../devices';
 import { METER_MODES, compile, makeSolver, measure } from '../network';
 import { NEW_WORLD, advance, untilSteady, viewOf } from '../behaviour';
-import { fuseSums, planSwap, transformerLoads, unprotectedHots, voltageDrops } from '../plan';
+import {
+  factsOf,
+  fuseSums,
+  needsOf,
+  planSwap,
+  screwFor,
+  setUpOf,
+  transformerLoads,
+  unprotectedHots,
+  voltageDrops,
+} from '../plan';
 import type { SwapOption } from '../plan';
 import type { Finding } from '../prove';
-import { prove, sweep, wrongLandings } from '../prove';
+import { caseTitle, casesOf, guardsOf, prove, repairOf, sweep, wrongLandings } from '../prove';
+import { draftsOf } from '../prove/repair/drafts';
 import { cardsOf, stepsOf, walk } from '../wire';
 import type { Faulty } from './faulty';
 import { callsOf, faultyOf, runCalls, statusesOf } from './faulty';
 import { spoilsOf } from './spoils';
 
 /** One in so many is enough to notice a change, and keeps the tests quick. */
-const EVERY = { fault: 14, spoil: 9, mistake: 90, point: 8 };
+const EVERY = { fault: 8, spoil: 6, mistake: 90, point: 8, draft: 41, repair: 150, trial: 40 };
 
 /** Seconds from a cold start to rest, and into a call. */
 const REST_S = 420;
@@ -25,7 +37,10 @@ const SOON_S = 5;
 const LATE_S = 900;
 const HANDS_IN: readonly string[] = ['off', 'cool', 'heat-far'];
 
-const sample = <T>(list: readonly T[], every: number): T[] => list.filter((_, i) => i % every === 5 % every);
+const OFFSET = 77;
+
+const sample = <T>(list: readonly T[], every: number): T[] =>
+  list.filter((_, i) => i % every === OFFSET % every);
 const figure = (value: number) =>
   Number.isFinite(value) ? String(Number(value.toPrecision(4))) : String(value);
 
@@ -116,31 +131,120 @@ const optionLines = ({
   ...jumpers.map(({ joins, fitted, reason }) => `  ${joins.join(' ')} ${fitted}: ${reason}`),
 ];
 
-/** The plans for a thermostat of another kind, and the steps of the first. */
-function planLines(circuit: Circuit, terminals: string): string[] {
-  const stat = circuit.devices.find(({ kind }) => kind === 'thermostat')!;
-  const { facts, cannot, options, leftOut } = planSwap(circuit, {
-    device: stat.id,
-    terminals,
-    supply: 'both',
-  })!;
-  const [first] = options;
-  const steps = first ? walk(circuit, stepsOf(circuit, first.circuit)) : [];
-  return [
-    ...facts.leads.map(
-      ({ conductor, mark, role, runs }) => `${conductor.id} on ${mark}: ${role} ${runs.join(', ')}`,
+const stepLines = (before: Circuit, after: Circuit): string[] =>
+  walk(before, stepsOf(before, after)).flatMap(({ station, steps }) =>
+    steps.map(
+      ({ id, text, after: needs, mostVolts, probes, conductor }) =>
+        `${station} ${id}: ${text} ${mostVolts ?? ''} ${probes?.join(' ') ?? ''} ${conductor ? [conductor.tag, conductor.stripMm, conductor.from, conductor.to].join(' ') : ''} after ${needs.join(' ')}`,
     ),
+  );
+
+const statOf = ({ devices }: Circuit) => devices.find(({ kind }) => kindOf(kind).asks)!.id;
+
+/** The plans for a thermostat with few screws, without spares too, and the steps of each. */
+function planLines(circuit: Circuit): string[] {
+  const bare = {
+    ...circuit,
+    cables: circuit.cables.map((cable) => ({
+      ...cable,
+      conductors: cable.conductors.filter(({ from, to }) => from !== null || to !== null),
+    })),
+  };
+  const jackets = circuit.cables.map(({ id }) => id);
+  const swaps = [planSwap(circuit, { device: statOf(circuit), terminals: 'five', supply: 'both' }, jackets)!];
+  // Where a spare brings C, doing without one is planned too.
+  if (swaps[0]!.options[0]?.id === 'spare')
+    swaps.push(planSwap(bare, { device: statOf(bare), terminals: 'five', supply: 'both' })!);
+  return swaps.flatMap(({ cannot, options, leftOut }) => [
     ...cannot,
     ...leftOut.map(({ title }) => `not proposed: ${title}`),
-    ...options.flatMap(optionLines),
-    ...steps.flatMap(({ station, steps: here }) =>
-      here.map(
-        ({ id, text, after, mostVolts }) =>
-          `${station} ${id}: ${text} ${mostVolts ?? ''} after ${after.join(' ')}`,
-      ),
-    ),
+    ...options.flatMap((option) => [...optionLines(option), ...stepLines(circuit, option.circuit)]),
+  ]);
+}
+
+/** What each conductor at the thermostat does, and which screw of which set it would go on, and why. */
+function screwLines(circuit: Circuit): string[] {
+  const device = statOf(circuit);
+  const facts = factsOf(circuit, device);
+  const wired = leadsLine(facts);
+  const spoiled = sample(faultyOf(circuit), EVERY.trial)
+    .filter(({ what }) => what !== 'fault')
+    .flatMap(({ text, circuit: wrong }) => [text, ...leadsLine(factsOf(wrong, device))]);
+  const wishes = [...Object.keys(SCREWS.sets), 'RC RH Y W2 G O C', 'R Y W'].flatMap((terminals) =>
+    (['both', 'battery'] as const).map((supply) => ({ device, terminals, supply })),
+  );
+  return [
+    ...wired,
+    ...spoiled,
+    ...wishes.flatMap((wish) => [
+      `${wish.terminals} ${wish.supply}: ${needsLine(needsOf(circuit, facts, wish))}`,
+      facts.leads.map((lead) => `${lead.mark} on ${screwFor(lead, facts, wish).mark}`).join(', '),
+      setUpOf(facts, wish)
+        .map(({ name, value }) => `${name} ${value}`)
+        .join(', '),
+    ]),
   ];
 }
+
+const needsLine = ({ needs, noCommon }: ReturnType<typeof needsOf>) =>
+  `${needs.map(({ role, screw, far, now }) => `${role} ${screw} ${far} ${now}`).join(', ')}${noCommon ? ' no common' : ''}`;
+
+const leadsLine = ({ leads, ...unit }: ReturnType<typeof factsOf>) => [
+  JSON.stringify(unit),
+  ...leads.map(
+    ({ conductor, mark, role, domain, runs }) =>
+      `  ${conductor.id} on ${mark}: ${role} of ${domain}: ${runs.join(', ')}`,
+  ),
+];
+
+/** Changes by hand, as steps: an end lifted, two exchanged, a jumper, a device taken out, another setting. */
+function handworkLines(circuit: Circuit): string[] {
+  const [one, other] = circuit.cables
+    .flatMap(({ conductors }) => conductors)
+    .filter(({ from, to }) => from !== null && to !== null);
+  const last = circuit.devices[circuit.devices.length - 1]!;
+  const changes: Circuit[] = [
+    lift(circuit, one!.id, 'from'),
+    exchange(circuit, [one!.id, 'to'], [other!.id, 'to']),
+    removeDevice(circuit, last.id),
+    setValue(circuit, statOf(circuit), 'settings', 'fanWithHeat', 'thermostat'),
+    addLink(circuit, { id: 'strap', kind: 'jumper', joins: [one!.from!, other!.from!] }),
+  ];
+  return changes.flatMap((changed) => [
+    ...stepLines(circuit, changed),
+    'and back',
+    ...stepLines(changed, circuit),
+  ]);
+}
+
+/** Every state of the proof; every change a repair may try; what guards each load. */
+function searchLines(circuit: Circuit): string[] {
+  const guards = ({ kept, fused }: ReturnType<typeof guardsOf>) => [
+    ...[...kept].map(([load, by]) => `${load} guarded by ${[...by].join(' ')}`),
+    ...[...fused].map(([load, is]) => `${load} ${is ? 'fused' : 'not fused'}`),
+  ];
+  const wrong = sample(spoilsOf(circuit), EVERY.mistake);
+  const drafts = [circuit, ...wrong.slice(0, 3).map((spoiled) => spoiled.circuit)].flatMap((from) => {
+    const all = draftsOf(from);
+    return [`${all.length} drafts`, ...sample(all, EVERY.draft).map(({ text, work }) => `${text}; ${work}`)];
+  });
+  return [
+    ...casesOf(circuit).map(caseTitle),
+    ...guards(guardsOf(compile(circuit))),
+    ...wrong.flatMap((spoiled) => [spoiled.text, ...guards(guardsOf(compile(spoiled.circuit)))]),
+    ...drafts,
+  ];
+}
+
+/** What is proposed for the worst of some mistakes, and what is left of them. */
+const repairLines = (circuit: Circuit): string[] =>
+  sample(spoilsOf(circuit), EVERY.repair).flatMap(({ text, circuit: spoiled }) => {
+    const { findings } = prove(spoiled)!;
+    const [worst] = findings;
+    if (!worst || worst.severity === 'caution') return [];
+    const repair = repairOf(spoiled, worst, undefined, findings);
+    return [`${text}: ${worst.property}: ${repair ? `${repair.text} ${repair.left} left` : 'nothing'}`];
+  });
 
 /** Landing cards: what is on every terminal, with its tag and how far it is stripped. */
 const cardLines = (circuit: Circuit): string[] => cardsOf(circuit).map((card) => JSON.stringify(card));
@@ -185,8 +289,11 @@ export const TABLES: Readonly<Record<string, (circuit: Circuit) => string[]>> = 
   hands: handLines,
   status: statusLines,
   proof: proofLines,
-  'plan-five': (circuit) => planLines(circuit, 'five'),
-  'plan-full': (circuit) => planLines(circuit, 'full'),
+  plan: planLines,
+  screws: screwLines,
+  handwork: handworkLines,
+  search: searchLines,
+  repair: repairLines,
   cards: cardLines,
   sums: sumLines,
   readings: readingLines,

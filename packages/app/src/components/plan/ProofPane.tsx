@@ -96,7 +96,7 @@ function FindingCard({ circuit, jobId, finding, findings }: RepairOfferProps & {
         </Words>
       </View>
       <Words kind="small">
-        {`Against “${finding.title}”. First seen with ${finding.shown}; ${finding.states} of the states show it.`}
+        {`Against “${finding.title}”. First seen with ${finding.shown}; ${finding.states} ${finding.states === 1 ? 'state shows' : 'states show'} it.`}
       </Words>
       <View style={styles.row}>
         <Act label="See it live" onPress={() => void see()} style={styles.grow} />
