@@ -1,7 +1,7 @@
 /** A broken run: common practice is to prove it, then swap to spares or pull new. */
 import { wrongIn } from '../testing/wrong';
 import type { Circuit } from '../circuit';
-import { findConductor } from '../circuit';
+import { findConductor, land } from '../circuit';
 import { furnaceAirConditioner, heatPumpWithStrips } from '../systems';
 import { DEAD, recordSpare } from '../survey';
 import { planRun } from '.';
@@ -26,6 +26,16 @@ test('a spare takes over at both ends and the rest stays where it is', () => {
   expect(findConductor(spare!.circuit, 'yardY')).toMatchObject({ from: 'board.Y', to: 'pump.Y' });
   expect(cable!.minutes).toBeGreaterThan(spare!.minutes);
   for (const { proof } of [spare!, cable!]) expect(wrongIn(proof)).toEqual([]);
+});
+
+test('minutes count every end that is landed, and every end that must come off first', () => {
+  const minutesWith = (circuit: Circuit) => planRun(broken(circuit, 'yardO'), 'yardCable')[0]!.minutes;
+  // Two ends at a minute and a half each (from memory), another colour than usual a fifth of a minute.
+  expect(minutesWith(yard)).toBe(3);
+  const other = (id: string, end: 'from' | 'to', terminal: string) => land(yard, id, end, terminal);
+  expect(minutesWith(other('yardCable-BN', 'from', 'board.O'))).toBe(3);
+  const bothTaken = land(other('yardCable-BN', 'from', 'board.O'), 'yardCable-VT', 'from', 'board.O');
+  expect(minutesWith(bothTaken)).toBe(5);
 });
 
 test('more broken than spare: only a new cable, with a spare in it', () => {

@@ -1,6 +1,6 @@
 /** What the status line says of circuits with one thing wrong. What each does and is called is common practice in the trade. */
 import type { Circuit } from '../../circuit';
-import { addLink, exchange, land, lift, setValue } from '../../circuit';
+import { addDevice, addLink, exchange, land, lift, setValue } from '../../circuit';
 import type { Fault } from '../../network';
 import { compile, makeSolver } from '../../network';
 import {
@@ -8,6 +8,7 @@ import {
   electricHeat,
   furnaceAirConditioner,
   heatPumpWithStrips,
+  parallelThermostats,
   twoStageFurnace,
   twoTransformerSplit,
 } from '../../systems';
@@ -139,6 +140,64 @@ test.each(rows.map(([what, ...rest]) => ({ what, rest })))(
     expect(said(circuit, call, faults).text).toMatch(words);
   },
 );
+
+test('a relay that closes hot onto common is told by the stretch it lies in', () => {
+  const relay = addDevice(good, {
+    id: 'k',
+    kind: 'relay',
+    station: 'plant',
+    label: 'Stray relay',
+    params: { serves: 'fan' },
+    settings: {},
+  });
+  const wired: Circuit = {
+    ...relay,
+    cables: [
+      ...relay.cables,
+      {
+        id: 'stray',
+        label: 'Stray leads',
+        gauge: 18,
+        lengthM: 0.3,
+        conductors: [
+          { id: 's1', colour: 'GN', from: 'board.G', to: 'k.A1' },
+          { id: 's2', colour: 'BU', from: 'board.C', to: 'k.A2' },
+          { id: 's3', colour: 'RD', from: 'board.R', to: 'k.COM' },
+          { id: 's4', colour: 'BU', from: 'k.NO', to: 'board.C' },
+        ],
+      },
+    ],
+  };
+  const status = said(wired, 'fan');
+  expect(status.text).toMatch(/^Fuse blown: .*somewhere between /);
+  expect(status.parts).toEqual(expect.arrayContaining(['s3', 'k', 's4']));
+});
+
+test('two thermostats of different minds are told as that', () => {
+  const two = parallelThermostats('Status');
+  const [one, other] = two.devices.filter(({ kind }) => kind === 'thermostat').map(({ id }) => id);
+  const network = compile(two);
+  const held = (mode: string, setC: number) => ({ mode, fan: 'auto', setC });
+  const inputs = {
+    controls: { [one!]: held('heat', 25), [other!]: held('cool', 20) },
+    conditions: { indoorC: 22, outdoorC: 25 },
+  };
+  const settled = untilSteady(network, inputs, NEW_WORLD, 1200);
+  expect(viewOf(network, inputs, settled, String).status.text).toBe('Heating and cooling run together');
+});
+
+// 30 V is the limit of Class 2 (NEC article 725, from memory).
+test.each([
+  [29.6, /no call/],
+  [32, /^Transformer gives 3[12] V, above 30 V$/],
+])('a transformer of %d open volts', (openVolts, words) => {
+  expect(said(setValue(good, 'xfmr', 'params', 'openVolts', openVolts), 'off').text).toMatch(words);
+});
+
+test('a supply too high for its tap names the tap', () => {
+  const high = { ...good, mains: { ...good.mains, volts: 144 } };
+  expect(said(high, 'off').text).toBe('Transformer has 144 V on its 120 V tap and gives 32 V');
+});
 
 test('a power-stealing thermostat with both calls open says that nothing leads back', () => {
   const stealing = furnaceAirConditioner('Status', false, 'stealing');
