@@ -72,7 +72,7 @@ export function wrongTap({ scene }: Sight): Status | null {
     if (volts > CLASS_2.maxVolts)
       return {
         tone: 'fault',
-        text: `${label} gives ${volts.toFixed(0)} V, above ${CLASS_2.maxVolts} V`,
+        text: `${label} gives ${volts.toFixed(1)} V, above ${CLASS_2.maxVolts} V`,
         next: 'Open the breaker before boards and thermostats suffer; read its primary.',
         parts: [device],
       };
