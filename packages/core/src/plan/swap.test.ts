@@ -324,3 +324,28 @@ describe('what a way would add', () => {
     expect(harmOf(prove(spoiled)!, prove(spoiled)!)).toEqual([]);
   });
 });
+
+describe('a plug where only heat is called', () => {
+  const plug = (terminals: string) =>
+    planSwap(boilerTwoWire('Plug'), wish(terminals))!.options.find(({ id }) => id === 'plug-in')!;
+
+  test('is kept apart from the unit on RC and RH, the joiner out', () => {
+    const option = plug('two');
+    expect(screws(option)).toMatchObject({ statR: 'RH', statW: 'W' });
+    expect(settingOf(option, 'joiner')).toBe('out');
+    expect(option.lookOut.join(' ')).toMatch(/unit on RH, plug on RC, joiner out/);
+    expect(wrongIn(option.proof)).toEqual([]);
+  });
+
+  test('meets the unit on R where there is one hot, and says so', () => {
+    const option = plug('five');
+    expect(screws(option)).toMatchObject({ statR: 'R', statW: 'W' });
+    expect(option.lookOut.join(' ')).toMatch(/Two sources meet on R/);
+  });
+});
+
+test('an empty RH says what brings it its hot', () => {
+  const option = best(furnaceAirConditioner('Empty'), wish('two'));
+  const empty = option.empties.find(({ terminal }) => terminal.endsWith('.RH'))!;
+  expect(empty.reason).toMatch(/the joiner brings it its hot/);
+});

@@ -22,6 +22,7 @@ import {
   caseTitle,
   casesOf,
   inputsOf,
+  isProven,
   judgeState,
   lookAt,
   powerOff,
@@ -235,6 +236,28 @@ test('agrees with every case run by itself from the beginning', () => {
     ({ property }) => !['never', 'coil-margin'].includes(property),
   );
   expect(together.map(({ property, about }) => `${property} ${about}`).sort()).toEqual([...alone].sort());
+});
+
+test('a contactor whose pole lies across its own coil cannot settle, and is named', () => {
+  const free = lift(lift(set(good, 'fuse', 'params', 'rating', 30), 'whipL1', 'to'), 'leadT1', 'from');
+  const once = addLink(free, { id: 'in', kind: 'jumper', joins: ['contactor.L1', 'contactor.A1'] });
+  const wired = addLink(once, { id: 'out', kind: 'jumper', joins: ['contactor.T1', 'contactor.A2'] });
+  const restless = prove(wired)!.findings.find(({ property }) => property === 'restless')!;
+  expect(restless.severity).toBe('fault');
+  expect(restless.text).toMatch(/Contactor.* cannot settle\.$/);
+});
+
+test('cautions keep nothing from being proven, and are counted', () => {
+  const shortOf = prove(setCable(good, 'yardCable', { lengthM: 61 }))!;
+  expect(isProven(shortOf)).toBe(true);
+  expect(proofInWords(shortOf)).toMatch(/: nothing wrong, 1 caution$/);
+  const [caution] = shortOf.findings;
+  expect(proofInWords({ ...shortOf, findings: [caution!, caution!] })).toMatch(/nothing wrong, 2 cautions$/);
+  const wrong = prove(exchange(good, ['statY', 'to'], ['statW', 'to']))!;
+  expect(isProven(wrong)).toBe(false);
+  expect(proofInWords({ ...wrong, findings: [wrong.findings[0]!, caution!] })).toMatch(
+    /: 1 found, 1 caution$/,
+  );
 });
 
 test('stops when it is no longer wanted', () => {

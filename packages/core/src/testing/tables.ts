@@ -26,10 +26,11 @@ import { draftsOf } from '../prove/repair/drafts';
 import { cardsOf, stepsOf, walk } from '../wire';
 import type { Faulty } from './faulty';
 import { callsOf, faultyOf, runCalls, statusesOf } from './faulty';
+import type { Spoiled } from './spoils';
 import { spoilsOf } from './spoils';
 
 /** One in so many is enough to notice a change, and keeps the tests quick. */
-const EVERY = { fault: 8, spoil: 6, mistake: 90, point: 8, draft: 41, repair: 150, trial: 40 };
+const EVERY = { fault: 8, spoil: 6, mistake: 90, point: 8, draft: 41, repair: 3, trial: 40 };
 
 /** Seconds from a cold start to rest, and into a call. */
 const REST_S = 420;
@@ -103,9 +104,22 @@ function statusLines(circuit: Circuit): string[] {
 const findingLine = ({ severity, property, about, text, states, shownBy }: Finding) =>
   `${severity} ${property} ${about}, ${states} states from ${shownBy.asked.id} ${shownBy.trip?.device ?? ''} ${shownBy.mains}: ${text}`;
 
+/** A mistake of each kind but landings, and some of those. */
+function mixedMistakes(circuit: Circuit): Spoiled[] {
+  const all = spoilsOf(circuit);
+  const kinds = [...new Set(all.map(({ what }) => what))].filter((what) => what !== 'landing');
+  return [
+    ...kinds.flatMap((kind) => {
+      const own = all.filter(({ what }) => what === kind);
+      return [own[Math.floor(own.length / 2)]!];
+    }),
+    ...sample(all, EVERY.mistake),
+  ];
+}
+
 /** What the proof finds, good and spoiled. */
 function proofLines(circuit: Circuit): string[] {
-  return [{ text: 'good', circuit }, ...sample(spoilsOf(circuit), EVERY.mistake)].flatMap((spoiled) => {
+  return [{ text: 'good', circuit }, ...mixedMistakes(circuit)].flatMap((spoiled) => {
     const { states, findings } = prove(spoiled.circuit)!;
     return [`${spoiled.text}: ${states} states`, ...findings.map((finding) => `  ${findingLine(finding)}`)];
   });
@@ -238,7 +252,7 @@ function searchLines(circuit: Circuit): string[] {
 
 /** What is proposed for the worst of some mistakes, and what is left of them. */
 const repairLines = (circuit: Circuit): string[] =>
-  sample(spoilsOf(circuit), EVERY.repair).flatMap(({ text, circuit: spoiled }) => {
+  sample(mixedMistakes(circuit), EVERY.repair).flatMap(({ text, circuit: spoiled }) => {
     const { findings } = prove(spoiled)!;
     const [worst] = findings;
     if (!worst || worst.severity === 'caution') return [];

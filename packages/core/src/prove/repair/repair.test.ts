@@ -62,6 +62,12 @@ test('two changes are found where a single one leaves a danger', () => {
   expect(dangersAndFaults(repair.circuit)).toEqual([]);
 });
 
+test('is the same whether what is found is handed over or looked for', () => {
+  const circuit = set(good, 'fuse', 'params', 'rating', 30);
+  const { findings } = prove(circuit)!;
+  expect(repairOf(circuit, findings[0]!)).toEqual(repairOf(circuit, findings[0]!, undefined, findings));
+});
+
 test('of what no change mends is none', () => {
   const circuit = removeDevice(good, 'contactor');
   const { findings } = prove(circuit)!;
