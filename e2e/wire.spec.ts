@@ -52,7 +52,7 @@ test('a heat pump with separate O and W, from survey to finished landing list', 
   await startSurvey(page, server, 'Swapped');
   await surveyHeatPump(page);
   await landOldSubBase(page);
-  await planSwap(page, 'R Y Y2 G O/B AUX E C');
+  await planSwap(page, 'R Y Y2 G O/B W2/AUX E C');
   const ways = page.getByRole('list', { name: 'Ways' });
   await expect(ways).toContainText(/Proven in \d+ states/);
   const landings = page.getByRole('list', { name: 'Landings' }).first();
