@@ -319,6 +319,10 @@ describe('what a way would add', () => {
     expect(after(lift(lift(found, 'statG', 'to'), 'statG', 'from'))).toEqual([]);
     expect(after(lift(found, 'statG', 'to'))).toEqual(['live-end']);
   });
+  test('is heat that nothing answers any more', () => {
+    const cut = lift(lift(found, 'statW', 'to'), 'statW', 'from');
+    expect(after(cut)).toEqual(['unanswered']);
+  });
   test('is nothing that is there already', () => {
     const spoiled = setValue(found, 'fuse', 'params', 'rating', 30);
     expect(harmOf(prove(spoiled)!, prove(spoiled)!)).toEqual([]);

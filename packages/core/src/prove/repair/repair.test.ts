@@ -62,6 +62,20 @@ test('two changes are found where a single one leaves a danger', () => {
   expect(dangersAndFaults(repair.circuit)).toEqual([]);
 });
 
+test.each([
+  ['C on the terminal beside', land(pump, 'yardC', 'to', 'pump.CC'), /^Move black of Outdoor cable/],
+  [
+    'a 1 A fuse for two thermostats',
+    set(parallelThermostats('Repair'), 'fuse', 'params', 'rating', 1),
+    /^Fit a 3 A fuse/,
+  ],
+])('%s is not mended into a dead unit', (_what, circuit, words) => {
+  const { findings } = prove(circuit)!;
+  const repair = repairOf(circuit, findings[0]!, undefined, findings)!;
+  expect(repair.text).toMatch(words);
+  expect(dangersAndFaults(repair.circuit)).toEqual([]);
+});
+
 test('is the same whether what is found is handed over or looked for', () => {
   const circuit = set(good, 'fuse', 'params', 'rating', 30);
   const { findings } = prove(circuit)!;

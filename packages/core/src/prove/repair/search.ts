@@ -97,6 +97,9 @@ function keysIn(supplied: Supplied, { shownBy, property }: Finding): Set<string>
   return new Set([...violations, ...structural].map(keyOf));
 }
 
+/** What a repair may not bring about even where it ends a danger: a unit that is dead is not mended. */
+const DEADENS: ReadonlySet<PropertyId> = new Set(['unanswered', 'blank']);
+
 /** A proof that stops as soon as it shows something new that is as grave as what is repaired, or graver. */
 function proveBeside(circuit: Circuit, cases: readonly Case[], search: Search): Finding[] | null {
   const { before, finding } = search;
@@ -107,7 +110,8 @@ function proveBeside(circuit: Circuit, cases: readonly Case[], search: Search): 
     return shown.every(
       ({ violation }) =>
         before.has(keyOf(violation)) ||
-        GRAVITY[propertyOf(violation.property).severity] > GRAVITY[finding.severity],
+        (GRAVITY[propertyOf(violation.property).severity] > GRAVITY[finding.severity] &&
+          !DEADENS.has(violation.property)),
     );
   });
   return finished ? gather(seen) : null;
@@ -159,7 +163,8 @@ function tryAll(search: Search, candidates: readonly Candidate[], text: (own: st
       continue;
     search.best = { text: text(candidate.text), circuit: changed, left: found.length, rest };
     search.done = found.length === 0;
-    search.left = Math.min(search.left, MOST_STATES_AFTER);
+    // One that leaves faults is no reason to stop looking: it may have traded a danger for a dead unit.
+    if (serves(search)) search.left = Math.min(search.left, MOST_STATES_AFTER);
   }
 }
 
