@@ -110,7 +110,14 @@ const bench = createSlice({
     loadFollowed: (state, { payload }: PayloadAction<Bench['followed']>) => {
       state.followed = payload;
     },
-    answered: (state, { payload }: PayloadAction<Answer>) => ({ ...state, ...payload, failure: null }),
+    // Frozen at the top, what is large is taken as it is: freezing every figure in it would cost a tap its frame.
+    answered: (state, { payload }: PayloadAction<Answer>) => ({
+      ...state,
+      ...payload,
+      world: Object.freeze(payload.world),
+      view: Object.freeze(payload.view),
+      failure: null,
+    }),
     failed: (state, { payload }: PayloadAction<string>) => {
       state.failure = payload;
     },

@@ -8,6 +8,7 @@ export * from './script';
 export * from './sequence';
 export * from './settle';
 export type { ShowCelsius } from './scene';
+export { inSentence } from './scene';
 export type { Status } from './status';
 export * from './verdict';
 export * from './timeline';

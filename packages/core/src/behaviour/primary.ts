@@ -35,7 +35,17 @@ export function primaryTap(network: Network, point: Point, device: string): Prim
 const FITS = { low: 0.88, high: 1.13 } as const;
 
 /** Whether a supply that is there does not fit the tap it is on. */
-export function isWrongTap({ volts, nominal }: PrimaryTap): boolean {
+export function isOffTap({ volts, nominal }: Pick<PrimaryTap, 'volts' | 'nominal'>): boolean {
   const share = volts / nominal;
   return share > 0.2 && (share < FITS.low || share > FITS.high);
+}
+
+/** Nominal volts of the tap a supply fits, where it is on one that it does not; `null` otherwise. */
+export function betterTap(network: Network, device: string, tap: PrimaryTap): number | null {
+  if (!isOffTap(tap)) return null;
+  const away = (nominal: number) => Math.abs(Math.log(tap.volts / nominal));
+  const fitting = tapsOf(network, device).flatMap(({ nominal }) =>
+    isOffTap({ ...tap, nominal }) ? [] : [nominal],
+  );
+  return fitting.sort((one, other) => away(one) - away(other))[0] ?? null;
 }

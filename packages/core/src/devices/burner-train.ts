@@ -11,8 +11,9 @@ import { contact, impedanceOf, load } from './element';
 import type { ValuesOf } from './fields';
 import { choice, num, seconds } from './fields';
 
-/** Share of its rated current the inducer needs to prove draft. From memory. */
+/** Shares of their rated current the inducer needs to prove draft and the igniter to light. From memory. */
 const DRAFT_SHARE = 0.7;
+const HOT_SHARE = 0.7;
 
 export const burnerParams = {
   lineVolts: num({
@@ -117,10 +118,15 @@ export function nextBurner(
 ): BurnerState {
   const { params, settings, controls, now } = moment;
   const pulls = senses.amps('inducer') >= (DRAFT_SHARE * params.inducerVa) / params.lineVolts;
+  const glows = senses.amps('igniter') >= (HOT_SHARE * params.igniterVa) / params.lineVolts;
   const inputs = {
     call,
     draft: controls.pressure === 'proves' && pulls,
-    flame: controls.gas === 'on' && works(senses, 'gas-valve', params.gasValveVa),
+    // Once lit a flame needs no igniter.
+    flame:
+      controls.gas === 'on' &&
+      works(senses, 'gas-valve', params.gasValveVa) &&
+      (state.phase === 'burning' || glows),
     limit: controls.limit === 'closed',
   };
   return stepBurner(state, inputs, settings, now);

@@ -241,40 +241,47 @@ function returnsOf(structure: Structure, call: number): Set<string> {
   return found;
 }
 
-/** Hots of two transformers on each other's screws: each call is fed from the one its load does not return to. */
+/** A hot screw of a thermostat, the transformers that feed it and those that its loads return to. */
+interface Side {
+  screw: string;
+  from: readonly string[];
+  returns: ReadonlySet<string>;
+}
+
+function sidesOf(structure: Structure, { device, kind, branches, context }: Installed): Side[] {
+  const { network } = structure;
+  const returns = new Map<number, Set<string>>();
+  for (const { mark } of kind.designations(context.params).filter(({ role }) => role === 'call')) {
+    const branch = branches.get(mark);
+    if (branch === undefined) continue;
+    const [hot, call] = network.branches[branch]!.nodes as [number, number];
+    const known = returns.get(hot) ?? new Set<string>();
+    for (const id of returnsOf(structure, call)) known.add(id);
+    returns.set(hot, known);
+  }
+  return [...returns].map(([hot, found]) => ({
+    screw: pointName(network.circuit, network.nodes[hot]!),
+    from: sourcesAt(structure, hot, 'hot'),
+    returns: found,
+  }));
+}
+
+/** Hots from a transformer that their loads do not return to: two exchanged, or one that feeds what is not its own. */
 function crossedHots(structure: Structure): Violation[] {
   const { network, point } = structure;
   // The calls themselves would join the hots: looked at with none made.
   const resting: Structure = { ...structure, everPasses: (branch) => passing(network, point.choice, branch) };
-  return network.devices.flatMap(({ device, kind, branches, context }): Violation[] => {
+  return network.devices.flatMap((installed): Violation[] => {
+    const { device, kind } = installed;
     if (!kind.asks) return [];
-    const sides = new Map<number, Set<string>>();
-    for (const { mark } of kind.designations(context.params).filter(({ role }) => role === 'call')) {
-      const branch = branches.get(mark);
-      if (branch === undefined) continue;
-      const [hot, call] = network.branches[branch]!.nodes as [number, number];
-      const returns = sides.get(hot) ?? new Set<string>();
-      for (const id of returnsOf(resting, call)) returns.add(id);
-      sides.set(hot, returns);
-    }
-    const found = [...sides].map(([hot, returns]) => ({ from: sourcesAt(resting, hot, 'hot'), returns }));
-    const [one, other] = found;
-    if (found.length !== 2 || !one || !other) return [];
-    const isCrossed =
-      one.from.length === 1 &&
-      other.from.length === 1 &&
-      one.from[0] !== other.from[0] &&
-      !one.returns.has(one.from[0]!) &&
-      one.returns.has(other.from[0]!);
-    return isCrossed
-      ? [
-          {
-            property: 'crossed-hots',
-            about: device.id,
-            text: `${device.label}: the hots of ${labelOf(network, one.from[0]!)} and ${labelOf(network, other.from[0]!)} are exchanged.`,
-          },
-        ]
-      : [];
+    const [one, other] = sidesOf(resting, installed).filter(
+      ({ from, returns }) => from.length === 1 && returns.size > 0 && !returns.has(from[0]!),
+    );
+    if (!one) return [];
+    const text = other
+      ? `${device.label}: the hots of ${labelOf(network, one.from[0]!)} and ${labelOf(network, other.from[0]!)} are exchanged.`
+      : `${one.screw} is fed from ${labelOf(network, one.from[0]!)}, and what it calls returns to ${labelOf(network, [...one.returns][0]!)}.`;
+    return [{ property: 'crossed-hots', about: device.id, text }];
   });
 }
 

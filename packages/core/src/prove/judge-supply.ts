@@ -1,5 +1,5 @@
 /** Judges what a state does to its supplies: shorts, overload, volts where they must not be, transformers tied. */
-import { isWrongTap, openedProtections, primaryTap, readTransformers } from '../behaviour';
+import { betterTap, openedProtections, primaryTap, readTransformers } from '../behaviour';
 import type { Role } from '../devices';
 import type { Network, Survey } from '../network';
 import { galvanicLine, joinedBy } from '../network';
@@ -56,7 +56,7 @@ function highTerminals({ network, seen: { volts } }: Look) {
 function tapReason({ network, settled, seen: { reference } }: Look, node: number): string {
   const secondary = network.secondaries.find(({ common }) => common === reference[node]);
   const tap = secondary && primaryTap(network, settled.point, secondary.device);
-  return tap && isWrongTap(tap)
+  return tap && betterTap(network, secondary.device, tap) !== null
     ? ` ${labelOf(network, secondary.device)} is fed on its ${tap.nominal} V tap.`
     : '';
 }

@@ -2,6 +2,9 @@
 
 export type Severity = 'danger' | 'fault' | 'caution';
 
+/** The graver the less. */
+export const GRAVITY: Record<Severity, number> = { danger: 0, fault: 1, caution: 2 };
+
 export interface Property {
   id: string;
   title: string;
@@ -141,7 +144,7 @@ const PROPERTY_LIST = [
     id: 'crossed-hots',
     title: 'Each hot feeds its own side',
     severity: 'fault',
-    why: 'Exchanged, each call is fed from the transformer its load does not return to: it works through the cabinets or not at all.',
+    why: 'A call that is fed from a transformer its load does not return to works through the bond of the cabinets, or not at all.',
   },
   {
     id: 'live-end',

@@ -1,5 +1,6 @@
 /** Goes through every state of a circuit and reports what does not hold, each with a counterexample. */
 import type { Inputs, LoadReading, World } from '../behaviour';
+import { inSentence } from '../behaviour';
 import type { Circuit } from '../circuit';
 import type { Choice } from '../network';
 import type { Case } from './cases';
@@ -8,7 +9,7 @@ import { judgeStructure } from './judge-structure';
 import type { Violation } from './look';
 import { keyOf } from './look';
 import type { PropertyId, Severity } from './properties';
-import { PROPERTIES, propertyOf } from './properties';
+import { GRAVITY, PROPERTIES, propertyOf } from './properties';
 import type { Supplied } from './supplied';
 import { runCase, supply } from './supplied';
 
@@ -32,8 +33,6 @@ export interface Proof {
 
 /** Told after every state; a proof that is no longer wanted stops when it answers `false`. */
 export type Progress = (done: number, all: number) => boolean;
-
-const GRAVITY: Record<Severity, number> = { danger: 0, fault: 1, caution: 2 };
 
 /** A violation, the first state that shows it, and how many of a run of states do. */
 export interface Shown {
@@ -93,7 +92,11 @@ class Coverage {
             : way.endsWith('cool')
               ? ' for cooling'
               : '';
-      return { property: 'never', about: which, text: `No call ever runs ${load.title}${heads}.` };
+      return {
+        property: 'never',
+        about: which,
+        text: `No call ever runs the ${inSentence(load.title)}${heads}.`,
+      };
     });
   }
 }

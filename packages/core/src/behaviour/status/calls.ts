@@ -2,6 +2,7 @@
 import type { Call } from '../../devices';
 import type { LoadReading } from '../loads';
 import { runningOn } from '../running-on';
+import type { Scene } from '../scene';
 import { CALL_NAMES, capital, inSentence, listed, thermostatsOf } from '../scene';
 import type { Cause } from '../trace';
 import { causeOfDeadHot, causeOfMissing, causeOfRunning, gravest, plainFault } from '../trace';
@@ -128,6 +129,7 @@ const ORDER: readonly Cause['type'][] = [
   'inside',
   'dead',
   'opened',
+  'lossy',
   'weak',
 ];
 
@@ -159,6 +161,17 @@ export function astray(sight: Sight): Status | null {
   return null;
 }
 
+/** A thermostat that calls, and closes nothing that would bring it here. */
+function otherwiseAsked(scene: Scene, serves: Call): Status {
+  const asking = thermostatsOf(scene).filter(({ asks }) => asks.includes(serves));
+  return {
+    tone: 'fault',
+    text: `${CALL_NAMES[serves]} called, but ${listed(asking.map(({ label }) => label))} closes nothing that brings it here`,
+    next: 'Check its set-up against what the unit is.',
+    parts: asking.map(({ id }) => id),
+  };
+}
+
 /** A call that nothing answers: what explains it, or else what is plainly wrong with the wiring. */
 export function unanswered(sight: Sight): Status | null {
   const { scene, active } = sight;
@@ -183,6 +196,7 @@ export function unanswered(sight: Sight): Status | null {
     }
     const own = gravest(wanted.map(({ branch }) => causeOfMissing(sight.trace, branch)));
     const cause = OPEN_ENDED.has(own.type) ? (plainFault(sight.trace) ?? own) : own;
+    if (cause.type === 'unasked') return otherwiseAsked(scene, serves);
     return faultBy(sight, `${CALL_NAMES[serves]} called`, cause);
   }
   return null;

@@ -9,7 +9,7 @@ import { traceOf } from '../trace';
 import { astray, blank, crossed, idleFan, missing, together, unanswered } from './calls';
 import { idle, running, tripped, waiting } from './rest';
 import type { Sight, Status } from './status';
-import { burning, chattering, opened, overloaded, wrongTap } from './supply';
+import { burning, chattering, opened, overloaded, wrongSupply } from './supply';
 
 export type { Status } from './status';
 
@@ -18,7 +18,7 @@ const ORDER: readonly ((sight: Sight) => Status | null)[] = [
   chattering,
   opened,
   burning,
-  wrongTap,
+  wrongSupply,
   blank,
   together,
   crossed,

@@ -88,7 +88,8 @@ export function idle({ scene }: Sight): Status {
         next: 'Raise the set point to call.',
       };
   }
-  if (!scene.transformers.some(({ volts }) => volts > PRESENT_VOLTS))
+  const dead = scene.transformers.filter(({ volts }) => volts <= PRESENT_VOLTS);
+  if (dead.length === scene.transformers.length)
     return {
       tone: 'idle',
       text: 'No 24 V: the transformer is dead',
@@ -101,11 +102,15 @@ export function idle({ scene }: Sight): Status {
     ),
   );
   const off = [...scene.faces].filter(([id, { tone }]) => tone === 'off' && handles.has(id));
-  return off.length === 0
+  const open = [
+    ...dead.map(({ device }) => `${labelOf(scene, device)} dead`),
+    ...off.map(([id, { text }]) => `${labelOf(scene, id)} ${text}`),
+  ];
+  return open.length === 0
     ? { tone: 'idle', text: '24 V present, no call', next: 'Make a call: fan first, then heat, then cool.' }
     : {
         tone: 'idle',
-        text: `24 V at the transformer, no call; ${listed(off.map(([id, { text }]) => `${labelOf(scene, id)} ${text}`))}`,
+        text: `24 V at the transformer, no call; ${listed(open)}`,
         next: 'A call goes no further than what is open.',
         parts: off.map(([id]) => id),
       };

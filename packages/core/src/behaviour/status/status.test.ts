@@ -2,7 +2,7 @@
 import type { Circuit } from '../../circuit';
 import { addDevice, addLink, exchange, land, lift, setValue } from '../../circuit';
 import type { Fault } from '../../network';
-import { compile, makeSolver } from '../../network';
+import { compile } from '../../network';
 import {
   TEMPLATES,
   electricHeat,
@@ -13,6 +13,7 @@ import {
   twoTransformerSplit,
 } from '../../systems';
 import { callsOf, faultyOf, runCalls, statusesOf } from '../../testing/faulty';
+import { said } from '../../testing/said';
 import { NEW_WORLD, advance, untilSteady, viewOf } from '..';
 
 const good = furnaceAirConditioner('Status');
@@ -20,17 +21,6 @@ const pump = heatPumpWithStrips('Status', { stages: 'two' });
 const bare = setValue(twoTransformerSplit('Status'), 'xfmr2', 'params', 'protection', 'none');
 const joined = (circuit: Circuit, ...joins: string[]) =>
   addLink(circuit, { id: 'strap', kind: 'jumper', joins });
-
-/** The status line in a call, from rest until nobody is kept waiting. */
-function said(circuit: Circuit, call: string, faults: readonly Fault[] = []) {
-  const network = compile(circuit, faults);
-  const solver = makeSolver(network);
-  const calls = callsOf(circuit);
-  const { world } = advance(network, calls[0]!.inputs, NEW_WORLD, 420, solver);
-  const { inputs } = calls.find(({ id }) => id === call)!;
-  const settled = untilSteady(network, inputs, world, 1200, solver);
-  return viewOf(network, inputs, settled, (celsius) => `${celsius} °C`).status;
-}
 
 type Row = [what: string, circuit: Circuit, call: string, words: RegExp, faults?: readonly Fault[]];
 
@@ -137,7 +127,7 @@ const rows: Row[] = [
 test.each(rows.map(([what, ...rest]) => ({ what, rest })))(
   '$what',
   ({ rest: [circuit, call, words, faults = []] }) => {
-    expect(said(circuit, call, faults).text).toMatch(words);
+    expect(said(circuit, call, { faults }).text).toMatch(words);
   },
 );
 

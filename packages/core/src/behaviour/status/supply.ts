@@ -1,7 +1,8 @@
 /** What is wrong with a supply: it cannot settle, it is shorted, it gives too much, it is asked for too much. */
 import { CLASS_2 } from '../../standards';
 import { openedProtections } from '../loads';
-import { isWrongTap, primaryTap } from '../primary';
+import type { PrimaryTap } from '../primary';
+import { betterTap, isOffTap, primaryTap } from '../primary';
 import { labelOf, listed } from '../scene';
 import { causeOfOpening, causeOfShort, plainFault } from '../trace';
 import type { Sight, Status } from './status';
@@ -52,23 +53,42 @@ export function burning(sight: Sight): Status | null {
   const branch = installed.branches.get('secondary')!;
   const text = `${labelOf(scene, over.device)} burns: ${over.amps.toFixed(1)} A, ${over.share.toFixed(1)} times what it is rated for, and nothing opens`;
   const cause = causeOfShort(trace, scene.settled.point, branch);
-  const next = 'Open the breaker now. Then find the short, and fit a fuse.';
-  if (!cause) return { tone: 'fault', text, next, parts: [over.device] };
+  if (!cause)
+    return {
+      tone: 'fault',
+      text,
+      next: 'Open the breaker now. Nothing is shorted: what is on it asks for more than it can give.',
+      parts: [over.device],
+    };
+  const next = 'Open the breaker now. Then find the short, and fit a fuse that opens on it.';
   return { ...faultBy(sight, text, cause), next };
 }
 
-/** A secondary that gives too much, or next to nothing because its supply is on the wrong tap. */
-export function wrongTap({ scene }: Sight): Status | null {
+/** What to do about a supply that does not fit its tap. */
+function afterOffTap({ volts, nominal }: PrimaryTap, better: number | null): string {
+  if (better !== null)
+    return `Open the breaker, prove dead, and move its supply to the tap made for it: ${better} V.`;
+  return volts > nominal
+    ? 'No tap of it is made for that: open the breaker before boards and thermostats suffer, and read the supply.'
+    : 'No tap of it is made for that: the supply is low. Read it at the breaker, under load.';
+}
+
+/** A secondary that gives too much or too little, because of its tap or of what supplies it. */
+export function wrongSupply({ scene }: Sight): Status | null {
+  const { network, settled } = scene;
   for (const { device, volts } of scene.transformers) {
-    const tap = primaryTap(scene.network, scene.settled.point, device);
+    const tap = primaryTap(network, settled.point, device);
     const label = labelOf(scene, device);
-    if (tap && isWrongTap(tap))
+    if (tap && isOffTap(tap)) {
+      const better = betterTap(network, device, tap);
       return {
         tone: 'fault',
         text: `${label} has ${Math.round(tap.volts)} V on its ${tap.nominal} V tap and gives ${volts.toFixed(0)} V`,
-        next: 'Open the breaker, prove dead, and move its supply to the tap made for it.',
-        parts: [device],
+        next: afterOffTap(tap, better),
+        // A transformer on its right tap is no cause of what supplies it.
+        parts: better === null ? [] : [device],
       };
+    }
     if (volts > CLASS_2.maxVolts)
       return {
         tone: 'fault',

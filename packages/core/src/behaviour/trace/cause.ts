@@ -18,6 +18,8 @@ export type Cause =
   | { type: 'dead'; device: string; element: string }
   /** Volts are lost on the way, or the supply has too few. */
   | { type: 'weak'; device: string; volts: number }
+  /** Volts are lost along conductors of one cable. */
+  | { type: 'lossy'; conductors: readonly string[]; volts: number }
   /** Something is fed although its contact is open, or feeds what it should not. */
   | { type: 'stuck'; device: string; element: string }
   /** It takes many times its own current. */
@@ -40,7 +42,10 @@ export function partsOf(cause: Cause): string[] {
       return [cause.conductor];
     case 'touching':
     case 'astray':
+    case 'lossy':
       return [...cause.conductors];
+    // What gets too little is not what takes it away.
+    case 'weak':
     case 'unasked':
     case 'unwired':
       return [];
@@ -71,11 +76,12 @@ const WEIGHT: Record<Cause['type'], number> = {
   inside: 1,
   dead: 1,
   opened: 2,
-  weak: 3,
-  waiting: 4,
-  unwired: 5,
-  'set-up': 6,
-  unasked: 7,
+  lossy: 3,
+  weak: 4,
+  waiting: 5,
+  unwired: 6,
+  'set-up': 7,
+  unasked: 8,
 };
 
 /** Of several causes the one to say. */

@@ -17,7 +17,7 @@ import { islandCause, misplacedCall, wiringCause } from './wiring';
 const LINE_VOLTS = 60;
 /** Ways of one load looked at before nobody is taken to ask for it. */
 const MOST_WAYS = 4;
-/** Volts lost on one conductor or contact that are too many. */
+/** Volts lost on one contact, or along one cable and back, that are too many. */
 const LOST_VOLTS = 4;
 
 const positionOf = ({ network, settled }: Trace, branch: number) =>
@@ -46,11 +46,43 @@ function openContact(trace: Trace, branch: number, visited: ReadonlySet<number>)
   const groups = kind.actuatedBy[element];
   if (!groups) return trace.counting.has(device) ? { type: 'waiting', device } : { type: 'unasked' };
   const causes = groups.map((group): Cause => {
-    const idle = group.flatMap((id) => branches.get(id) ?? []).filter((one) => !worksAt(trace, one));
-    if (idle.length === 0) return trace.counting.has(device) ? { type: 'waiting', device } : inside;
+    const moving = group.flatMap((id) => branches.get(id) ?? []);
+    const idle = moving.filter((one) => !worksAt(trace, one));
+    if (idle.length === 0) {
+      if (trace.counting.has(device)) return { type: 'waiting', device };
+      const out = moving.find((one) => positionOf(trace, one) === 'inrush');
+      return out === undefined ? inside : causeOfWeak(trace, device, out);
+    }
     return gravest(idle.map((one) => causeOfMissing(trace, one, visited)));
   });
   return gravest(causes);
+}
+
+/** Where the volts go that a branch of a device is short of: the contact or the cable on its way that takes most of them. */
+function causeOfWeak(trace: Trace, device: string, branch: number): Cause {
+  const { network, settled } = trace;
+  const steps = loadPath(network, settled.point.choice, branch)?.steps ?? [];
+  const lost = new Map<string, { conductors: string[]; volts: number }>();
+  for (const { branch: step } of steps) {
+    const { origin, nature } = network.branches[step]!;
+    const volts = voltsAcross(trace, step);
+    if (step === branch || nature !== 'path') continue;
+    if (origin.type === 'device' && volts >= LOST_VOLTS)
+      return { type: 'inside', device: origin.device, element: origin.element };
+    if (origin.type !== 'conductor') continue;
+    const cable = network.circuit.cables.find(({ conductors }) =>
+      conductors.some(({ id }) => id === origin.conductor),
+    )!.id;
+    const before = lost.get(cable) ?? { conductors: [], volts: 0 };
+    lost.set(cable, {
+      conductors: [...before.conductors, origin.conductor],
+      volts: before.volts + volts,
+    });
+  }
+  const [worst] = [...lost.values()].sort((one, other) => other.volts - one.volts);
+  return worst && worst.volts >= LOST_VOLTS
+    ? { type: 'lossy', ...worst }
+    : { type: 'weak', device, volts: voltsAcross(trace, branch) };
 }
 
 /** Terminals a transformer's primary is fed at; `null` where no tap is wired. */
@@ -139,15 +171,6 @@ export function causeOfMissing(
   }
   if (!way || avoid.size > 0)
     return islandCause(trace, network.branches[branch]!.nodes) ?? misplacedCall(trace, branch, first.steps);
-  const lossy = way.steps.find(
-    ({ branch: step }) =>
-      step !== branch && network.branches[step]!.nature === 'path' && voltsAcross(trace, step) >= LOST_VOLTS,
-  );
-  if (lossy) {
-    const { origin: at } = network.branches[lossy.branch]!;
-    if (at.type === 'device') return { type: 'inside', device: at.device, element: at.element };
-    if (at.type === 'conductor') return { type: 'broken', conductor: at.conductor };
-  }
   const secondary = network.secondaries.find(({ hot }) => hot === way.hot);
   const supply = phasor(settled.point, way.hot, way.common);
   if (secondary && Math.hypot(supply.re, supply.im) < CALL_VOLTS)
@@ -155,5 +178,5 @@ export function causeOfMissing(
   if (origin.type !== 'device') return { type: 'unwired' };
   if (!passing(network, settled.point.choice, branch))
     return { type: 'dead', device: origin.device, element: origin.element };
-  return { type: 'weak', device: origin.device, volts };
+  return causeOfWeak(trace, origin.device, branch);
 }

@@ -123,6 +123,11 @@ export function tell(network: Network, faces: ReadonlyMap<string, Face>, cause: 
         text: `too few volts reach ${labelOf(network, cause.device)}: ${cause.volts.toFixed(1)} V`,
         next: 'Follow the volts along its path under load.',
       };
+    case 'lossy':
+      return {
+        text: `${cause.volts.toFixed(1)} V are lost on ${cause.conductors.map((id) => wireName(circuit, id)).join(' and ')}`,
+        next: 'Read along it under load: a bad joint, or too long a run for its gauge.',
+      };
     case 'waiting':
       return { text: `${labelOf(network, cause.device)} is timing`, next: 'Wait, it is not a fault.' };
     case 'set-up':

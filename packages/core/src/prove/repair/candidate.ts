@@ -1,6 +1,6 @@
 /** A change that might put something right, and how far the wiring by its own marks would gain by it. */
-import type { Circuit, Disagreement } from '../../circuit';
-import { EditError, disagreementsOf } from '../../circuit';
+import type { Circuit, Disagreement, TerminalId } from '../../circuit';
+import { EditError, disagreementsOf, splitTerminal } from '../../circuit';
 import { colourName } from '../../standards';
 
 export interface Candidate {
@@ -12,6 +12,12 @@ export interface Candidate {
   work: number;
   /** Places of the wiring that disagree before and no longer after. */
   gain: number;
+  /** It changes what is named as wrong. */
+  isNamed: boolean;
+  /** How many of those that lie near it changes. */
+  near: number;
+  /** It lands a conductor between two terminals of one mark. */
+  isLike: boolean;
 }
 
 /** Landings a change stands for; parts count by what fetching and fitting them takes, from memory. */
@@ -28,6 +34,14 @@ export const WORK = {
   cable: 40,
 } as const;
 
+/** Devices, conductors, terminals and links that may be what is wrong, by id. */
+export interface Suspects {
+  /** Named by the status line. */
+  named: ReadonlySet<string>;
+  /** Landed where a finding shows. */
+  near: ReadonlySet<string>;
+}
+
 export const SPARE = 'spare';
 
 /** "yellow of Outdoor cable" */
@@ -39,8 +53,12 @@ export interface Draft {
   text: string;
   work: number;
   make: () => Circuit;
-  /** Conductors and terminals it changes, where it changes nothing but landings. */
-  touches?: readonly string[];
+  /** Devices, conductors, terminals and links it changes. */
+  touches: readonly string[];
+  /** It only lands elsewhere what is landed at both ends. */
+  relands?: boolean;
+  /** Terminals it lands a conductor between. */
+  between?: readonly [TerminalId, TerminalId];
 }
 
 function attempt(make: () => Circuit): Circuit | null {
@@ -63,21 +81,37 @@ function disagreeing(disagreements: readonly Disagreement[]): Set<string> {
   );
 }
 
+/** What gains by the marks first, of that and of the rest what is suspected, R to R before R to RH, then the least work. */
+const bestFirst = (one: Candidate, other: Candidate) =>
+  Math.max(other.gain, 0) - Math.max(one.gain, 0) ||
+  Number(other.isNamed) - Number(one.isNamed) ||
+  Number(other.isLike) - Number(one.isLike) ||
+  Number(one.gain < 0) - Number(other.gain < 0) ||
+  other.near - one.near ||
+  other.gain - one.gain ||
+  one.work - other.work;
+
 /**
- * Candidates out of drafts, best first; a draft that cannot be made is left out. What moves landings where
- * nothing disagrees can only make the wiring disagree: it comes last, and is not made before it is wanted.
+ * Candidates out of drafts, best first; a draft that cannot be made is left out. What lands elsewhere where
+ * nothing disagrees gains nothing by the marks: it is not made before it is wanted.
+ *
  */
-export function candidatesFrom(circuit: Circuit, drafts: readonly Draft[]): Candidate[] {
+export function candidatesFrom(circuit: Circuit, drafts: readonly Draft[], suspects: Suspects): Candidate[] {
   const found = disagreementsOf(circuit);
   const places = disagreeing(found);
   return drafts
-    .flatMap(({ text, work, make, touches }): Candidate[] => {
-      if (touches && !touches.some((place) => places.has(place)))
-        return [{ text, work, make: () => attempt(make), gain: -work }];
+    .flatMap(({ text, work, make, touches, relands, between = [] }): Candidate[] => {
+      const isNamed = touches.some((one) => suspects.named.has(one));
+      const near = touches.filter((one) => suspects.near.has(one)).length;
+      const [mark, other] = between.map((terminal) => splitTerminal(terminal).mark);
+      const told = { text, work, isNamed, near };
+      if (relands && !touches.some((place) => places.has(place)))
+        return [{ ...told, make: () => attempt(make), gain: -work, isLike: false }];
       const changed = attempt(make);
-      return changed
-        ? [{ text, work, make: () => changed, gain: found.length - disagreementsOf(changed).length }]
-        : [];
+      if (!changed) return [];
+      const gain = found.length - disagreementsOf(changed).length;
+      // Where the marks gain nothing, R to R may be R to another's R.
+      return [{ ...told, make: () => changed, gain, isLike: gain > 0 && mark === other }];
     })
-    .sort((one, other) => other.gain - one.gain || one.work - other.work);
+    .sort(bestFirst);
 }

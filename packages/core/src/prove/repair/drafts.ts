@@ -37,6 +37,7 @@ function settings(circuit: Circuit): Draft[] {
                 text: `Set ${label}: ${field.label}: ${field.default} ${field.unit}`.trim(),
                 work: WORK.setting,
                 make: () => setValue(circuit, id, 'settings', name, field.default),
+                touches: [id],
               },
             ];
       if (field.type === 'marks') return [];
@@ -48,6 +49,7 @@ function settings(circuit: Circuit): Draft[] {
                 text: `Set ${label}: ${field.label}: ${words}`,
                 work: WORK.setting,
                 make: () => setValue(circuit, id, 'settings', name, option),
+                touches: [id],
               },
             ],
       );
@@ -61,19 +63,19 @@ function jumpers(circuit: Circuit): Draft[] {
     text: `Take the jumper off ${joins.map((terminal) => pointName(circuit, terminal)).join(' and ')}`,
     work: WORK.jumperOff,
     make: () => removeLink(circuit, id),
+    touches: [id, ...joins],
   }));
   const on = circuit.devices.flatMap((device): Draft[] => {
     const hots = hotMarks(device);
-    return hots.slice(1).map((mark) => ({
-      text: `Set a jumper between ${device.label} ${hots[0]} and ${mark}`,
-      work: WORK.jumperOn,
-      make: () =>
-        addLink(circuit, {
-          id: freeLinkId(circuit),
-          kind: 'jumper',
-          joins: [`${device.id}.${hots[0]}`, `${device.id}.${mark}`],
-        }),
-    }));
+    return hots.slice(1).map((mark) => {
+      const joins = [`${device.id}.${hots[0]}`, `${device.id}.${mark}`];
+      return {
+        text: `Set a jumper between ${device.label} ${hots[0]} and ${mark}`,
+        work: WORK.jumperOn,
+        make: () => addLink(circuit, { id: freeLinkId(circuit), kind: 'jumper', joins }),
+        touches: [device.id, ...joins],
+      };
+    });
   });
   return [...off, ...on];
 }
@@ -104,6 +106,7 @@ function taps(circuit: Circuit): Draft[] {
         text: `Move the supply of ${device.label} to its ${TAP_MARK.exec(mark)![1]} V tap`,
         work: WORK.tap,
         make: () => land(circuit, only.conductor.id, only.end, `${device.id}.${mark}`),
+        touches: [device.id, only.conductor.id],
       }));
   });
 }
@@ -125,6 +128,7 @@ function fuses(circuit: Circuit): Draft[] {
         text: `Fit a ${size} A fuse for ${label}`,
         work: WORK.fuse,
         make: () => setValue(circuit, id, 'params', 'rating', size),
+        touches: [id],
       }));
   });
 }
@@ -167,16 +171,19 @@ function terminalsByStation(circuit: Circuit): Map<string, TerminalId[]> {
 /** Every end moved to another terminal of the same place. */
 function moves(circuit: Circuit): Draft[] {
   const places = terminalsByStation(circuit);
-  return landedEnds(circuit).flatMap(({ conductor, name, end, at }) =>
-    (places.get(stationOf(circuit, at)!) ?? [])
-      .filter((terminal) => terminal !== at && terminal !== conductor[otherEnd(end)])
+  return landedEnds(circuit).flatMap(({ conductor, name, end, at }) => {
+    const far = conductor[otherEnd(end)];
+    return (places.get(stationOf(circuit, at)!) ?? [])
+      .filter((terminal) => terminal !== at && terminal !== far)
       .map((terminal): Draft => ({
         text: `Move ${name} from ${pointName(circuit, at)} to ${pointName(circuit, terminal)}`,
         work: WORK.move,
         make: () => land(circuit, conductor.id, end, terminal),
         touches: [conductor.id, at, terminal],
-      })),
-  );
+        relands: true,
+        ...(far !== null && { between: [far, terminal] }),
+      }));
+  });
 }
 
 /** Every two ends of one place exchanged. */
@@ -192,6 +199,7 @@ function exchanges(circuit: Circuit): Draft[] {
           work: WORK.exchange,
           make: () => exchange(circuit, [one.conductor.id, one.end], [other.conductor.id, other.end]),
           touches: [one.conductor.id, one.at, other.conductor.id, other.at],
+          relands: true,
         },
       ];
     }),
@@ -221,11 +229,14 @@ function freeEnds(circuit: Circuit): Draft[] {
             text: `Land ${name} on ${pointName(circuit, terminal)}`,
             work: WORK.move,
             make: () => land(circuit, id, free, terminal),
+            touches: [id, conductor[held]!, terminal],
+            between: [conductor[held]!, terminal],
           })),
         {
           text: `Take ${name} off ${pointName(circuit, conductor[held]!)} and insulate both ends`,
           work: WORK.lift,
           make: () => lift(circuit, id, held),
+          touches: [id, conductor[held]!],
         },
       ];
     });
@@ -246,6 +257,7 @@ function sizes(circuit: Circuit): Draft[] {
       text: `Fit a ${size} VA transformer for ${label}`,
       work: WORK.transformer,
       make: () => setValue(circuit, id, 'params', 'va', size),
+      touches: [id],
     }));
   });
   const cables = circuit.cables.flatMap(({ id, gauge, label, conductors }) =>
@@ -257,6 +269,7 @@ function sizes(circuit: Circuit): Draft[] {
         text: `Pull ${label} in ${thicker} AWG`,
         work: WORK.cable,
         make: () => setCable(circuit, id, { gauge: thicker }),
+        touches: conductors.map(({ id: conductor }) => conductor),
       })),
   );
   return [...transformers, ...cables];

@@ -7,7 +7,7 @@ import type { Network } from '../../network';
 import { pathNets, polesOf } from '../../network';
 
 interface Guarded {
-  /** By load, the safeties and interlocks it depends on and must keep. */
+  /** By load, the contacts of safeties and interlocks it depends on and must keep. */
   kept: ReadonlyMap<string, ReadonlySet<string>>;
   /** By load or hot terminal that is fed at all, whether all that feeds it passes an overcurrent device. */
   fused: ReadonlyMap<string, boolean>;
@@ -69,7 +69,7 @@ export function guardsOf(network: Network): Guarded {
       const without = pathNets(network, new Set([branch]));
       for (const { key, load, ends } of loads)
         if (isFor(kind, load) && isFed(whole, ends) && !isFed(without, ends))
-          kept.set(key, (kept.get(key) ?? new Set()).add(device.id));
+          kept.set(key, (kept.get(key) ?? new Set()).add(`${device.id}:${element}`));
     }
   }
   return { kept, fused };

@@ -9,6 +9,7 @@ import {
   furnaceAirConditioner,
   heatPumpWithStrips,
   parallelThermostats,
+  rooftopUnit,
   twoTransformerSplit,
 } from '../../systems';
 import { spoilsOf } from '../../testing/spoils';
@@ -70,6 +71,38 @@ test.each([
     /^Fit a 3 A fuse/,
   ],
 ])('%s is not mended into a dead unit', (_what, circuit, words) => {
+  const { findings } = prove(circuit)!;
+  const repair = repairOf(circuit, findings[0]!, undefined, findings)!;
+  expect(repair.text).toMatch(words);
+  expect(dangersAndFaults(repair.circuit)).toEqual([]);
+});
+
+const split = twoTransformerSplit('Repair');
+
+// What the marks do not tell: R is R, whichever transformer it belongs to.
+test.each<[string, Circuit, RegExp]>([
+  [
+    'RC and RH exchanged',
+    exchange(split, ['statRC', 'from'], ['statRH', 'from']),
+    /^Exchange red .* and brown/,
+  ],
+  [
+    'RH on RC',
+    land(split, 'statRH', 'from', 'stat.RC'),
+    /^Move brown .* from Thermostat RC to Thermostat RH/,
+  ],
+  ['the joiner in between two transformers', twoTransformerSplit('Repair', 'in'), /joiner: Out/],
+  [
+    'C on the other transformer',
+    land(split, 'statC', 'to', 'board.C'),
+    /^Move blue .* to Cooling transformer C/,
+  ],
+  [
+    'C on a detector’s terminal',
+    land(rooftopUnit('Repair'), 'statC', 'to', 'controller.SD1'),
+    /^Move blue .* to Unit controller C/,
+  ],
+])('%s is mended where it is wrong', (_what, circuit, words) => {
   const { findings } = prove(circuit)!;
   const repair = repairOf(circuit, findings[0]!, undefined, findings)!;
   expect(repair.text).toMatch(words);

@@ -3,23 +3,27 @@
  * each candidate is judged in the state that shows the finding, then over every state of the proof. One that
  * adds a violation, or takes a load past a guard, is never proposed.
  */
+import { viewOf } from '../../behaviour';
 import type { Circuit } from '../../circuit';
-import { disagreementsOf } from '../../circuit';
+import { landedOn } from '../../circuit';
+import { fill, kindOf } from '../../devices';
 import { compile } from '../../network';
 import type { Case } from '../cases';
-import { casesOf } from '../cases';
+import { casesOf, inputsOf } from '../cases';
 import { judgeStructure } from '../judge-structure';
-import type { PropertyId, Severity } from '../properties';
-import { propertyOf } from '../properties';
+import type { PropertyId } from '../properties';
+import { GRAVITY, propertyOf } from '../properties';
 import type { Finding, Progress, Shown } from '../prove';
 import { keyOf } from '../look';
 import { gather, runCases } from '../prove';
 import type { Supplied } from '../supplied';
 import { runCase, supply } from '../supplied';
-import type { Candidate } from './candidate';
+import type { Candidate, Suspects } from './candidate';
 import { WORK, candidatesFrom } from './candidate';
 import { draftsOf } from './drafts';
 import { guardsOf, keepsGuards } from './guards';
+import type { Left } from './weigh';
+import { heavier, leftOf, lighter, weightOf } from './weigh';
 
 export interface Repair {
   /** What to do, in words. */
@@ -42,43 +46,6 @@ const STATES_PER_CANDIDATE = 3;
 const MOST_FIRSTS = 6;
 const MOST_SECONDS = 12;
 
-const GRAVITY: Record<Severity, number> = { danger: 0, fault: 1, caution: 2 };
-
-/** States that show a danger and a fault; places left that disagree with their marks; the work; states that show a caution. */
-type Weight = readonly [number, number, number, number, number];
-
-function weightOf(findings: readonly Finding[], circuit: Circuit, work: number): Weight {
-  const states = (severity: Severity) =>
-    findings.reduce((sum, finding) => sum + (finding.severity === severity ? finding.states : 0), 0);
-  return [states('danger'), states('fault'), disagreementsOf(circuit).length, work, states('caution')];
-}
-
-/** Whether more states show a danger, or as many a danger and more a fault. */
-const heavier = (one: Weight, other: Weight) =>
-  one[0] > other[0] || (one[0] === other[0] && one[1] > other[1]);
-
-/** What is left after a candidate. */
-interface Rest {
-  keys: ReadonlySet<string>;
-  weight: Weight;
-}
-
-const within = (one: ReadonlySet<string>, other: ReadonlySet<string>) =>
-  one.size < other.size && [...one].every((key) => other.has(key));
-
-/** Whether less is left; what leaves a part of what the other does is less, however many states show it. */
-function lighter(one: Rest, other: Rest): boolean {
-  if (within(one.keys, other.keys)) return true;
-  if (within(other.keys, one.keys)) return false;
-  const at = one.weight.findIndex((value, i) => value !== other.weight[i]);
-  return at >= 0 && one.weight[at]! < other.weight[at]!;
-}
-
-const restOf = (findings: readonly Finding[], circuit: Circuit, work: number): Rest => ({
-  keys: new Set(findings.filter(({ severity }) => severity !== 'caution').map(keyOf)),
-  weight: weightOf(findings, circuit, work),
-});
-
 /** Properties that no single state shows. */
 const STRUCTURAL: ReadonlySet<PropertyId> = new Set([
   'protected',
@@ -100,6 +67,9 @@ function keysIn(supplied: Supplied, { shownBy, property }: Finding): Set<string>
 /** What a repair may not bring about even where it ends a danger: a unit that is dead is not mended. */
 const DEADENS: ReadonlySet<PropertyId> = new Set(['unanswered', 'blank']);
 
+/** Nothing dangerous or faulty is left. */
+const serves = ({ best }: Search) => best !== null && best.rest.keys.size === 0;
+
 /** A proof that stops as soon as it shows something new that is as grave as what is repaired, or graver. */
 function proveBeside(circuit: Circuit, cases: readonly Case[], search: Search): Finding[] | null {
   const { before, finding } = search;
@@ -117,6 +87,34 @@ function proveBeside(circuit: Circuit, cases: readonly Case[], search: Search): 
   return finished ? gather(seen) : null;
 }
 
+/** Findings whose states are asked what is wrong there. */
+const MOST_ASKED = 4;
+
+/** Findings of what feeds a thermostat. */
+const OF_SUPPLY: ReadonlySet<PropertyId> = new Set(['foreign-common', 'crossed-hots', 'blank']);
+
+/** Conductors landed on the device a finding is about, or on those of its terminals that the finding is of. */
+function nearTo(circuit: Circuit, { about, property }: Finding): string[] {
+  const device = circuit.devices.find(({ id }) => id === about);
+  if (!device) return [];
+  const { designations, params } = kindOf(device.kind);
+  return designations(fill(params, device.params))
+    .filter(({ role }) => !OF_SUPPLY.has(property) || role === 'hot' || role === 'common')
+    .flatMap(({ mark }) => landedOn(circuit, `${about}.${mark}`))
+    .map(({ conductor }) => conductor.id);
+}
+
+/** What the status line names in states that show something; and what is landed where a finding shows. */
+function suspectsOf(circuit: Circuit, finding: Finding, findings: readonly Finding[]): Suspects {
+  const states = [...new Set([finding, ...findings].map(({ shownBy }) => shownBy))];
+  const named = states.slice(0, MOST_ASKED).flatMap((shownBy) => {
+    const supplied = supply(circuit, shownBy.mains);
+    const { steady } = runCase(supplied, shownBy);
+    return viewOf(supplied.network, inputsOf(shownBy), steady, String).status.parts ?? [];
+  });
+  return { named: new Set(named), near: new Set(nearTo(circuit, finding)) };
+}
+
 interface Search {
   circuit: Circuit;
   finding: Finding;
@@ -127,14 +125,11 @@ interface Search {
   /** States that may still be looked at. */
   left: number;
   tried: number;
-  best: (Repair & { rest: Rest }) | null;
+  best: (Repair & { rest: Left }) | null;
   /** Nothing better can be expected. */
   done: boolean;
   stopped: boolean;
 }
-
-/** Nothing dangerous or faulty is left. */
-const serves = ({ best }: Search) => best !== null && best.rest.keys.size === 0;
 
 /** Tries candidates in order; those that mend the state are proven whole. */
 function tryAll(search: Search, candidates: readonly Candidate[], text: (own: string) => string): void {
@@ -158,11 +153,12 @@ function tryAll(search: Search, candidates: readonly Candidate[], text: (own: st
     const cases = casesOf(changed);
     const found = proveBeside(changed, failingFirst(cases, shownFirst), search);
     if (!found || found.some((one) => keyOf(one) === key)) continue;
-    const rest = restOf(found, changed, candidate.work);
+    const rest = leftOf(found, changed, candidate.work);
     if (search.best ? !lighter(rest, search.best.rest) : heavier(rest.weight, weightOf(findings, circuit, 0)))
       continue;
     search.best = { text: text(candidate.text), circuit: changed, left: found.length, rest };
-    search.done = found.length === 0;
+    // That two thermostats may disagree is no change's to mend.
+    search.done = found.every(({ property }) => property === 'disagree');
     // One that leaves faults is no reason to stop looking: it may have traded a danger for a dead unit.
     if (serves(search)) search.left = Math.min(search.left, MOST_STATES_AFTER);
   }
@@ -182,7 +178,7 @@ function tryPairs(search: Search, singles: readonly Candidate[]): void {
   for (const first of singles.filter(({ gain }) => gain > 0).slice(0, MOST_FIRSTS)) {
     const changed = first.make();
     if (!changed) continue;
-    const seconds = candidatesFrom(changed, draftsOf(changed))
+    const seconds = candidatesFrom(changed, draftsOf(changed), suspectsOf(changed, search.finding, []))
       .slice(0, MOST_SECONDS)
       .map((second) => ({ ...second, work: first.work + second.work }));
     tryAll(search, seconds, (own) => `${first.text}; then ${own.charAt(0).toLowerCase()}${own.slice(1)}.`);
@@ -231,7 +227,7 @@ export function repairOf(
     done: false,
     stopped: false,
   };
-  const all = candidatesFrom(circuit, draftsOf(circuit));
+  const all = candidatesFrom(circuit, draftsOf(circuit), suspectsOf(circuit, finding, findings));
   const singles = WANTS_POWER.has(finding.property) ? sizesFirst(all) : all;
   tryAll(search, singles, (own) => `${own}.`);
   if (finding.severity !== 'caution' && !serves(search) && !search.stopped) {
