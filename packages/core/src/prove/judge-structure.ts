@@ -248,7 +248,7 @@ interface Side {
   returns: ReadonlySet<string>;
 }
 
-function sidesOf(structure: Structure, { device, kind, branches, context }: Installed): Side[] {
+function sidesOf(structure: Structure, { kind, branches, context }: Installed): Side[] {
   const { network } = structure;
   const returns = new Map<number, Set<string>>();
   for (const { mark } of kind.designations(context.params).filter(({ role }) => role === 'call')) {

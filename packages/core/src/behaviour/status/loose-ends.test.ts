@@ -11,8 +11,6 @@ const good = ready('furnace-ac');
 const pump = ready('heat-pump-two-stage');
 const two = ready('two-transformers');
 const zone = ready('boiler-zone');
-const coil = ready('fan-coil');
-const boiler = ready('boiler');
 const both = (circuit: Circuit, conductor: string) => lift(lift(circuit, conductor, 'to'), conductor, 'from');
 
 const looseEnds: Row[] = [

@@ -11,9 +11,7 @@ const good = ready('furnace-ac');
 const pump = ready('heat-pump-two-stage');
 const two = ready('two-transformers');
 const roof = ready('rooftop');
-const coil = ready('fan-coil');
 const boiler = ready('boiler');
-const both = (circuit: Circuit, conductor: string) => lift(lift(circuit, conductor, 'to'), conductor, 'from');
 
 const mixed: Row[] = [
   [
