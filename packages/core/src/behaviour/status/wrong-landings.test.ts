@@ -2,7 +2,6 @@
  * What the status line says of conductors on the wrong terminals and of thermostats set up wrong. What each does and where a
  * technician would look first is common practice in the trade.
  */
-import type { Circuit } from '../../circuit';
 import { exchange, land, lift, setValue } from '../../circuit';
 import type { Row } from '../../testing/said';
 import { expectSaid, fault, ready, said, strap } from '../../testing/said';
