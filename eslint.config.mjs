@@ -1,3 +1,4 @@
+import { readFileSync, readdirSync } from 'node:fs';
 import js from '@eslint/js';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
@@ -17,6 +18,40 @@ const CORE_ORDER = [
   'drawing',
   'formats',
 ];
+
+const DEVICES = new URL('packages/core/src/devices/', import.meta.url);
+
+/** Names of kinds, and of their contacts and loads where those are no common word, as the device files give them. */
+function deviceNames() {
+  const texts = readdirSync(DEVICES, { recursive: true })
+    .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts'))
+    .map((file) => readFileSync(new URL(file, DEVICES), 'utf8'));
+  const found = (pattern) => texts.flatMap((text) => [...text.matchAll(pattern)].map(([, name]) => name));
+  const kinds = found(/defineDevice\(\{\n {2}kind: '([a-z-]+)'/g);
+  const elements = found(/(?:contact|load|path)\('([a-z0-9]+-[a-z0-9-]+)'/g);
+  // A link of the circuit document is called a jumper too.
+  return [...new Set([...kinds, ...elements])].filter((name) => name !== 'jumper');
+}
+
+/** Above the devices nobody knows one by name: what is asked of it are its traits. */
+const askTraits = {
+  files: ['packages/core/src/**/*.ts', 'packages/app/src/**/*.{ts,tsx}', 'packages/server/src/**/*.ts'],
+  ignores: [
+    'packages/core/src/devices/**',
+    'packages/core/src/systems/**',
+    'packages/core/src/testing/**',
+    '**/*.test.{ts,tsx}',
+  ],
+  rules: {
+    'no-restricted-syntax': [
+      'error',
+      {
+        selector: `:not(TSLiteralType) > Literal[value=/^(${deviceNames().join('|')})$/]`,
+        message: 'A kind or an element by its name: ask the device for a trait (devices/define.ts).',
+      },
+    ],
+  },
+};
 
 const restrict = (files, patterns) => ({
   files,
@@ -78,6 +113,7 @@ export default tseslint.config(
     rules: { '@typescript-eslint/no-require-imports': 'off' },
   },
   ...coreLayers,
+  askTraits,
   {
     files: ['packages/core/src/**/*.test.ts', 'packages/core/src/testing/**'],
     rules: { 'no-restricted-imports': 'off' },

@@ -1,4 +1,4 @@
-/** A test runner for Stryker over `harness.mjs`: only the tests that reach a mutant, the quickest first. */
+/** A test runner for Stryker over `harness.mjs`: only the tests that reach a mutant, the most telling first. */
 import { PluginKind, declareFactoryPlugin } from '@stryker-mutator/api/plugin';
 import {
   DryRunStatus,
@@ -14,7 +14,7 @@ import { isSampled } from './areas.mjs';
 import { bundle, evaluate, failureOf } from './harness.mjs';
 
 /** A mutant that no test has noticed by then counts as missed: the score is never better than it should be. */
-const MOST_MS = 15_000;
+const MOST_MS = 20_000;
 /** Where Stryker's instrumented code reads which mutant is on and counts what it reaches. */
 const stryker = (globalThis.__stryker__ ??= {});
 
@@ -41,8 +41,8 @@ const TIMES = join(tmpdir(), `zygostat-mutate-${process.ppid}.json`);
 const fileOf = (id) => id.split(' › ')[0];
 
 class CoreRunner {
-  /** How many mutants each test has caught. */
-  caught = new Map();
+  /** By test, how many mutants it was run on and how many of them it caught. */
+  record = new Map();
 
   capabilities() {
     return { reloadEnvironment: true };
@@ -95,14 +95,14 @@ class CoreRunner {
     return toMutantRunResult(reached ?? { status: DryRunStatus.Complete, tests: run });
   }
 
-  /** Runs tests, the quickest first; a file is loaded when its first test is due. */
+  /** Runs tests, the most telling first; a file is loaded when its first test is due. */
   async untilOneFails(ids) {
     const tests = [];
     const last = performance.now() + MOST_MS;
     try {
       const files = evaluate(this.script, this.root);
       const loaded = new Map();
-      for (const id of this.quickestFirst(ids)) {
+      for (const id of this.mostTellingFirst(ids)) {
         const file = fileOf(id);
         if (!loaded.has(file))
           loaded.set(
@@ -117,7 +117,7 @@ class CoreRunner {
         const startedAt = performance.now();
         const failure = await failureOf(test);
         tests.push(resultOf(test, failure, startedAt));
-        if (failure !== undefined) this.caught.set(id, (this.caught.get(id) ?? 0) + 1);
+        this.keep(id, failure !== undefined);
         if (failure !== undefined || performance.now() > last) return tests;
       }
     } catch (error) {
@@ -127,10 +127,18 @@ class CoreRunner {
     return tests;
   }
 
-  quickestFirst(ids) {
+  keep(id, caughtIt) {
+    const { runs, caught } = this.record.get(id) ?? { runs: 0, caught: 0 };
+    this.record.set(id, { runs: runs + 1, caught: caught + (caughtIt ? 1 : 0) });
+  }
+
+  /** By the time a test takes for each mutant it may be expected to catch, going by those it was run on. */
+  mostTellingFirst(ids) {
     const { loading, took } = (this.times ??= JSON.parse(readFileSync(TIMES, 'utf8')));
-    // A test that has caught others is worth waiting longer for.
-    const cost = (id) => (took[id] + loading[fileOf(id)]) / (1 + (this.caught.get(id) ?? 0));
+    const cost = (id) => {
+      const { runs, caught } = this.record.get(id) ?? { runs: 0, caught: 0 };
+      return ((took[id] + loading[fileOf(id)]) * (runs + 2)) / (caught + 0.5);
+    };
     return [...ids].sort((one, other) => cost(one) - cost(other));
   }
 }

@@ -22,11 +22,9 @@ import { compile, makeSolver } from '@zygostat/core/network';
 import type { Drop, FuseSum, Insertion, RunRepair, Swap, TransformerLoad, Wish } from '@zygostat/core/plan';
 import {
   addParallelThermostat,
-  commonAt,
-  factsOf,
+  addRelay,
   fuseSums,
   unprotectedHots,
-  insertInParallel,
   planRun,
   planSafety,
   planSwap,
@@ -223,16 +221,9 @@ export const model = {
     return planSafety(circuit, thermostat, added);
   },
 
-  /** A relay that runs with a call, across that call and common at the unit; `null` where the unit gives neither. */
+  /** A relay that runs with a call, if the unit gives that call and a common. */
   relay(circuit: Circuit, thermostat: string, role: 'W' | 'Y' | 'G', label: string): Circuit | null {
-    const { leads } = factsOf(circuit, thermostat);
-    const call = leads.find((lead) => lead.role === role)?.far;
-    const hot = leads.find((lead) => lead.role === 'hot');
-    const common = hot ? commonAt(circuit, hot) : null;
-    if (!call || !common) return null;
-    const serves = { W: 'heat', Y: 'cool', G: 'fan' }[role];
-    const load = { kind: 'relay', label, params: { serves }, terminals: ['A1', 'A2'] as [string, string] };
-    return insertInParallel(circuit, load, { call, common }).circuit;
+    return addRelay(circuit, thermostat, role, label);
   },
 
   /** Ways to put a run with broken conductors right. */

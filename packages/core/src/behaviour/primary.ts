@@ -10,15 +10,11 @@ export interface PrimaryTap {
   volts: number;
 }
 
-const TAP_MARK = /^P(\d+)$/;
-
 /** Taps a transformer has, by mark and nominal volts. */
-export function tapsOf(network: Network, device: string): { mark: string; nominal: number }[] {
-  const installed = network.devices.find((entry) => entry.device.id === device)!;
-  return installed.kind
-    .designations(installed.context.params)
-    .flatMap(({ mark }) => (TAP_MARK.test(mark) ? [{ mark, nominal: Number(TAP_MARK.exec(mark)![1]) }] : []));
-}
+export const tapsOf = (network: Network, device: string): { mark: string; nominal: number }[] =>
+  (network.devices.find((entry) => entry.device.id === device)!.kind.primary?.taps ?? []).map(
+    ({ mark, volts }) => ({ mark, nominal: volts }),
+  );
 
 /** The tap a transformer is fed on; `null` when none is wired, or it has none. */
 export function primaryTap(network: Network, point: Point, device: string): PrimaryTap | null {
@@ -28,7 +24,9 @@ export function primaryTap(network: Network, point: Point, device: string): Prim
       landedOn(circuit, `${device}.${mark}`).length > 0 ||
       circuit.links.some(({ joins }) => joins.includes(`${device}.${mark}`)),
   );
-  return wired ? { ...wired, volts: voltsBetween(point, `${device}.${wired.mark}`, `${device}.PC`) } : null;
+  if (!wired) return null;
+  const { common } = network.devices.find((entry) => entry.device.id === device)!.kind.primary!;
+  return { ...wired, volts: voltsBetween(point, `${device}.${wired.mark}`, `${device}.${common}`) };
 }
 
 /** Shares of its nominal volts between which a tap is the right one: half way to the next, from memory. */

@@ -1,3 +1,4 @@
+import { kindOf } from '../devices';
 import { marksOf } from './parse';
 import type { Cable, Circuit, Conductor, Device, End, TerminalId } from './types';
 import { ENDS } from './types';
@@ -30,6 +31,12 @@ export function hasTerminal(circuit: Circuit, terminal: TerminalId): boolean {
   return device !== undefined && marksOf(device).includes(mark);
 }
 
+/** Whether a terminal is a joint that goes by the name of what it joins. */
+export function isSplice(circuit: Circuit, terminal: TerminalId): boolean {
+  const device = findDevice(circuit, splitTerminal(terminal).deviceId);
+  return device !== undefined && kindOf(device.kind).splices;
+}
+
 /** Every conductor end landed on a terminal. */
 export function landedOn(
   circuit: Circuit,
@@ -51,7 +58,7 @@ export function endPoint(conductor: Conductor, end: End): string {
 export function pointName(circuit: Circuit, point: string): string {
   const { deviceId, mark } = splitTerminal(point);
   const device = findDevice(circuit, deviceId);
-  if (device) return device.kind === 'wire-nut' ? device.label : `${device.label} ${mark}`;
+  if (device) return kindOf(device.kind).splices ? device.label : `${device.label} ${mark}`;
   const [conductorId = ''] = point.split('~');
   const conductor = findConductor(circuit, conductorId);
   return conductor ? `free end of ${conductor.tag ?? conductor.colour}` : point;

@@ -43,6 +43,7 @@ export const bladeFuse = defineDevice({
   protects: {
     element: 'link',
     held: 'on',
+    fitted: 'rating',
     event: 'Fuse blown',
     opensIn: (amps, { rating }) => bladeFuseSeconds(amps / Number(rating)),
   },

@@ -90,6 +90,7 @@ export const boilerControl = defineDevice({
     contact('limit', '#pump', '#limit'),
     load('burner', '#limit', 'N', motorImpedance(params.lineVolts, params.burnerVa, mains.hertz)),
   ],
+  seenAs: ['boiler', 'water'],
   loads: () => [
     { id: 'relay', title: 'Boiler relay', element: 'relay', nature: 'coil', serves: 'heat' },
     { id: 'circulator', title: 'Circulator', element: 'circulator', nature: 'motor', serves: 'heat' },

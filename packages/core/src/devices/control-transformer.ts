@@ -121,6 +121,10 @@ export const controlTransformer = defineDevice({
           message: `must not be above the ${openVolts} V it has with no load`,
         }
       : undefined,
+  primary: {
+    taps: Object.entries(TAPS).map(([mark, volts]) => ({ mark, volts })),
+    common: 'PC',
+  },
   protects: ownProtection,
   initial: carrying,
   positions: (state, { params }) =>

@@ -103,6 +103,8 @@ export interface Protection {
   /** Element that opens, and its position while it holds. */
   element: string;
   held: string;
+  /** Param that is its rating, A, where another of another rating can be fitted in its place. */
+  fitted?: string;
   /** What is said when it has opened; its label and "tripped" when left out. */
   event?: string;
   /** Seconds it carries so many amperes; Infinity when it carries them for good. */
@@ -115,7 +117,18 @@ export interface Safety {
   tripped: Value;
   /** `compressor` either way, or `chilled`: what makes condensate. A coil on the way may stay energised. */
   stops: readonly ('cool' | 'heat' | 'fan' | 'compressor' | 'chilled')[];
+  /** It is often added to a system that has none. */
+  retrofit?: boolean;
 }
+
+/** The primary of a transformer that is wired by hand: its taps, and where the supply's other side lands. */
+export interface Primary {
+  taps: readonly { mark: string; volts: number }[];
+  common: string;
+}
+
+/** What a person sees at once that tells one system from another. */
+export type Sight = 'boiler' | 'water' | 'hanging-heater' | 'outdoor-cabinet' | 'blower';
 
 export interface FaultMode {
   mode: string;
@@ -162,6 +175,10 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   actuatedBy?: Actuation;
   /** The control that takes power away, where a person can. */
   isolates?: Isolation;
+  /** A joint: whatever is landed on it meets there, and it goes by the name of what it joins. */
+  splices?: boolean;
+  primary?: Primary;
+  seenAs?: readonly Sight[];
   /** What its surroundings do to it now and then that a call alone does not bring about. */
   occasions?: readonly Occasion[];
   /** What is wrong between params that are each fine by themselves; `undefined` when nothing is. */
@@ -219,6 +236,9 @@ export interface DeviceKind {
   interrupts: readonly string[];
   actuatedBy: Actuation;
   isolates?: Isolation;
+  splices: boolean;
+  primary?: Primary;
+  seenAs: readonly Sight[];
   occasions: readonly Occasion[];
   conflict(params: Values): Conflict | undefined;
   faults: readonly FaultMode[];
@@ -255,6 +275,8 @@ export function defineDevice<
     face: () => undefined,
     interrupts: [],
     actuatedBy: {},
+    splices: false,
+    seenAs: [],
     occasions: [],
     conflict: () => undefined,
     ...spec,

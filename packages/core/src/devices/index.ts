@@ -57,6 +57,16 @@ export const CATALOGUE: readonly DeviceKind[] = [
   callSplitter,
 ];
 
+/** Kinds of the parts that a plan adds by itself. */
+export const PARTS = {
+  outlet: breaker.kind,
+  transformer: controlTransformer.kind,
+  relay: relay.kind,
+  combiner: callCombiner.kind,
+  splitter: callSplitter.kind,
+  thermostat: thermostat.kind,
+} as const;
+
 const byKind = new Map(CATALOGUE.map((kind) => [kind.kind, kind]));
 
 /** The kind of a device by its name in the document, or `undefined`. */

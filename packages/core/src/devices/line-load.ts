@@ -38,6 +38,7 @@ export const lineLoad = defineDevice({
       type === 'motor' ? motorImpedance(volts, va, hertz) : impedanceOf(volts, va, 1, hertz),
     ),
   ],
+  seenAs: ['blower'],
   loads: ({ params: { serves, type } }) => [
     { id: 'load', element: 'load', nature: type === 'strips' ? 'strip' : 'motor', serves },
   ],

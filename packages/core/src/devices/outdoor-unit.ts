@@ -109,6 +109,7 @@ export const outdoorUnit = defineDevice({
       ),
     ];
   },
+  seenAs: ['outdoor-cabinet'],
   loads: ({ params: { serves } }) => [
     { id: 'compressor', title: 'Compressor', element: 'compressor', nature: 'compressor', serves },
     { id: 'fan', title: 'Outdoor fan', element: 'fan', nature: 'motor', serves },

@@ -48,6 +48,7 @@ export const rooftopController = defineDevice({
   params: { ...boardParams },
   settings: { restS: seconds('Compressor rest between runs', 180, 600, 'common practice') },
   controls: { panel: choice('Controller', { run: 'Run', test: 'Held off' }, 'run') },
+  seenAs: ['blower'],
   elements: ({ params, mains }) => [
     ...boardElements(params, mains.hertz, ['Y1', 'Y2', 'G', 'W1', 'SD2']),
     contact('smoke-feed', 'R', 'SD1'),

@@ -45,7 +45,7 @@ export const smokeDetector = defineDevice({
       : live
         ? { text: 'normal', tone: 'ok' }
         : { text: 'no lamp', tone: 'off', detail: 'The detector has no supply.' },
-  safety: { control: 'duct', tripped: 'smoke', stops: ['cool', 'heat', 'fan'] },
+  safety: { control: 'duct', tripped: 'smoke', stops: ['cool', 'heat', 'fan'], retrofit: true },
   faults: [
     { mode: 'stuck-closed', title: 'Contact stuck closed', likelihood: 1, elements: { aux: { ohms: 0.01 } } },
     { mode: 'stuck-open', title: 'Contact stuck open', likelihood: 2, elements: { aux: 'open' } },

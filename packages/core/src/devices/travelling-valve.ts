@@ -87,6 +87,7 @@ export const travellingValve = defineDevice({
       ...(params.endSwitch === 'yes' ? [contact('end-switch', 'E1', 'E2')] : []),
     ];
   },
+  seenAs: ['water'],
   loads: ({ params }) => [{ id: 'open', element: 'open', nature: 'valve', serves: params.serves }],
   actuatedBy: { 'end-switch': [['open']] },
   initial: { from: 0, to: 0, since: null } as ValveState,

@@ -59,6 +59,7 @@ export const unitHeaterBoard = defineDevice({
     contact('fan-relay', 'L1', '#fan'),
     load('fan', '#fan', 'N', motorImpedance(params.lineVolts, params.fanVa, mains.hertz)),
   ],
+  seenAs: ['hanging-heater'],
   loads: ({ params }) => [
     { id: 'fan', title: 'Heater fan', element: 'fan', nature: 'motor', serves: 'fan' },
     ...burnerLoads('W1', params.stages === 'two'),

@@ -5,6 +5,7 @@ export const wireNut = defineDevice({
   kind: 'wire-nut',
   title: 'Wire nut',
   designations: () => [{ mark: 'NUT', role: 'splice', purpose: 'Conductors joined under one wire nut.' }],
+  splices: true,
   params: {},
   settings: {},
   controls: {},

@@ -51,7 +51,7 @@ export function rowsOf(
 ): Row[] {
   return circuit.stations.flatMap(({ id: station }) => {
     const devices = circuit.devices.filter((device) => device.station === station && !chips.has(device.id));
-    const nuts = devices.filter(({ kind }) => kind === 'wire-nut');
+    const nuts = devices.filter(({ kind }) => kindOf(kind).splices);
     const groups = [nuts, ...devices.filter((device) => !nuts.includes(device)).map((device) => [device])];
     return groups
       .filter((group) => group.length > 0)

@@ -1,7 +1,7 @@
 /** Whether the low-voltage fuse opens before the transformer suffers, wherever along a run a short is. */
 import type { Cable, Circuit } from '../circuit';
 import { ENDS, findDevice, otherEnd } from '../circuit';
-import { BLADE_HOLDS, bladeFuseSeconds, fill, kindOf } from '../devices';
+import { BLADE_HOLDS, fill, kindOf } from '../devices';
 import type { Network, Point } from '../network';
 import { ampsThrough, bridgeChange, makeBase, solveChanged, survey } from '../network';
 import { BLADE_FUSES, SHORT_OHMS, SECONDARY_FUSE_SHARE, ohmsPerMetre, transformerStands } from '../standards';
@@ -70,15 +70,16 @@ export function fuseSums(circuit: Circuit): FuseSum[] {
   const base = makeBase(network, point.choice);
   const { reference } = survey(point);
   return network.devices.flatMap(({ device, kind, context, branches }): FuseSum[] => {
-    const link = branches.get('link');
-    if (!kind.protects || link === undefined || device.kind !== 'blade-fuse') return [];
-    const common = reference[network.indexOf(`${device.id}.1`)]!;
+    const { element, fitted, opensIn } = kind.protects ?? {};
+    const link = element === undefined ? undefined : branches.get(element);
+    if (link === undefined || fitted === undefined || !opensIn) return [];
+    const common = reference[network.branches[link]!.nodes[0]!]!;
     const secondary = network.secondaries.find((entry) => entry.common === common);
     const transformer = secondary && findDevice(circuit, secondary.device);
     if (!secondary || !transformer) return [];
     const values = fill(kindOf(transformer.kind).params, transformer.params);
     const ratedAmps = Number(values.va) / Number(values.ratedVolts);
-    const rating = Number(context.params.rating);
+    const rating = Number(context.params[fitted]);
     const at = (cable: Cable, feed: number, metres: number): ShortAt => {
       const ohms = SHORT_OHMS + 2 * ohmsPerMetre(cable.gauge) * metres;
       const changed = solveChanged(base, [bridgeChange(feed, common, ohms)]);
@@ -86,7 +87,7 @@ export function fuseSums(circuit: Circuit): FuseSum[] {
       return {
         metres,
         amps,
-        opens: bladeFuseSeconds(amps / rating),
+        opens: opensIn(amps, context.params),
         stands: transformerStands(amps / ratedAmps),
       };
     };

@@ -3,7 +3,7 @@ import type { Inputs } from '../behaviour';
 import type { Circuit, End, TerminalId } from '../circuit';
 import { addDevice, findConductor, findDevice, land, otherEnd, splitTerminal } from '../circuit';
 import type { Moment } from '../devices';
-import { fill, kindOf } from '../devices';
+import { PARTS, fill, kindOf } from '../devices';
 import type { Asked, Finding, Proof, Trip } from '../prove';
 import { asksOf, prove, runCase, supply, tripsOf } from '../prove';
 import { colourName } from '../standards';
@@ -183,6 +183,29 @@ export function insertInParallel(
       ['BU', across.common, `${device}.${load.terminals[1]}`],
     ]),
   };
+}
+
+const RUNS_WITH = { W: 'heat', Y: 'cool', G: 'fan' } as const;
+
+/** A relay that runs with a call, across that call and common at the unit; `null` where the unit gives neither. */
+export function addRelay(
+  circuit: Circuit,
+  thermostat: string,
+  role: keyof typeof RUNS_WITH,
+  label: string,
+): Circuit | null {
+  const { leads } = factsOf(circuit, thermostat);
+  const call = leads.find((lead) => lead.role === role)?.far;
+  const hot = leads.find((lead) => lead.role === 'hot');
+  const common = hot ? commonAt(circuit, hot) : null;
+  if (!call || !common) return null;
+  const load = {
+    kind: PARTS.relay,
+    label,
+    params: { serves: RUNS_WITH[role] },
+    terminals: ['A1', 'A2'] as [string, string],
+  };
+  return insertInParallel(circuit, load, { call, common }).circuit;
 }
 
 /** A second thermostat in parallel, terminal to terminal with the first at the unit, on a cable of its own. */

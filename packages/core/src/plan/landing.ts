@@ -17,7 +17,7 @@ import {
   removeDevice,
   splitTerminal,
 } from '../circuit';
-import { fill, kindOf } from '../devices';
+import { PARTS, fill, kindOf } from '../devices';
 import type { Role as TerminalRole } from '../devices';
 import { NEW_WORLD, untilSteady } from '../behaviour';
 import { compile, survey } from '../network';
@@ -85,7 +85,7 @@ export function commonAt(circuit: Circuit, hot: Lead): TerminalId | null {
       return standing[node] === 'return' && own >= 0 && network.nodes[own] === hot.domain;
     });
   const rank = ({ device, role }: (typeof found)[number]) =>
-    device.id === home.id ? 0 : role === 'splice' ? 1 : device.kind === 'control-transformer' ? 2 : 3;
+    device.id === home.id ? 0 : role === 'splice' ? 1 : kindOf(device.kind).primary ? 2 : 3;
   return found.sort((one, other) => rank(one) - rank(other))[0]?.terminal ?? null;
 }
 
@@ -183,7 +183,7 @@ export function exchangeThermostat(
   const settings = Object.fromEntries(setUpOf(facts, wish).map(({ name, value }) => [name, value]));
   const fresh = addDevice(circuit, {
     id,
-    kind: 'thermostat',
+    kind: PARTS.thermostat,
     station: changes.station ?? old.station,
     label: changes.label ?? `New ${old.label.charAt(0).toLowerCase()}${old.label.slice(1)}`,
     params: paramsOf({ ...wish, supply: changes.supply ?? wish.supply }),

@@ -121,6 +121,7 @@ export function setUpOf(facts: Facts, wish: Wish): SetUp[] {
     },
     {
       name: 'fanWithHeat',
+      // eslint-disable-next-line no-restricted-syntax -- The setting's option is called so, it is no kind.
       value: facts.fanWithHeat || !facts.hasFan ? 'unit' : 'thermostat',
       reason: !facts.hasFan
         ? 'There is no fan to run.'

@@ -3,7 +3,7 @@
  * beside its own. The mistakes to look for, by the harm they do.
  */
 import type { Cable, Circuit, Conductor, End, TerminalId } from '../circuit';
-import { ENDS, exchange, findDevice, land, marksOf, pointName, splitTerminal } from '../circuit';
+import { ENDS, exchange, findDevice, isSplice, land, marksOf, pointName, splitTerminal } from '../circuit';
 import type { Choice } from '../network';
 import { colourName } from '../standards';
 import type { Asked, Case } from './cases';
@@ -48,7 +48,7 @@ const placeOf = ({ cable, conductor }: Landing) => `${colourName(conductor.colou
 function together(circuit: Circuit, one: TerminalId, other: TerminalId): boolean {
   const [here, there] = [one, other].map((id) => findDevice(circuit, splitTerminal(id).deviceId)!);
   if (here!.id === there!.id) return true;
-  return here!.station === there!.station && here!.kind === 'wire-nut' && there!.kind === 'wire-nut';
+  return here!.station === there!.station && isSplice(circuit, one) && isSplice(circuit, other);
 }
 
 type Wrong = Pick<Mistake, 'text' | 'circuit'>;

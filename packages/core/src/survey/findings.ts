@@ -1,6 +1,6 @@
 /** What the as-found record shows at once: ends that do not agree, a colour missing, a contradiction. */
 import type { Cable, Circuit, Conductor, TerminalId } from '../circuit';
-import { findDevice, hasTerminal, landedOn, pointName, splitTerminal } from '../circuit';
+import { findDevice, hasTerminal, isSplice, landedOn, pointName, splitTerminal } from '../circuit';
 import { fill, kindOf } from '../devices';
 import { colourName } from '../standards';
 import { customaryColours } from './customary';
@@ -19,7 +19,7 @@ function lettersOf(circuit: Circuit, terminal: TerminalId): Set<string> {
   const device = findDevice(circuit, deviceId)!;
   const kind = kindOf(device.kind);
   // A splice is named for what it splices.
-  if (device.kind === 'wire-nut') return new Set([device.label.split(' ')[0]!]);
+  if (kind.splices) return new Set([device.label.split(' ')[0]!]);
   const found = kind.designations(fill(kind.params, device.params)).find((entry) => entry.mark === mark);
   return new Set([mark, ...(found?.aliases ?? [])]);
 }
@@ -40,7 +40,7 @@ function agree(circuit: Circuit, one: TerminalId, other: TerminalId): boolean {
   const [first, second] = [lettersOf(circuit, one), lettersOf(circuit, other)];
   if (
     [splitTerminal(one), splitTerminal(other)].some(
-      ({ mark, deviceId }) => NEUTRAL.test(mark) && findDevice(circuit, deviceId)?.kind !== 'wire-nut',
+      ({ mark, deviceId }) => NEUTRAL.test(mark) && !isSplice(circuit, `${deviceId}.${mark}`),
     )
   )
     return true;

@@ -57,7 +57,7 @@ function jumpers(circuit: Circuit): Spoiled[] {
 
 const taps = (circuit: Circuit): Spoiled[] =>
   circuit.devices.flatMap((device) => {
-    const marks = marksOf(device).filter((mark) => /^P\d+$/.test(mark));
+    const marks = (kindOf(device.kind).primary?.taps ?? []).map(({ mark }) => mark);
     const [wired] = marks.flatMap((mark) => landedOn(circuit, `${device.id}.${mark}`));
     if (!wired) return [];
     return marks
@@ -78,8 +78,8 @@ const ratings = (circuit: Circuit): Spoiled[] =>
     const found = kindOf(kind);
     const values = fill(found.params, params);
     const [name, sizes]: [string, number[]] =
-      found.inline && found.protects
-        ? ['rating', FUSES]
+      found.protects?.fitted !== undefined
+        ? [found.protects.fitted, FUSES]
         : typeof values.va === 'number' && typeof values.openVolts === 'number'
           ? ['va', TRANSFORMERS]
           : ['', []];

@@ -1,5 +1,5 @@
 /** The power-off gate: what must be opened, and where the reading is taken that proves it dead. */
-import type { Circuit, TerminalId } from '../circuit';
+import type { Circuit, Device, TerminalId } from '../circuit';
 import { findDevice, landedOn, otherEnd, splitTerminal } from '../circuit';
 import { fill, kindOf } from '../devices';
 import { compile } from '../network';
@@ -7,22 +7,29 @@ import { compile } from '../network';
 /** More than this between hot and common is not dead, V: a meter's own noise and coupling stay below, from memory. */
 export const DEAD_VOLTS = 1;
 
-/** Breakers of a circuit: the handles that take its power away. */
-const breakersOf = ({ devices }: Circuit) => devices.filter(({ kind }) => kind === 'breaker');
+/**
+ * Handles where a circuit's power comes in. One further on leaves its own feed live, so it is none of them.
+ */
+const handlesOf = ({ devices, mains }: Circuit): Device[] =>
+  devices.filter(({ kind, params, settings }) => {
+    const found = kindOf(kind);
+    const context = { params: fill(found.params, params), settings: fill(found.settings, settings), mains };
+    return found.isolates && found.elements(context).some((element) => element.kind === 'source');
+  });
 
 const named = (labels: readonly string[]) =>
   labels.length < 2 ? labels.join('') : `${labels.slice(0, -1).join(', ')} and ${labels.at(-1)!}`;
 
-/** What must be opened, place by place; where no breaker is known, whatever feeds the first place. */
+/** What must be opened, place by place; where no handle is known, whatever feeds the first place. */
 export function openings(circuit: Circuit): { station: string; names: string }[] {
-  const breakers = breakersOf(circuit);
-  const stations = [...new Set(breakers.map(({ station }) => station))];
+  const handles = handlesOf(circuit);
+  const stations = [...new Set(handles.map(({ station }) => station))];
   const [first] = circuit.stations;
   if (stations.length === 0)
     return first ? [{ station: first.id, names: 'the breaker or switch that feeds it' }] : [];
   return stations.map((station) => ({
     station,
-    names: named(breakers.filter((breaker) => breaker.station === station).map(({ label }) => label)),
+    names: named(handles.filter((handle) => handle.station === station).map(({ label }) => label)),
   }));
 }
 
@@ -39,7 +46,7 @@ function stripOf(circuit: Circuit, terminal: TerminalId): TerminalId {
         .map(({ mark }) => `${deviceId}.${mark}`)
         .find((other) => other !== far);
       if (through) return stripOf(circuit, through);
-    } else if (device.kind !== 'control-transformer') return far;
+    } else if (!kindOf(device.kind).primary) return far;
   }
   return terminal;
 }

@@ -1,6 +1,6 @@
 /** What a step is, and what steps are made from. */
 import type { Circuit, Conductor, End, TerminalId } from '../circuit';
-import { findDevice, splitTerminal } from '../circuit';
+import { isSplice, splitTerminal } from '../circuit';
 import type { Difference } from '../plan';
 import type { ColourCode } from '../standards';
 
@@ -50,9 +50,7 @@ export interface Step {
 const STRIP_MM = { screw: 8, nut: 12 } as const;
 
 export const stripMm = (circuit: Circuit, terminal: TerminalId | null): number =>
-  terminal !== null && findDevice(circuit, splitTerminal(terminal).deviceId)?.kind === 'wire-nut'
-    ? STRIP_MM.nut
-    : STRIP_MM.screw;
+  terminal !== null && isSplice(circuit, terminal) ? STRIP_MM.nut : STRIP_MM.screw;
 
 /** What is written on a conductor's tag: its own, or the mark it goes to. */
 export const tagOf = (conductor: Conductor): string =>

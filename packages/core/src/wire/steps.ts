@@ -1,6 +1,7 @@
 /** From what differs to what there is to do, place by place. */
 import type { Circuit } from '../circuit';
 import { differenceOf, stationOfEnd } from '../plan';
+import { kindOf } from '../devices';
 import { colourName } from '../standards';
 import { deviceSteps, linkSteps, setSteps } from './device-steps';
 import { DEAD_VOLTS, openings, testPoints } from './gate';
@@ -15,7 +16,7 @@ function closingSteps({ after }: Ground, work: readonly Step[]): Step[] {
     const landings = here.filter(({ kind }) => kind === 'land').length;
     if (here.length === 0) return [];
     const nuts = after.devices.filter(
-      (device) => device.station === station && device.kind === 'wire-nut',
+      (device) => device.station === station && kindOf(device.kind).splices,
     ).length;
     const spares = after.cables.flatMap((cable) =>
       cable.conductors.flatMap((conductor) =>

@@ -3,6 +3,7 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
+import { CATALOGUE, kindOf } from '@zygostat/core/devices';
 import type { Insertion } from '@zygostat/core/plan';
 import { theModel } from '../../bench/model';
 import { thermostatsOf } from '../../bench/calls';
@@ -18,16 +19,19 @@ import { Working } from './Working';
 import { useAside } from './useAside';
 import { useTakePlan } from './usePlan';
 
-const SAFETIES = { 'float-switch': 'Float switch', 'smoke-detector': 'Smoke detector' } as const;
-type Safety = keyof typeof SAFETIES;
+/** Kinds of safety that are added to a system, by name. */
+const safeties = (): Readonly<Record<string, string>> =>
+  Object.fromEntries(
+    CATALOGUE.flatMap(({ kind, title, safety }) => (safety?.retrofit ? [[kind, title]] : [])),
+  );
 const CALLS = { W: 'Heat (W)', Y: 'Cooling (Y)', G: 'Fan (G)' } as const;
 type Call = keyof typeof CALLS;
 
 const askSafety = (
   model: Remote<Model>,
-  { circuit, thermostat, kind }: { circuit: Circuit; thermostat: string; kind: Safety },
+  { circuit, thermostat, kind }: { circuit: Circuit; thermostat: string; kind: string },
 ): Promise<Insertion[]> =>
-  model.safety(circuit, thermostat, { kind, label: `New ${SAFETIES[kind].toLowerCase()}` });
+  model.safety(circuit, thermostat, { kind, label: `New ${kindOf(kind).title.toLowerCase()}` });
 
 /** One school: what it stops, what goes on, whether anybody is told. */
 function School({ insertion, onTake }: { insertion: Insertion; onTake: () => void }) {
@@ -63,7 +67,8 @@ function School({ insertion, onTake }: { insertion: Insertion; onTake: () => voi
 export function AddPane({ job, circuit }: { job: Job; circuit: Circuit }) {
   const dispatch = useAppDispatch();
   const take = useTakePlan();
-  const [kind, setKind] = useState<Safety>('float-switch');
+  const [added] = useState(safeties);
+  const [kind, setKind] = useState(() => Object.keys(added)[0]!);
   const [call, setCall] = useState<Call>('W');
   const { progress, answer, failure, start, stop } = useAside(askSafety);
   const [stat] = thermostatsOf(circuit);
@@ -84,7 +89,7 @@ export function AddPane({ job, circuit }: { job: Job; circuit: Circuit }) {
       <Words kind="title" heading={2}>
         A safety, in series
       </Words>
-      <Options label="What is added" options={SAFETIES} value={kind} onChange={setKind} />
+      <Options label="What is added" options={added} value={kind} onChange={setKind} />
       {progress ? (
         <Working label="Tripping it in R and in Y" progress={progress} onStop={stop} />
       ) : (
@@ -101,7 +106,7 @@ export function AddPane({ job, circuit }: { job: Job; circuit: Circuit }) {
             <School
               key={insertion.id}
               insertion={insertion}
-              onTake={() => goOn(`${SAFETIES[kind]}: ${insertion.title}`, insertion.circuit)}
+              onTake={() => goOn(`${added[kind]}: ${insertion.title}`, insertion.circuit)}
             />
           ))}
         </View>

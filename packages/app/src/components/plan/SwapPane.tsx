@@ -3,7 +3,7 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit, Device } from '@zygostat/core/circuit';
-import { SCREWS, fill, kindOf } from '@zygostat/core/devices';
+import { PARTS, SCREWS, fill, kindOf } from '@zygostat/core/devices';
 import type { Swap, SwapOption, Wish } from '@zygostat/core/plan';
 import { thermostatsOf } from '../../bench/calls';
 import { useAppSelector } from '../../store';
@@ -31,12 +31,12 @@ const askSwap = (
 
 /** What a thermostat may be powered by. */
 const supplies = (): Readonly<Record<string, string>> => {
-  const { supply } = kindOf('thermostat').params;
+  const { supply } = kindOf(PARTS.thermostat).params;
   return supply?.type === 'choice' ? supply.options : {};
 };
 
 const termsOf = (device: Device | undefined): Wish['terminals'] => {
-  const { params } = kindOf('thermostat');
+  const { params } = kindOf(PARTS.thermostat);
   const given = device && fill(params, device.params).terminals;
   return String(given ?? params.terminals!.default);
 };

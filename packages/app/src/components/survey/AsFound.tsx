@@ -6,6 +6,7 @@ import {
   findCable,
   findDevice,
   hasTerminal,
+  isSplice,
   marksOf,
   pointName,
   splitTerminal,
@@ -103,9 +104,9 @@ export function AsFound({ circuit }: { circuit: Circuit }) {
   const { deviceId, mark } = splitTerminal(terminal);
   const outdoors = circuit.stations.find(({ id }) => id === run[place.end].station)?.kind === 'outdoor';
   const device = findDevice(circuit, deviceId);
-  const letter = device?.kind === 'wire-nut' ? device.label.split(' ')[0]! : mark;
-  const shared =
-    device?.kind !== 'wire-nut' && terminals.every((entry) => splitTerminal(entry).deviceId === deviceId);
+  const splice = isSplice(circuit, terminal);
+  const letter = splice ? pointName(circuit, terminal).split(' ')[0]! : mark;
+  const shared = !splice && terminals.every((entry) => splitTerminal(entry).deviceId === deviceId);
   const nameOfDevice = device?.label ?? '';
   const recorded = runs.some(({ cable }) => findCable(circuit, cable)!.conductors.length > 0);
   const go = (to: Place) => {

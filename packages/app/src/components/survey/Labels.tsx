@@ -26,9 +26,10 @@ const labelled = ({ kind }: Device): [string, Field][] =>
 
 /** The primary tap that is wired, told from the landings. */
 function tapOf({ cables }: Circuit, { id, kind }: Device): string | null {
-  if (kind !== 'control-transformer') return null;
-  const taps = cables.flatMap(({ conductors }) => conductors.flatMap(({ from, to }) => [from, to]));
-  const wired = ['P120', 'P208', 'P240'].filter((mark) => taps.includes(`${id}.${mark}`));
+  const { primary } = kindOf(kind);
+  if (!primary) return null;
+  const landed = cables.flatMap(({ conductors }) => conductors.flatMap(({ from, to }) => [from, to]));
+  const wired = primary.taps.map(({ mark }) => mark).filter((mark) => landed.includes(`${id}.${mark}`));
   return wired.length > 0 ? `Wired on ${wired.join(' and ')}.` : 'No primary tap is wired.';
 }
 

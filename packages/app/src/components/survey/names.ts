@@ -1,8 +1,8 @@
 import type { Circuit } from '@zygostat/core/circuit';
-import { findDevice, pointName, splitTerminal } from '@zygostat/core/circuit';
+import { isSplice, pointName } from '@zygostat/core/circuit';
 
 /** A terminal by name; a splice says that it is one. */
 export function nameAt(circuit: Circuit, terminal: string): string {
-  const device = findDevice(circuit, splitTerminal(terminal).deviceId);
-  return device?.kind === 'wire-nut' ? `wire nut ${device.label}` : pointName(circuit, terminal);
+  const name = pointName(circuit, terminal);
+  return isSplice(circuit, terminal) ? `wire nut ${name}` : name;
 }

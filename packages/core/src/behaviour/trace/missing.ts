@@ -88,7 +88,9 @@ function causeOfWeak(trace: Trace, device: string, branch: number): Cause {
 /** Terminals a transformer's primary is fed at; `null` where no tap is wired. */
 function primaryNodes({ network, settled }: Trace, device: string): [number, number] | null {
   const tap = primaryTap(network, settled.point, device);
-  if (tap) return [network.indexOf(`${device}.${tap.mark}`), network.indexOf(`${device}.PC`)];
+  const { primary } = network.devices.find((entry) => entry.device.id === device)!.kind;
+  if (tap && primary)
+    return [network.indexOf(`${device}.${tap.mark}`), network.indexOf(`${device}.${primary.common}`)];
   const branch = network.branches.findIndex(
     ({ nature, origin }) => nature === 'transformer' && origin.type === 'device' && origin.device === device,
   );

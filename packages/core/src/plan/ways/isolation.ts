@@ -1,5 +1,5 @@
 import { addDevice, findDevice, land, otherEnd, splitTerminal } from '../../circuit';
-import { hotsOf } from '../../devices';
+import { PARTS, hotsOf } from '../../devices';
 import type { Lead } from '../functions';
 import { freeDeviceId } from '../landing';
 import type { Ground, Way } from './ground';
@@ -25,7 +25,7 @@ export function isolationRelay(ground: Ground): Way[] {
   const carrier = givenFor(way.given, 'W')!.to;
   let landed = addDevice(way.circuit, {
     id: relay,
-    kind: 'relay',
+    kind: PARTS.relay,
     station,
     label: 'Isolation relay',
     params: { serves: 'heat' },

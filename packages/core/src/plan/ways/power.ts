@@ -1,6 +1,6 @@
 /** Ways to power the thermostat without a conductor of its own for C. */
 import { addDevice, addLink, findDevice, freeLinkId, setValue } from '../../circuit';
-import { hotsOf } from '../../devices';
+import { PARTS, hotsOf } from '../../devices';
 import { allocate, exchangeThermostat, freeDeviceId, landAll } from '../landing';
 import type { Ground, Way } from './ground';
 import { MINUTES, addLeads, withoutCommon } from './ground';
@@ -72,7 +72,7 @@ export function plugIn(ground: Ground): Way[] {
   const outlet = freeDeviceId(landed, 'outlet');
   landed = addDevice(landed, {
     id: outlet,
-    kind: 'breaker',
+    kind: PARTS.outlet,
     station,
     label: 'Wall outlet',
     params: {},
@@ -81,7 +81,7 @@ export function plugIn(ground: Ground): Way[] {
   const plug = freeDeviceId(landed, 'plug');
   landed = addDevice(landed, {
     id: plug,
-    kind: 'control-transformer',
+    kind: PARTS.transformer,
     station,
     label: 'Plug-in transformer',
     params: { va: 20, protection: 'limited' },

@@ -1,5 +1,6 @@
 import { addDevice, findDevice, land, lift, otherEnd } from '../../circuit';
 import { allocate, exchangeThermostat, freeDeviceId, landAll } from '../landing';
+import { PARTS } from '../../devices';
 import type { Ground, Way } from './ground';
 import { MINUTES, addLeads, givenFor, stationOf } from './ground';
 
@@ -26,7 +27,7 @@ export function share(ground: Ground): Way[] {
   const combiner = freeDeviceId(landed, 'combiner');
   landed = addDevice(landed, {
     id: combiner,
-    kind: 'call-combiner',
+    kind: PARTS.combiner,
     station: wall,
     label: 'Call combiner',
     params: {},
@@ -35,7 +36,7 @@ export function share(ground: Ground): Way[] {
   const splitter = freeDeviceId(landed, 'splitter');
   landed = addDevice(landed, {
     id: splitter,
-    kind: 'call-splitter',
+    kind: PARTS.splitter,
     station: plant,
     label: 'Call splitter',
     params: {},

@@ -90,23 +90,21 @@ const hotMarks = ({ kind, params }: Device): string[] => {
     : [];
 };
 
-const TAP_MARK = /^P(\d+)$/;
-
 /** A primary moved to each of the transformer's other taps. */
 function taps(circuit: Circuit): Draft[] {
-  return circuit.devices.flatMap((device): Draft[] => {
-    const marks = marksOf(device).filter((mark) => TAP_MARK.test(mark));
-    const wired = marks.flatMap((mark) => landedOn(circuit, `${device.id}.${mark}`));
+  return circuit.devices.flatMap(({ id, kind, label }): Draft[] => {
+    const all = kindOf(kind).primary?.taps ?? [];
+    const wired = all.flatMap(({ mark }) => landedOn(circuit, `${id}.${mark}`));
     const [only, ...more] = wired;
     if (!only || more.length > 0) return [];
     const at = only.conductor[only.end]!;
-    return marks
-      .filter((mark) => `${device.id}.${mark}` !== at)
-      .map((mark) => ({
-        text: `Move the supply of ${device.label} to its ${TAP_MARK.exec(mark)![1]} V tap`,
+    return all
+      .filter(({ mark }) => `${id}.${mark}` !== at)
+      .map(({ mark, volts }) => ({
+        text: `Move the supply of ${label} to its ${volts} V tap`,
         work: WORK.tap,
-        make: () => land(circuit, only.conductor.id, only.end, `${device.id}.${mark}`),
-        touches: [device.id, only.conductor.id],
+        make: () => land(circuit, only.conductor.id, only.end, `${id}.${mark}`),
+        touches: [id, only.conductor.id],
       }));
   });
 }
@@ -119,15 +117,16 @@ function fuses(circuit: Circuit): Draft[] {
   });
   return circuit.devices.flatMap(({ id, kind, label, params }): Draft[] => {
     const found = kindOf(kind);
-    const rating = fill(found.params, params).rating;
-    if (!found.protects || !found.inline || typeof rating !== 'number') return [];
+    const fitted = found.protects?.fitted;
+    if (fitted === undefined) return [];
+    const rating = fill(found.params, params)[fitted];
     const apart = (size: number) => Math.min(...advised.map((amps) => Math.abs(Math.log(size / amps))));
     return BLADE_FUSES.filter((size) => size !== rating)
       .sort((one, other) => apart(one) - apart(other))
       .map((size) => ({
         text: `Fit a ${size} A fuse for ${label}`,
         work: WORK.fuse,
-        make: () => setValue(circuit, id, 'params', 'rating', size),
+        make: () => setValue(circuit, id, 'params', fitted, size),
         touches: [id],
       }));
   });
@@ -248,11 +247,7 @@ function sizes(circuit: Circuit): Draft[] {
   const transformers = circuit.devices.flatMap(({ id, kind, label, params }): Draft[] => {
     const found = kindOf(kind);
     const { va } = fill(found.params, params);
-    if (
-      typeof va !== 'number' ||
-      !marksOf({ id, kind, label, params, settings: {}, station: '' }).some((mark) => TAP_MARK.test(mark))
-    )
-      return [];
+    if (!found.primary || typeof va !== 'number') return [];
     return TRANSFORMER_SIZES.filter((size) => size > va).map((size) => ({
       text: `Fit a ${size} VA transformer for ${label}`,
       work: WORK.transformer,
