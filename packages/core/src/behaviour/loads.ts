@@ -126,14 +126,13 @@ export function openedProtections(
 }
 
 export function readTransformers(network: Network, point: Point): TransformerReading[] {
-  return network.devices.flatMap(({ device, context, branches }) => {
-    const branch = branches.get('secondary');
-    if (branch === undefined || typeof context.params.va !== 'number') return [];
-    const [hot, common] = network.branches[branch]!.nodes as [number, number];
+  return network.secondaries.flatMap(({ device, branch, hot, common }) => {
+    const { context } = network.devices.find((entry) => entry.device.id === device)!;
+    if (typeof context.params.va !== 'number') return [];
     const { re, im } = phasor(point, hot, common);
     const volts = Math.hypot(re, im);
     const amps = ampsThrough(point, branch);
     const share = amps / ratedAmps(context.params);
-    return [{ device: device.id, volts, amps, share, burden: burdenAt(share) }];
+    return [{ device, volts, amps, share, burden: burdenAt(share) }];
   });
 }

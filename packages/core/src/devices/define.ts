@@ -121,10 +121,18 @@ export interface Safety {
   retrofit?: boolean;
 }
 
+/** What a thermostat lives on: the element its wires feed, and those it draws through idle loads. */
+export interface Living {
+  wire: string;
+  loads: readonly string[];
+}
+
 /** The primary of a transformer that is wired by hand: its taps, and where the supply's other side lands. */
 export interface Primary {
   taps: readonly { mark: string; volts: number }[];
   common: string;
+  /** Element that takes its no-load current. */
+  core: string;
 }
 
 /** What a person sees at once that tells one system from another. */
@@ -178,6 +186,7 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   /** A joint: whatever is landed on it meets there, and it goes by the name of what it joins. */
   splices?: boolean;
   primary?: Primary;
+  livesOn?: Living;
   seenAs?: readonly Sight[];
   /** What its surroundings do to it now and then that a call alone does not bring about. */
   occasions?: readonly Occasion[];
@@ -238,6 +247,7 @@ export interface DeviceKind {
   isolates?: Isolation;
   splices: boolean;
   primary?: Primary;
+  livesOn?: Living;
   seenAs: readonly Sight[];
   occasions: readonly Occasion[];
   conflict(params: Values): Conflict | undefined;

@@ -1,10 +1,10 @@
 /** Facts about single devices that have a source outside this project. */
 import { fill } from './fields';
 import { impedanceOf } from './element';
-import { bladeFuseSeconds, breakerSeconds } from './overcurrent';
-import { pulledIn } from './coil';
-import type { Mode } from './thermostat-calls';
-import { NO_CALLS, wantedCalls } from './thermostat-calls';
+import { bladeFuseSeconds, breakerSeconds } from './parts/overcurrent';
+import { pulledIn } from './parts/coil';
+import type { Mode } from './parts/thermostat-calls';
+import { NO_CALLS, wantedCalls } from './parts/thermostat-calls';
 import { CATALOGUE, findKind } from '.';
 
 const mains = { volts: 120, hertz: 60 };

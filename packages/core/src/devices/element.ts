@@ -60,6 +60,8 @@ export interface TransformerElement {
   secondary: readonly [string, string];
   ratio: number;
   impedance: SeriesImpedance;
+  /** Its secondary is where control power comes from. */
+  supplies?: boolean;
 }
 
 export type Element = BranchElement | CapacitorElement | SourceElement | TransformerElement;
@@ -99,3 +101,10 @@ export function impedanceOf(
   const reactance = magnitude * Math.sqrt(1 - powerFactor ** 2);
   return { ohms: magnitude * powerFactor, henries: reactance / (2 * Math.PI * hertz) };
 }
+
+/** What a board itself lives on, by element id: it is no reason for anything to run. */
+export const LOGIC = 'logic';
+
+/** The element that senses a call at a board's terminal; and the mark behind such an element. */
+export const inputOf = (mark: string) => `input-${mark}`;
+export const inputMark = (element: string): string | undefined => /^input-(.+)$/.exec(element)?.[1];

@@ -5,7 +5,7 @@ import type { Circuit, Device } from '../circuit';
 import { compile, voltsBetween } from '../network';
 import { furnaceAirConditioner, heatPumpWithStrips, twoTransformerSplit } from '../systems';
 import { transformerStands } from '../standards';
-import { windingSeconds } from './overcurrent';
+import { windingSeconds } from './parts/overcurrent';
 import { kindOf, ratedAmps } from '.';
 
 const mild = { controls: {}, conditions: { indoorC: 22, outdoorC: 20 } };

@@ -4,6 +4,7 @@
  */
 import type { Contact, Inputs } from '../behaviour';
 import { contactsOf, settle } from '../behaviour';
+import { inputMark } from '../devices';
 import type { Choice, LoadPath, Network, Step } from '../network';
 import { loadPath, restingChoice } from '../network';
 
@@ -70,9 +71,9 @@ function loadsOf(network: Network): Load[] {
     }));
     // What is no load to a person still has a rung: a primary, a thermostat's supply, a board's inputs.
     for (const [element, branch] of branches) {
-      const input = /^input-(.+)$/.exec(element)?.[1];
+      const input = inputMark(element);
       const title = input ? `${device.label} ${input}` : device.label;
-      if (input || element === 'magnetising' || element === 'supply')
+      if (input || element === kind.primary?.core || element === kind.livesOn?.wire)
         loads.push({ id: `${device.id}/${element}`, device: device.id, title, branch });
     }
     return loads;

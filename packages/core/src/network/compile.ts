@@ -83,15 +83,19 @@ export interface Network {
 /** A transformer's secondary, as node indices. */
 export interface Secondary {
   device: string;
+  branch: number;
   hot: number;
   common: number;
 }
 
-const secondariesOf = (branches: readonly Branch[]): Secondary[] =>
-  branches.flatMap(({ origin, nature, nodes }) =>
-    nature === 'transformer' && origin.type === 'device' && origin.element === 'secondary'
-      ? [{ device: origin.device, hot: nodes[0]!, common: nodes[1]! }]
-      : [],
+const secondariesOf = (devices: readonly Installed[], all: readonly Branch[]): Secondary[] =>
+  devices.flatMap(({ device, kind, context, branches }) =>
+    kind.elements(context).flatMap((element) => {
+      if (element.kind !== 'transformer' || !element.supplies) return [];
+      const branch = branches.get(element.id)!;
+      const [hot, common] = all[branch]!.nodes as [number, number];
+      return [{ device: device.id, branch, hot, common }];
+    }),
   );
 
 /** Shorter cables are loose leads inside a cabinet and couple nothing a meter could find, metres. */
@@ -312,6 +316,6 @@ function link(
     return found;
   };
   const diagonal = Int32Array.from(nodes, (_, node) => pattern.slot(node, node));
-  const secondaries = secondariesOf(branches);
+  const secondaries = secondariesOf(devices, branches);
   return { circuit, faults, nodes, indexOf: find, branches, devices, pattern, slots, diagonal, secondaries };
 }

@@ -107,7 +107,7 @@ function protection(structure: Structure): Violation[] {
     const [leaves] = reach.field;
     const at = leaves?.conductor[leaves.end];
     const amps = (terminal: string) =>
-      shortAmps(base, network.indexOf(terminal), secondary.common, 0, installed.branches.get('secondary')!);
+      shortAmps(base, network.indexOf(terminal), secondary.common, 0, secondary.branch);
     return [
       ...(at
         ? [
@@ -207,7 +207,7 @@ const sourcesAt = (structure: Structure, node: number, side: 'hot' | 'common'): 
 function foreignCommon(structure: Structure): Violation[] {
   const { network } = structure;
   return network.devices.flatMap(({ device, kind, branches }): Violation[] => {
-    const supply = kind.asks && branches.get('supply');
+    const supply = kind.livesOn && branches.get(kind.livesOn.wire);
     if (supply === undefined) return [];
     const [hot, common] = network.branches[supply]!.nodes as [number, number];
     const from = sourcesAt(structure, hot, 'hot');

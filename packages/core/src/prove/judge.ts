@@ -121,7 +121,7 @@ function blank({ network, subject, settled }: Look): Violation[] {
     if (!kind.asks) return [];
     if (settled.world.states[device.id]!.powered !== true)
       return [{ property: 'blank', about: device.id, text: `${device.label} is blank.` }];
-    const supply = branches.get('supply');
+    const supply = kind.livesOn && branches.get(kind.livesOn.wire);
     if (supply === undefined) return [];
     const [a, b] = network.branches[supply]!.nodes.map((node) => network.nodes[node]!) as [string, string];
     return voltsBetween(settled.point, a, b) < WIRE_VOLTS

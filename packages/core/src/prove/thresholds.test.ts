@@ -3,7 +3,7 @@
  * Where a value is from it says in the source; limits quoted again here are from memory.
  */
 import { NEW_WORLD, advance, isOffTap, readTransformers, untilSteady } from '../behaviour';
-import { bladeFuseSeconds, breakerSeconds } from '../devices/overcurrent';
+import { bladeFuseSeconds, breakerSeconds } from '../devices/parts/overcurrent';
 import type { Point } from '../network';
 import { compile, makeSolver, survey } from '../network';
 import { furnaceAirConditioner } from '../systems';

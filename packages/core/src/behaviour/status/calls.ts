@@ -77,9 +77,8 @@ export function blank(sight: Sight): Status | null {
   const { scene, trace } = sight;
   for (const { installed, label, state } of thermostatsOf(scene)) {
     if (state.powered) continue;
-    const supplies = [...installed.branches].flatMap(([id, branch]) =>
-      id === 'supply' || id.startsWith('steal-') ? [branch] : [],
-    );
+    const { wire, loads } = installed.kind.livesOn ?? { wire: '', loads: [] };
+    const supplies = [wire, ...loads].flatMap((id) => installed.branches.get(id) ?? []);
     const hot = scene.network.branches[supplies[0] ?? -1]?.nodes[0];
     const cause = gravest([
       ...supplies.map((branch) => causeOfMissing(trace, branch)),

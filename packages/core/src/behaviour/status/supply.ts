@@ -49,8 +49,7 @@ export function burning(sight: Sight): Status | null {
   const { scene, trace } = sight;
   const over = scene.transformers.find(({ burden }) => burden === 'shorted');
   if (!over) return null;
-  const installed = scene.network.devices.find(({ device }) => device.id === over.device)!;
-  const branch = installed.branches.get('secondary')!;
+  const { branch } = scene.network.secondaries.find(({ device }) => device === over.device)!;
   const text = `${labelOf(scene, over.device)} burns: ${over.amps.toFixed(1)} A, ${over.share.toFixed(1)} times what it is rated for, and nothing opens`;
   const cause = causeOfShort(trace, scene.settled.point, branch);
   if (!cause)

@@ -35,7 +35,7 @@ function openContact(trace: Trace, branch: number, visited: ReadonlySet<number>)
   if (!HELD_OPEN.has(positionOf(trace, branch))) return inside;
   if (kind.asks) {
     if (settled.world.states[device]!.powered !== true) {
-      const supply = branches.get('supply');
+      const supply = kind.livesOn && branches.get(kind.livesOn.wire);
       return supply === undefined ? { type: 'unasked' } : causeOfMissing(trace, supply, visited);
     }
     return trace.counting.has(device) ? { type: 'waiting', device } : { type: 'unasked' };

@@ -1,4 +1,5 @@
 /** Why a load runs that should not: what feeds it is followed back to the contact or conductor that should not pass. */
+import { LOGIC } from '../../devices';
 import { loadPath, passing } from '../../network';
 import type { Cause } from './cause';
 import { gravest } from './cause';
@@ -41,7 +42,7 @@ function causeOfStep(trace: Trace, branch: number, visited: Set<number>): Cause[
   return moving
     ? moving.flatMap((id) => {
         const one = branches.get(id)!;
-        return id === 'logic' ? [] : causesOfRunning(trace, one, visited);
+        return id === LOGIC ? [] : causesOfRunning(trace, one, visited);
       })
     : [];
 }

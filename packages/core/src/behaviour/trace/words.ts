@@ -67,7 +67,11 @@ function inside(network: Network, device: string, element: string): Told {
       text: `${label} does not pass current`,
       next: `Read across ${label}: volts there mean it is open.`,
     };
-  if (element === 'secondary')
+  const gives = network.secondaries.some(({ branch }) => {
+    const { origin } = network.branches[branch]!;
+    return origin.type === 'device' && origin.device === device && origin.element === element;
+  });
+  if (gives)
     return {
       text: `${label} has its primary and gives nothing`,
       next: 'Read its secondary with everything off it, then replace it.',

@@ -1,0 +1,96 @@
+/**
+ * The catalogue. A new kind of device is one file under `kinds/` and one line in the
+ * list below; solver, drawings, exports and checks pick it up from here.
+ */
+import { airHandlerBoard } from './kinds/boards/air-handler-board';
+import { bladeFuse } from './kinds/power/blade-fuse';
+import { boilerControl } from './kinds/boards/boiler-control';
+import { breaker } from './kinds/power/breaker';
+import { callCombiner } from './kinds/wiring/call-combiner';
+import { callSplitter } from './kinds/wiring/call-splitter';
+import { contactor } from './kinds/relays/contactor';
+import { controlTransformer } from './kinds/power/control-transformer';
+import type { DeviceKind } from './define';
+import { doorSwitch } from './kinds/power/door-switch';
+import { floatSwitch } from './kinds/safeties/float-switch';
+import { furnaceBoard } from './kinds/boards/furnace-board';
+import { heatPumpBoard } from './kinds/boards/heat-pump-board';
+import { jumper } from './kinds/wiring/jumper';
+import { lineLoad } from './kinds/loads/line-load';
+import { outdoorUnit } from './kinds/loads/outdoor-unit';
+import { pressureSwitch } from './kinds/safeties/pressure-switch';
+import { relay } from './kinds/relays/relay';
+import { rooftopController } from './kinds/boards/rooftop-controller';
+import { sequencer } from './kinds/relays/sequencer';
+import { serviceSwitch } from './kinds/power/service-switch';
+import { smokeDetector } from './kinds/safeties/smoke-detector';
+import { thermostat } from './kinds/thermostats/thermostat';
+import { travellingValve } from './kinds/relays/travelling-valve';
+import { unitHeaterBoard } from './kinds/boards/unit-heater-board';
+import { wireNut } from './kinds/wiring/wire-nut';
+
+export const CATALOGUE: readonly DeviceKind[] = [
+  breaker,
+  serviceSwitch,
+  doorSwitch,
+  controlTransformer,
+  bladeFuse,
+  furnaceBoard,
+  airHandlerBoard,
+  heatPumpBoard,
+  unitHeaterBoard,
+  boilerControl,
+  rooftopController,
+  thermostat,
+  floatSwitch,
+  pressureSwitch,
+  smokeDetector,
+  contactor,
+  relay,
+  sequencer,
+  travellingValve,
+  outdoorUnit,
+  lineLoad,
+  wireNut,
+  jumper,
+  callCombiner,
+  callSplitter,
+];
+
+/** Kinds of the parts that a plan adds by itself. */
+export const PARTS = {
+  outlet: breaker.kind,
+  transformer: controlTransformer.kind,
+  relay: relay.kind,
+  combiner: callCombiner.kind,
+  splitter: callSplitter.kind,
+  thermostat: thermostat.kind,
+} as const;
+
+const byKind = new Map(CATALOGUE.map((kind) => [kind.kind, kind]));
+
+/**
+ * Takes a kind into the catalogue that is no part of it, and answers how to take it out again.
+ *
+ * @throws Error when there is a kind of that name already.
+ */
+export function enrol(kind: DeviceKind): () => void {
+  if (byKind.has(kind.kind)) throw new Error(`There is a kind "${kind.kind}" already`);
+  byKind.set(kind.kind, kind);
+  return () => void byKind.delete(kind.kind);
+}
+
+/** The kind of a device by its name in the document, or `undefined`. */
+export function findKind(kind: string): DeviceKind | undefined {
+  return byKind.get(kind);
+}
+
+/**
+ * The kind of a device already checked.
+ * @throws Error when the catalogue has no such kind.
+ */
+export function kindOf(kind: string): DeviceKind {
+  const found = byKind.get(kind);
+  if (!found) throw new Error(`No device kind "${kind}" in the catalogue`);
+  return found;
+}

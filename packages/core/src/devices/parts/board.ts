@@ -1,0 +1,73 @@
+/** What every control board has: logic on R and C, call inputs, and delays. */
+import type { Senses } from '../define';
+import type { BranchElement } from '../element';
+import { LOGIC, impedanceOf, inputOf, load } from '../element';
+import { num } from '../fields';
+
+/** Volts at an input that count as a call, and supply volts under which a board resets. From memory. */
+const CALL_VOLTS = 12;
+const BOARD_VOLTS = 17;
+/** Rated volts of everything on the control side. */
+export const CONTROL_VOLTS = 24;
+
+export const boardParams = {
+  boardVa: num({ label: 'Board', unit: 'VA', default: 4, min: 0.5, max: 20, source: 'from memory' }),
+  inputOhms: num({
+    label: 'Each call input',
+    unit: 'Ω',
+    default: 1200,
+    min: 50,
+    max: 100000,
+    source: 'from memory',
+  }),
+};
+
+interface BoardValues {
+  boardVa: number;
+  inputOhms: number;
+}
+
+/** The logic's own load and one input to C for each call terminal. */
+export function boardElements(
+  { boardVa, inputOhms }: BoardValues,
+  hertz: number,
+  inputs: readonly string[],
+): BranchElement[] {
+  return [
+    load(LOGIC, 'R', 'C', impedanceOf(CONTROL_VOLTS, boardVa, 0.9, hertz)),
+    ...inputs.map((mark) => load(inputOf(mark), mark, 'C', { ohms: inputOhms })),
+  ];
+}
+
+export const boardPowered = (senses: Senses) => senses.volts('R', 'C') >= BOARD_VOLTS;
+
+/** Whether a terminal is called: by current, so that an open input does what an open one does. */
+export const calledAt =
+  (senses: Senses, { inputOhms }: Pick<BoardValues, 'inputOhms'>) =>
+  (mark: string): boolean =>
+    senses.amps(inputOf(mark)) >= CALL_VOLTS / inputOhms;
+
+/** Whether a 24 V load of the board carries what it needs to work. */
+export const works = (senses: Senses, element: string, va: number) =>
+  senses.amps(element) >= ((CALL_VOLTS / CONTROL_VOLTS) * va) / CONTROL_VOLTS;
+
+/** Contact position for a condition. */
+export const when = (closed: boolean) => (closed ? 'closed' : 'open');
+
+/** Something switched on and off after a delay; `at` is when the pending change happens. */
+export interface Delayed {
+  on: boolean;
+  at: number | null;
+}
+
+/** Steps a delayed output; a change that is no longer asked for is forgotten. */
+export function stepDelayed(
+  { on, at }: Delayed,
+  asked: boolean,
+  delays: { onS: number; offS: number },
+  now: number,
+): Delayed {
+  if (asked === on) return { on, at: null };
+  const due = at ?? now + (asked ? delays.onS : delays.offS);
+  return now >= due ? { on: asked, at: null } : { on, at: due };
+}
