@@ -3,22 +3,6 @@ import js from '@eslint/js';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-/** Core folders from the bottom up: each may import only those before it. */
-const CORE_ORDER = [
-  'standards',
-  'devices',
-  'circuit',
-  'network',
-  'behaviour',
-  'systems',
-  'prove',
-  'survey',
-  'plan',
-  'wire',
-  'drawing',
-  'formats',
-];
-
 const DEVICES = new URL('packages/core/src/devices/', import.meta.url);
 
 /** Names of kinds, and of their contacts and loads where those are no common word, as the device files give them. */
@@ -52,27 +36,6 @@ const askTraits = {
     ],
   },
 };
-
-const restrict = (files, patterns) => ({
-  files,
-  rules: { 'no-restricted-imports': ['error', { patterns }] },
-});
-
-const coreLayers = CORE_ORDER.map((folder, i) =>
-  restrict(
-    [`packages/core/src/${folder}/**/*.ts`],
-    [
-      ...CORE_ORDER.slice(i + 1).map((above) => ({
-        group: [`../${above}`, `../${above}/**`, `../../${above}`, `../../${above}/**`],
-        message: `core/${folder} lies below core/${above}; imports go downwards only.`,
-      })),
-      {
-        group: ['react', 'react-*', 'expo*', 'express', 'node:*', '@zygostat/*'],
-        message: 'The core is pure: no interface, no server, no Node API.',
-      },
-    ],
-  ),
-);
 
 export default tseslint.config(
   {
@@ -112,29 +75,6 @@ export default tseslint.config(
     },
     rules: { '@typescript-eslint/no-require-imports': 'off' },
   },
-  ...coreLayers,
   askTraits,
-  {
-    files: ['packages/core/src/**/*.test.ts', 'packages/core/src/testing/**'],
-    rules: { 'no-restricted-imports': 'off' },
-  },
-  restrict(
-    ['packages/server/src/**/*.ts'],
-    [
-      {
-        group: ['@zygostat/app', 'react', 'react-*', 'expo*'],
-        message: 'The server knows nothing of the app.',
-      },
-    ],
-  ),
-  restrict(
-    ['packages/app/src/**/*.{ts,tsx}'],
-    [
-      {
-        group: ['@zygostat/server', 'express', 'node:*', 'drizzle-orm*'],
-        message: 'The app talks to the server over HTTP only.',
-      },
-    ],
-  ),
   { files: ['packages/app/src/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
 );

@@ -11,10 +11,7 @@ test('a good circuit is proven by itself and says what was covered', async ({ pa
   await expect(page.getByText('Every safety stops what it must')).toBeVisible();
 });
 
-test('a proof that fails is seen live, repaired by the proposed repair, and passes', async ({
-  page,
-  server,
-}) => {
+test('a proof that fails is seen live, and passes once the mistake is undone', async ({ page, server }) => {
   await openNewJob(page, server, 'Repaired');
   await move(page, 'board.Y', 'board.W', 'yellow');
   await page.getByRole('link', { name: 'Plan' }).click();

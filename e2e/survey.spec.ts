@@ -125,6 +125,9 @@ test('settings change units and symbols and stay', async ({ page, server }) => {
   await page.getByRole('button', { name: 'Temperatures: °C' }).click();
   await page.getByRole('button', { name: 'Lengths: Metres' }).click();
   await page.getByRole('button', { name: /Ladder symbols: Blades/ }).click();
+  await page.reload();
+  for (const name of ['Temperatures: °C', 'Lengths: Metres', /Ladder symbols: Blades/])
+    await expect(page.getByRole('button', { name })).toHaveAttribute('aria-pressed', 'true');
   await openNewJob(page, server, 'Metric');
   await expect(page.getByRole('button', { name: 'Change temperatures and set point' })).toContainText('°C');
 });

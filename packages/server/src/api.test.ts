@@ -74,8 +74,15 @@ describe('revisions', () => {
 
   test('from a second tab are refused with the newest number, and nothing is overwritten', async () => {
     const { id } = await newJob();
-    await api().post(`/api/jobs/${id}/revisions`).send({ base: 1, circuit }).expect(201);
-    const second = await api().post(`/api/jobs/${id}/revisions`).send({ base: 1, circuit }).expect(409);
+    const first = land(circuit, 'statY', 'from', 'stat.W');
+    const other = land(circuit, 'statG', 'from', 'stat.W');
+    await api().post(`/api/jobs/${id}/revisions`).send({ base: 1, circuit: first }).expect(201);
+    const second = await api()
+      .post(`/api/jobs/${id}/revisions`)
+      .send({ base: 1, circuit: other })
+      .expect(409);
+    expect((await api().get(`/api/jobs/${id}`)).body).toMatchObject({ revision: 2, circuit: first });
+    expect((await api().get(`/api/jobs/${id}/revisions`)).body).toHaveLength(2);
     expect(second.body).toMatchObject({ status: 409, latest: 2 });
     expect(second.headers['content-type']).toMatch('application/problem+json');
   });
@@ -86,6 +93,7 @@ describe('revisions', () => {
       Array.from({ length: 8 }, () => api().post(`/api/jobs/${id}/revisions`).send({ base: 1, circuit })),
     );
     expect(answers.map(({ status }) => status).sort()).toEqual([201, ...Array<number>(7).fill(409)]);
+    expect((await api().get(`/api/jobs/${id}/revisions`)).body).toHaveLength(2);
   });
 
   test('cannot be changed or removed, not even by this program', () => {
@@ -121,7 +129,7 @@ describe('readings', () => {
       .expect(201);
     expect(low.body).toMatchObject({ verdict: 'low', unit: 'V' });
     const list = (await api().get(`/api/jobs/${id}/readings`)).body as { verdict: string }[];
-    expect(list.map(({ verdict }) => verdict).sort()).toEqual(['agrees', 'low']);
+    expect(list.map(({ verdict }) => verdict)).toEqual(['low', 'agrees']);
     expect((await api().get(`/api/jobs/${id}`)).body).toMatchObject({ readings: 2, disagreeing: 1 });
   });
 

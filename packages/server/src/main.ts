@@ -1,14 +1,14 @@
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { pino } from 'pino';
 import { createApp } from './app';
 import { openDatabase } from './db/open';
 import { loadDemo } from './demo';
+import { makeLog } from './log';
 
 const root = fileURLToPath(new URL('../../..', import.meta.url));
 const port = Number(process.env.ZYGOSTAT_PORT ?? 4310);
 const data = process.env.ZYGOSTAT_DATA ?? join(root, 'data');
-const log = pino({ level: process.env.ZYGOSTAT_LOG ?? 'info' });
+const log = makeLog(process.env.ZYGOSTAT_LOG);
 
 if (!Number.isInteger(port) || port < 0 || port > 65535) {
   console.error(`ZYGOSTAT_PORT must be a port from 0 to 65535, not "${process.env.ZYGOSTAT_PORT}".`);

@@ -6,7 +6,7 @@ import type { Inputs, World } from '@zygostat/core/behaviour';
 import { NEW_WORLD, advance } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import { kindOf } from '@zygostat/core/devices';
-import type { Network, Point } from '@zygostat/core/network';
+import type { Network, OperatingPoint } from '@zygostat/core/network';
 import { ampsThrough, compile, makeSolver, voltsBetween } from '@zygostat/core/network';
 
 const SET = 21;
@@ -28,7 +28,7 @@ function holdings(ids: readonly string[]): Inputs[] {
   return list;
 }
 
-const loadsOn = (network: Network, point: Point) =>
+const loadsOn = (network: Network, point: OperatingPoint) =>
   network.devices.flatMap(({ device, kind, context, branches }) =>
     kind.loads(context).flatMap((load) => {
       const branch = branches.get(load.element)!;
@@ -39,7 +39,7 @@ const loadsOn = (network: Network, point: Point) =>
   );
 
 /** What is harmful in a state: `null` when nothing is. */
-function harmIn(network: Network, point: Point, world: World): string | null {
+function harmIn(network: Network, point: OperatingPoint, world: World): string | null {
   for (const { device, kind, branches, context } of network.devices) {
     if (kind.protects && branches.has(kind.protects.element) && world.states[device.id]!.open === true)
       return `${device.label} opened`;

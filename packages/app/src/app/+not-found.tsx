@@ -1,14 +1,14 @@
 import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { Act, Words } from '../components/basics';
+import { ActionButton, AppText } from '../components/basics';
 
 export default function NotFoundRoute() {
   return (
     <View style={styles.page} role="main">
-      <Words kind="title" heading={1}>
+      <AppText kind="title" heading={1}>
         There is nothing at this address
-      </Words>
-      <Act label="All jobs" look="filled" onPress={() => router.dismissTo('/')} />
+      </AppText>
+      <ActionButton label="All jobs" look="filled" onPress={() => router.dismissTo('/')} />
     </View>
   );
 }

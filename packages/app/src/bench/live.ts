@@ -4,7 +4,7 @@ import type { BenchView } from '@zygostat/core/behaviour';
 export function isLoadOn(view: BenchView | null, id: string): boolean {
   const [device, load] = id.split('/');
   const input = load?.startsWith('input-') ? load.slice('input-'.length) : null;
-  if (input) return view?.points[`${device}.${input}`]?.standing === 'hot';
+  if (input) return view?.nodes[`${device}.${input}`]?.standing === 'hot';
   return (
     view?.loads.some((reading) => reading.energised && `${reading.device}/${reading.id}` === id) ?? false
   );

@@ -2,9 +2,10 @@
  * Saves a document of the open job (its survey, its plan) as it changes: keeps it in the browser until the
  * server has it, asks again when the server is silent, and never overwrites what another tab has saved.
  */
-import type { TypedStartListening, UnknownAction } from '@reduxjs/toolkit';
+import type { UnknownAction } from '@reduxjs/toolkit';
 import { problemOf } from './api';
-import type { RootState, Store } from './index';
+import type { Listen } from './listeners';
+import type { AppDispatch, RootState } from './root';
 
 const SETTLE_MS = 300;
 const RETRY_MS = 3000;
@@ -18,26 +19,24 @@ export interface Saved<T> {
   state: 'saved' | 'saving' | 'waiting';
 }
 
-type Dispatch = Store['dispatch'];
-
 export interface Documents<T> {
   changes: (action: UnknownAction) => boolean;
   of: (state: RootState) => Saved<T>;
   /** Keeps the document in this browser; `undefined` forgets it. */
   keep: (jobId: string, kept: { base: number; value: T } | undefined) => void;
   send: (
-    dispatch: Dispatch,
+    dispatch: AppDispatch,
     jobId: string,
     base: number,
     value: T,
   ) => Promise<{ data?: { number: number }; error?: unknown }>;
   saved: (change: Partial<Pick<Saved<T>, 'base' | 'state'>>) => UnknownAction;
   /** Another tab was first: takes up what is there and puts on top what can be. */
-  overtaken: (dispatch: Dispatch, jobId: string, value: T) => Promise<void>;
+  overtaken: (dispatch: AppDispatch, jobId: string, value: T) => Promise<void>;
 }
 
 export function saveDocuments<T>(
-  listen: TypedStartListening<RootState, Dispatch>,
+  listen: Listen,
   { changes, of, keep, send, saved, overtaken }: Documents<T>,
 ): void {
   listen({

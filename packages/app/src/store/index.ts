@@ -1,37 +1,31 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
-import { benchReducer } from './bench';
 import { keptSettings } from './kept';
-import { planReducer } from './plan';
-import { listeners } from './unsent';
-import { settingsReducer } from './settings';
-import { surveyReducer } from './survey';
-import { traceReducer } from './trace';
-import { editsReducer, savingReducer } from './work';
+import { makeListeners } from './listeners';
+import { savePlans } from './planning';
+import type { RootState } from './root';
+import { rootReducer } from './root';
+import { saveWork } from './saving';
+import { saveSurveys } from './surveying';
+import { sendUnsent } from './unsent';
 
+/** A store with everything that listens to it. */
 export function makeStore() {
+  const { middleware, listen } = makeListeners();
+  for (const start of [saveWork, saveSurveys, savePlans, sendUnsent]) start(listen);
   return configureStore({
-    reducer: {
-      [api.reducerPath]: api.reducer,
-      bench: benchReducer,
-      edits: editsReducer,
-      plan: planReducer,
-      saving: savingReducer,
-      settings: settingsReducer,
-      survey: surveyReducer,
-      trace: traceReducer,
-    },
+    reducer: rootReducer,
     preloadedState: { settings: keptSettings() },
     // The model's answers are large and plain by construction; checking them on every tap costs frames.
     middleware: (defaults) =>
       defaults({ serializableCheck: false, immutableCheck: false })
-        .prepend(listeners.middleware)
+        .prepend(middleware)
         .concat(api.middleware),
   });
 }
 
+export type { RootState } from './root';
 export type Store = ReturnType<typeof makeStore>;
-export type RootState = ReturnType<Store['getState']>;
 export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
 export const useAppSelector = useSelector.withTypes<RootState>();

@@ -11,10 +11,10 @@ import type { Survey } from '@zygostat/core/survey';
 import { surveyProblems } from '@zygostat/core/survey';
 import type { Plan } from '@zygostat/core/wire';
 import * as yup from 'yup';
+import type { Job, NewReading } from './api';
 import type { Bench } from './bench';
 import type { Setting, Settings } from './settings';
 import { CHOICES, DEFAULTS } from './settings';
-import type { Unsent } from './unsent';
 
 const PREFIX = 'zygostat.1';
 
@@ -174,6 +174,11 @@ export function keptPlan(jobId: string): { base: number; plan: Plan | null } | u
 export function keepPlan(jobId: string, kept: { base: number; plan: Plan | null } | undefined): void {
   write(`plan.${jobId}`, kept);
 }
+
+/** Something the server has yet to be told. */
+export type Unsent =
+  | { kind: 'reading'; id: string; reading: NewReading }
+  | { kind: 'change'; id: string; change: Partial<Pick<Job, 'notes' | 'state'>> };
 
 /** Readings and notes the server has not answered for; what is not of this shape is left out. */
 export function keptUnsent(): Unsent[] {

@@ -1,17 +1,17 @@
-/** Saves the plan as it is worked down. Hands on the listeners it has added to. */
+/** Saves the plan as it is worked down. */
 import { isAnyOf } from '@reduxjs/toolkit';
 import type { Plan } from '@zygostat/core/wire';
 import { theModel } from '../bench/model';
 import { api } from './api';
+import type { Documents } from './documents';
 import { saveDocuments } from './documents';
-import type { RootState, Store } from './index';
+import type { Listen } from './listeners';
 import { keepPlan } from './kept';
 import { planChanged, planOpened, planSaved, stepsDone } from './plan';
-import { listeners } from './surveying';
 import { told } from './trace';
 import { REDO, UNDO } from './work';
 
-saveDocuments<Plan | null>(listeners.startListening.withTypes<RootState, Store['dispatch']>(), {
+const DOCUMENTS: Documents<Plan | null> = {
   changes: isAnyOf(planChanged, stepsDone),
   of: ({ plan: { plan, ...rest } }) => ({ ...rest, value: plan }),
   keep: (jobId, kept) => keepPlan(jobId, kept && { base: kept.base, plan: kept.value }),
@@ -35,22 +35,26 @@ saveDocuments<Plan | null>(listeners.startListening.withTypes<RootState, Store['
     );
     if (same) dispatch(stepsDone({ ...theirs.done, ...plan.done }));
   },
-});
+};
 
 /** Undo takes the tick back together with what it did to the circuit, and redo brings both again. */
-listeners.startListening.withTypes<RootState, Store['dispatch']>()({
-  predicate: ({ type }) => type === UNDO || type === REDO,
-  effect: async ({ type }, { getState, getOriginalState, dispatch }) => {
-    const { plan } = getState().plan;
-    const undone = getOriginalState().edits.present.ticks;
-    const redone = getState().edits.present.ticks;
-    const wanted = type === UNDO ? undone?.was : redone?.now;
-    if (!plan || !wanted || getOriginalState().edits.present === getState().edits.present) return;
-    const { before, after, reasons, done } = plan;
-    const view = await theModel().follow(before, after, reasons, Object.keys(wanted), Object.keys(done));
-    const stands = new Set(view.done);
-    dispatch(stepsDone(Object.fromEntries(Object.entries(wanted).filter(([id]) => stands.has(id)))));
-  },
-});
+const followUndo = (listen: Listen) =>
+  listen({
+    predicate: ({ type }) => type === UNDO || type === REDO,
+    effect: async ({ type }, { getState, getOriginalState, dispatch }) => {
+      const { plan } = getState().plan;
+      const undone = getOriginalState().edits.present.ticks;
+      const redone = getState().edits.present.ticks;
+      const wanted = type === UNDO ? undone?.was : redone?.now;
+      if (!plan || !wanted || getOriginalState().edits.present === getState().edits.present) return;
+      const { before, after, reasons, done } = plan;
+      const view = await theModel().follow(before, after, reasons, Object.keys(wanted), Object.keys(done));
+      const stands = new Set(view.done);
+      dispatch(stepsDone(Object.fromEntries(Object.entries(wanted).filter(([id]) => stands.has(id)))));
+    },
+  });
 
-export { listeners };
+export function savePlans(listen: Listen): void {
+  saveDocuments(listen, DOCUMENTS);
+  followUndo(listen);
+}

@@ -1,18 +1,15 @@
-/**
- * Saves the survey as it is answered. Hands on the listeners it has added to: an import for its effect
- * alone would be shaken out of the bundle.
- */
+/** Saves the survey as it is answered. */
 import { isAnyOf } from '@reduxjs/toolkit';
 import type { Survey } from '@zygostat/core/survey';
 import { api } from './api';
+import type { Documents } from './documents';
 import { saveDocuments } from './documents';
-import type { RootState, Store } from './index';
+import type { Listen } from './listeners';
 import { keepSurvey } from './kept';
-import { listeners } from './saving';
 import { answered, surveyChanged, surveyOpened, surveySaved } from './survey';
 import { told } from './trace';
 
-saveDocuments<Survey>(listeners.startListening.withTypes<RootState, Store['dispatch']>(), {
+const DOCUMENTS: Documents<Survey> = {
   changes: isAnyOf(answered, surveyChanged),
   of: ({ survey: { survey, ...rest } }) => ({ ...rest, value: survey }),
   keep: (jobId, kept) => keepSurvey(jobId, kept && { base: kept.base, survey: kept.value }),
@@ -29,6 +26,6 @@ saveDocuments<Survey>(listeners.startListening.withTypes<RootState, Store['dispa
     dispatch(told('The survey was changed in another tab; your answers are put on top of it.'));
     dispatch(surveyChanged({ ...newest.data.survey, answers }));
   },
-});
+};
 
-export { listeners };
+export const saveSurveys = (listen: Listen): void => saveDocuments(listen, DOCUMENTS);

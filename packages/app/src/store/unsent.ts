@@ -2,17 +2,12 @@
  * Readings and notes the server did not answer for: kept in this browser and sent again until it does. What it
  * refuses is said and let go.
  */
-import type { Job, NewReading } from './api';
 import { api, problemOf } from './api';
-import type { RootState, Store } from './index';
+import type { Unsent } from './kept';
 import { keepUnsent, keptUnsent } from './kept';
-import { listeners } from './planning';
+import type { Listen } from './listeners';
+import type { AppDispatch } from './root';
 import { told } from './trace';
-
-/** Something the server has yet to be told. */
-export type Unsent =
-  | { kind: 'reading'; id: string; reading: NewReading }
-  | { kind: 'change'; id: string; change: Partial<Pick<Job, 'notes' | 'state'>> };
 
 const RETRY_MS = 3000;
 
@@ -28,25 +23,24 @@ export function keepForLater(entry: Unsent): typeof unsentWaits {
   return unsentWaits;
 }
 
-const send = (dispatch: Store['dispatch'], entry: Unsent) =>
+const send = (dispatch: AppDispatch, entry: Unsent) =>
   entry.kind === 'reading'
     ? dispatch(api.endpoints.logReading.initiate({ id: entry.id, reading: entry.reading }))
     : dispatch(api.endpoints.changeJob.initiate({ id: entry.id, change: entry.change }));
 
-listeners.startListening.withTypes<RootState, Store['dispatch']>()({
-  type: unsentWaits.type,
-  effect: async (_action, { dispatch, delay, cancelActiveListeners }) => {
-    cancelActiveListeners();
-    for (let [first] = keptUnsent(); first; [first] = keptUnsent()) {
-      const { error } = await send(dispatch, first);
-      if (error && problemOf(error).status === 0) {
-        await delay(RETRY_MS);
-        continue;
+export const sendUnsent = (listen: Listen): void =>
+  void listen({
+    type: unsentWaits.type,
+    effect: async (_action, { dispatch, delay, cancelActiveListeners }) => {
+      cancelActiveListeners();
+      for (let [first] = keptUnsent(); first; [first] = keptUnsent()) {
+        const { error } = await send(dispatch, first);
+        if (error && problemOf(error).status === 0) {
+          await delay(RETRY_MS);
+          continue;
+        }
+        keepUnsent(keptUnsent().slice(1));
+        if (error) dispatch(told(`Not kept: ${problemOf(error).detail}`));
       }
-      keepUnsent(keptUnsent().slice(1));
-      if (error) dispatch(told(`Not kept: ${problemOf(error).detail}`));
-    }
-  },
-});
-
-export { listeners };
+    },
+  });

@@ -19,7 +19,15 @@ import { layLadder, layLoom } from '@zygostat/core/drawing';
 import { ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
 import type { Network, Probes, Solver } from '@zygostat/core/network';
 import { compile, makeSolver } from '@zygostat/core/network';
-import type { Drop, FuseSum, Insertion, RunRepair, Swap, TransformerLoad, Wish } from '@zygostat/core/plan';
+import type {
+  Drop,
+  FuseSum,
+  Insertion,
+  RunRepair,
+  Swap,
+  TransformerLoad,
+  SwapRequest,
+} from '@zygostat/core/plan';
 import {
   addParallelThermostat,
   addRelay,
@@ -206,7 +214,7 @@ export const model = {
   /** Plans a thermostat swap. To stop it, end the worker. */
   swap(
     circuit: Circuit,
-    wish: Wish,
+    wish: SwapRequest,
     jackets: readonly string[],
     tell: (title: string, done: number, all: number) => void,
   ): Swap {

@@ -1,7 +1,8 @@
 import type { Wait } from '../devices';
 import type { Network, Solver } from '../network';
 import { makeSolver } from '../network';
-import type { Cast, Inputs, Settled, Watch, World } from './settle';
+import type { Inputs } from './inputs';
+import type { Actors, Settled, Watch, World } from './settle';
 import { castOf, settle, settleCast } from './settle';
 
 /** A wait with the device that is waiting. */
@@ -17,7 +18,7 @@ export function waitsOf(network: Network, inputs: Inputs, world: World): DeviceW
   return waitsOfCast(castOf(network, inputs), world);
 }
 
-function waitsOfCast(cast: Cast, world: World): DeviceWait[] {
+function waitsOfCast(cast: Actors, world: World): DeviceWait[] {
   return cast
     .flatMap(({ installed, id, moment }) => {
       const state = world.states[id];

@@ -1,6 +1,7 @@
 /** How a circuit behaves: settle to a steady state, let time pass, say what is going on. */
 export * from './advance';
 export * from './contacts';
+export type * from './inputs';
 export * from './loads';
 export * from './primary';
 export { runningOn } from './running-on';

@@ -1,6 +1,6 @@
 import type { Call, Load } from '../devices';
 import { ratedAmps } from '../devices';
-import type { Installed, Network, Point } from '../network';
+import type { Installed, Network, OperatingPoint } from '../network';
 import { ampsThrough, phasor } from '../network';
 import type { World } from './settle';
 
@@ -74,7 +74,10 @@ export function loadsIn(network: Network): readonly BuiltIn[] {
 }
 
 /** Every load with its volts and amperes. */
-export function readLoads(network: Network, { point, world }: { point: Point; world: World }): LoadReading[] {
+export function readLoads(
+  network: Network,
+  { point, world }: { point: OperatingPoint; world: World },
+): LoadReading[] {
   const pump = pumpServes(network, world);
   return loadsIn(network).map(({ device, load, title, branch }) => {
     const [a, b] = network.branches[branch]!.nodes as [number, number];
@@ -125,7 +128,7 @@ export function openedProtections(
   });
 }
 
-export function readTransformers(network: Network, point: Point): TransformerReading[] {
+export function readTransformers(network: Network, point: OperatingPoint): TransformerReading[] {
   return network.secondaries.flatMap(({ device, branch, hot, common }) => {
     const { context } = network.devices.find((entry) => entry.device.id === device)!;
     if (typeof context.params.va !== 'number') return [];

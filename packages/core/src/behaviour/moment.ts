@@ -1,7 +1,7 @@
 import type { Moment } from '../devices';
 import { fill } from '../devices';
 import type { Installed } from '../network';
-import type { Inputs } from './settle';
+import type { Inputs } from './inputs';
 
 /** What a device is told of the present. */
 export function momentOf(installed: Installed, inputs: Inputs, now: number): Moment {

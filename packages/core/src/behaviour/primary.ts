@@ -1,6 +1,6 @@
 /** How a transformer's primary is fed: the tap in use, what it is meant for, and what it has. */
 import { landedOn } from '../circuit';
-import type { Network, Point } from '../network';
+import type { Network, OperatingPoint } from '../network';
 import { voltsBetween } from '../network';
 
 export interface PrimaryTap {
@@ -17,7 +17,7 @@ export const tapsOf = (network: Network, device: string): { mark: string; nomina
   );
 
 /** The tap a transformer is fed on; `null` when none is wired, or it has none. */
-export function primaryTap(network: Network, point: Point, device: string): PrimaryTap | null {
+export function primaryTap(network: Network, point: OperatingPoint, device: string): PrimaryTap | null {
   const { circuit } = network;
   const wired = tapsOf(network, device).find(
     ({ mark }) =>

@@ -1,10 +1,10 @@
 /** Why something changed at an instant, and the instant told in a technician's words. */
-import { pointName } from '../circuit';
+import { nodeName } from '../circuit';
 import type { Network } from '../network';
 import { loadPath, voltsBetween } from '../network';
 import type { LoadReading } from './loads';
 import { CALL_VOLTS, capital, listed } from './scene';
-import type { LaneKind, Occasion, Snapshot } from './timeline';
+import type { LaneKind, Occasion, Snapshot } from './snapshot';
 
 interface Shown {
   kind: LaneKind;
@@ -88,7 +88,7 @@ function wayInWords(network: Network, snapshot: Snapshot, load: LoadReading): st
     const point = network.nodes[node]!;
     const [device] = point.split('#');
     const label = network.circuit.devices.find(({ id }) => id === device)?.label;
-    return point.includes('#') && label ? label : pointName(network.circuit, point);
+    return point.includes('#') && label ? label : nodeName(network.circuit, point);
   };
   const from = name(path.hot);
   const contacts = contactsOnWay(network, snapshot, load.branch).map(({ title }) => title);

@@ -3,7 +3,8 @@ import { loadPath, voltsBetween } from '../network';
 import { waitsOf } from './advance';
 import type { LoadReading } from './loads';
 import { CALL_VOLTS } from './scene';
-import type { Inputs, Settled } from './settle';
+import type { Inputs } from './inputs';
+import type { Settled } from './settle';
 
 /**
  * Tells the loads that only run on after their call: a purge has nothing on the terminal that started

@@ -3,7 +3,8 @@ import type { Call, Face } from '../devices';
 import type { Network } from '../network';
 import type { LoadReading, TransformerReading } from './loads';
 import { momentOf } from './moment';
-import type { Inputs, Settled } from './settle';
+import type { Inputs } from './inputs';
+import type { Settled } from './settle';
 
 /** Formats a temperature for the reader. */
 export type ShowCelsius = (celsius: number) => string;

@@ -2,7 +2,7 @@
 import type { Circuit } from '../circuit';
 import type { Call, Conditions, Value } from '../devices';
 import { kindOf } from '../devices';
-import type { Inputs } from './settle';
+import type { Inputs } from './inputs';
 
 /** Something set at a time, told in `text` where it is worth telling. */
 export interface ScriptStep {

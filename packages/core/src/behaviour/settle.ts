@@ -1,15 +1,9 @@
 /** From switches, safeties and calls to a steady state, contact by contact. */
-import type { Conditions, Moment, Senses, State, Value } from '../devices';
-import type { Choice, Installed, Network, Point, Solver } from '../network';
+import type { Moment, Senses, State } from '../devices';
+import type { Choice, Installed, Network, OperatingPoint, Solver } from '../network';
 import { ampsThrough, makeSolver, phasor, restingChoice, solveKnown } from '../network';
+import type { Inputs } from './inputs';
 import { momentOf } from './moment';
-
-/** How everything that can be set by hand is set, and the air around it. */
-export interface Inputs {
-  /** By device id; controls left out take the kind's defaults. */
-  controls: Readonly<Record<string, Readonly<Record<string, Value>>>>;
-  conditions: Conditions;
-}
 
 /** The memory of every device at one time, plain data. */
 export interface World {
@@ -26,7 +20,7 @@ export interface Chattering {
 
 export interface Settled {
   world: World;
-  point: Point;
+  point: OperatingPoint;
   chattering: Chattering | null;
 }
 
@@ -51,7 +45,7 @@ interface Actor {
 }
 
 /** The devices of a network under unchanged inputs; made once for a stretch of time. */
-export type Cast = readonly Actor[];
+export type Actors = readonly Actor[];
 
 /** What of a cast is the same whatever the inputs, by network: a proof asks for hundreds of casts of one. */
 const parts = new WeakMap<Network, readonly Omit<Actor, 'moment'>[]>();
@@ -72,10 +66,15 @@ function partsOf(network: Network): readonly Omit<Actor, 'moment'>[] {
   return made;
 }
 
-export const castOf = (network: Network, inputs: Inputs): Cast =>
+export const castOf = (network: Network, inputs: Inputs): Actors =>
   partsOf(network).map((part) => ({ ...part, moment: momentOf(part.installed, inputs, 0) }));
 
-function choose(network: Network, cast: Cast, moments: readonly Moment[], states: readonly State[]): Choice {
+function choose(
+  network: Network,
+  cast: Actors,
+  moments: readonly Moment[],
+  states: readonly State[],
+): Choice {
   const choice = restingChoice(network);
   cast.forEach(({ installed, movable }, i) => {
     if (movable.length === 0) return;
@@ -87,7 +86,7 @@ function choose(network: Network, cast: Cast, moments: readonly Moment[], states
 }
 
 /** What a device feels of whichever point is being looked at. */
-function sensesOf({ installed, id, nodes }: Actor, network: Network, looked: () => Point): Senses {
+function sensesOf({ installed, id, nodes }: Actor, network: Network, looked: () => OperatingPoint): Senses {
   const nodeOf = (local: string) => {
     const known = nodes.get(local);
     if (known !== undefined) return known;
@@ -109,7 +108,7 @@ function sensesOf({ installed, id, nodes }: Actor, network: Network, looked: () 
  * is the least, and once it is open the others carry nothing (a 3 A fuse before a 5 A one on a dead short).
  */
 function quickestFirst(
-  cast: Cast,
+  cast: Actors,
   states: readonly State[],
   next: readonly State[],
   senses: readonly Senses[],
@@ -146,18 +145,18 @@ export function settle(
 }
 
 /** Shown every point a circuit passes through while it settles: the moment a coil pulls in is one of them. */
-export type Watch = (point: Point) => void;
+export type Watch = (point: OperatingPoint) => void;
 
 /** Settles with the devices already prepared for their inputs; tells them the time. */
 export function settleCast(
   network: Network,
-  cast: Cast,
+  cast: Actors,
   world: World,
   solver: Solver,
   watch?: Watch,
 ): Settled {
   const moments = cast.map(({ moment }) => Object.assign(moment, { now: world.now }));
-  let point: Point;
+  let point: OperatingPoint;
   const senses = cast.map((actor) => sensesOf(actor, network, () => point));
   let states: State[] = cast.map(({ id, installed }) => ({ ...installed.kind.initial, ...world.states[id] }));
   const answer = () =>

@@ -2,23 +2,19 @@
  * A script of calls run through time: every load, contact and message as a lane, and for each
  * transition why it happened.
  */
-import type { Face } from '../devices';
 import type { Fault, Network } from '../network';
 import { compile, makeSolver } from '../network';
 import type { DeviceWait } from './advance';
 import { waitsOf } from './advance';
-import type { Contact } from './contacts';
 import { contactsOf } from './contacts';
-import type { LoadReading } from './loads';
-import { readLoads } from './loads';
-import { momentOf } from './moment';
 import { reasonFor, wordsOf } from './reasons';
+import type { LaneKind, Occasion, Snapshot } from './snapshot';
+import { snapshot } from './snapshot';
 import type { ScriptStep } from './script';
 import { takeStep } from './script';
-import type { Inputs, Settled, World } from './settle';
+import type { Inputs } from './inputs';
+import type { World } from './settle';
 import { NEW_WORLD, settle } from './settle';
-
-export type LaneKind = 'load' | 'contact' | 'message';
 
 /** A stretch of a lane, until the next one begins. */
 export interface Span {
@@ -54,55 +50,11 @@ export interface Timeline {
   ended: { at: number; text: string } | null;
 }
 
-/** What a circuit shows at one instant, by lane id. */
-export interface Snapshot {
-  settled: Settled;
-  inputs: Inputs;
-  loads: readonly LoadReading[];
-  contacts: readonly (Contact & { isClosed: boolean })[];
-  faces: ReadonlyMap<string, Face>;
-}
-
-/** What led to an instant. */
-export interface Occasion {
-  before: Snapshot;
-  after: Snapshot;
-  steps: readonly ScriptStep[];
-  expired: readonly DeviceWait[];
-}
-
 /** Events after which a timeline is broken off, so that any circuit ends in bounded time. */
 const MOST_EVENTS = 5000;
 
 /** Air in which nothing calls. */
 const MILD: Inputs = { controls: {}, conditions: { indoorC: 22, outdoorC: 20 } };
-
-function snapshot(
-  network: Network,
-  contacts: readonly Contact[],
-  inputs: Inputs,
-  settled: Settled,
-): Snapshot {
-  const { point, world } = settled;
-  const faces = new Map<string, Face>();
-  for (const installed of network.devices) {
-    const face = installed.kind.face(
-      world.states[installed.device.id]!,
-      momentOf(installed, inputs, world.now),
-    );
-    if (face) faces.set(installed.device.id, face);
-  }
-  return {
-    settled,
-    inputs,
-    loads: readLoads(network, settled),
-    contacts: contacts.map((contact) => ({
-      ...contact,
-      isClosed: point.choice[contact.branch] === contact.closed,
-    })),
-    faces,
-  };
-}
 
 interface Shown {
   id: string;

@@ -1,22 +1,23 @@
 /** Everything a screen shows of a settled circuit, as plain data that can cross to another thread. */
-import { endPoint, pointName } from '../circuit';
+import { endNode, nodeName } from '../circuit';
 import type { Face } from '../devices';
 import { EARTH } from '../devices';
 import type { Network, Reading, Probes, Standing } from '../network';
-import { AMMETER_OHMS, ampsThrough, compile, loadPath, measure, survey } from '../network';
+import { AMMETER_OHMS, ampsThrough, compile, loadPath, measure, classifyNodes } from '../network';
 import type { DeviceWait } from './advance';
 import { waitsOf } from './advance';
 import { contactsOf } from './contacts';
+import { facesOf } from './faces';
 import type { LoadReading, TransformerReading } from './loads';
 import { readLoads, readTransformers } from './loads';
-import { momentOf } from './moment';
-import type { Inputs, Settled, World } from './settle';
+import type { Inputs } from './inputs';
+import type { Settled } from './settle';
 import { settle } from './settle';
 import type { ShowCelsius } from './scene';
 import type { Status } from './status';
 import { statusOf } from './status';
 
-export interface PointView {
+export interface NodeView {
   /** RMS volts against the common or earth the point belongs to. */
   volts: number;
   standing: Standing;
@@ -25,7 +26,7 @@ export interface PointView {
 }
 
 export interface PathStop {
-  point: string;
+  node: string;
   name: string;
   /** A probe can be put there; the inside of a device is out of reach. */
   reachable: boolean;
@@ -37,7 +38,7 @@ export interface PathStop {
 
 export interface BenchView {
   now: number;
-  points: Readonly<Record<string, PointView>>;
+  nodes: Readonly<Record<string, NodeView>>;
   conductors: Readonly<Record<string, { standing: Standing; amps: number }>>;
   faces: Readonly<Record<string, Face>>;
   loads: readonly LoadReading[];
@@ -48,16 +49,6 @@ export interface BenchView {
   status: Status;
 }
 
-function facesOf(network: Network, inputs: Inputs, world: World): Map<string, Face> {
-  const faces = new Map<string, Face>();
-  for (const installed of network.devices) {
-    const { id } = installed.device;
-    const face = installed.kind.face(world.states[id]!, momentOf(installed, inputs, world.now));
-    if (face) faces.set(id, face);
-  }
-  return faces;
-}
-
 /** Gathers what there is to see of a settled circuit. */
 export function viewOf(
   network: Network,
@@ -66,12 +57,12 @@ export function viewOf(
   showCelsius: ShowCelsius,
 ): BenchView {
   const { point, world } = settled;
-  const { volts, standing, reference } = survey(point);
+  const { volts, standing, reference } = classifyNodes(point);
   const nameOf = (node: number) => (node < 0 ? EARTH : network.nodes[node]!);
-  const points: Record<string, PointView> = {};
+  const nodes: Record<string, NodeView> = {};
   network.nodes.forEach((name, node) => {
     if (!name.includes('#'))
-      points[name] = { volts: volts[node]!, standing: standing[node]!, reference: nameOf(reference[node]!) };
+      nodes[name] = { volts: volts[node]!, standing: standing[node]!, reference: nameOf(reference[node]!) };
   });
   const conductors: Record<string, { standing: Standing; amps: number }> = {};
   network.branches.forEach(({ origin, nodes }, b) => {
@@ -81,7 +72,7 @@ export function viewOf(
   const faces = facesOf(network, inputs, world);
   return {
     now: world.now,
-    points,
+    nodes,
     conductors,
     faces: Object.fromEntries(faces),
     loads: readLoads(network, settled),
@@ -118,16 +109,16 @@ export function pathOf(
   if (branch === undefined) return [];
   const way = loadPath(network, settled.point.choice, branch);
   if (!way) return [];
-  const { volts, standing } = survey(settled.point);
-  const nodes = [way.hot, ...way.steps.map(({ to }) => to)];
+  const { volts, standing } = classifyNodes(settled.point);
+  const passed = [way.hot, ...way.steps.map(({ to }) => to)];
   const stop = (node: number, i: number): PathStop => {
     const step = way.steps[i];
-    const point = network.nodes[node]!;
-    const [device] = point.split('#');
-    const inner = device === point ? undefined : device;
+    const at = network.nodes[node]!;
+    const [device] = at.split('#');
+    const inner = device === at ? undefined : device;
     return {
-      point,
-      name: inner ? `Supply of ${labelOf(network, inner)}` : pointName(network.circuit, point),
+      node: at,
+      name: inner ? `Supply of ${labelOf(network, inner)}` : nodeName(network.circuit, at),
       reachable: inner === undefined,
       volts: volts[node]!,
       standing: standing[node]!,
@@ -142,7 +133,7 @@ export function pathOf(
     };
   };
   // Points inside a device are passed through, but for the supply itself at either end.
-  return mergeInner(nodes.map(stop));
+  return mergeInner(passed.map(stop));
 }
 
 const labelOf = ({ circuit }: Network, id: string) =>
@@ -179,7 +170,7 @@ function branchName(network: Network, index: number): string {
     const conductor = circuit.cables
       .flatMap(({ conductors }) => conductors)
       .find(({ id }) => id === origin.conductor)!;
-    return `${conductor.colour} ${endPoint(conductor, 'from') === conductor.from ? 'conductor' : 'loose conductor'}`;
+    return `${conductor.colour} ${endNode(conductor, 'from') === conductor.from ? 'conductor' : 'loose conductor'}`;
   }
   if (origin.type === 'link') return 'jumper';
   if (origin.type !== 'device') return 'jumper lead';

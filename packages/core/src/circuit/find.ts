@@ -50,12 +50,12 @@ export function landedOn(
 }
 
 /** The name of the point where a conductor's free end is; landed ends are their terminal. */
-export function endPoint(conductor: Conductor, end: End): string {
+export function endNode(conductor: Conductor, end: End): string {
   return conductor[end] ?? `${conductor.id}~${end}`;
 }
 
 /** "Furnace board R", or "free end of the yellow conductor" for a point that is no terminal. */
-export function pointName(circuit: Circuit, point: string): string {
+export function nodeName(circuit: Circuit, point: string): string {
   const { deviceId, mark } = splitTerminal(point);
   const device = findDevice(circuit, deviceId);
   if (device) return kindOf(device.kind).splices ? device.label : `${device.label} ${mark}`;

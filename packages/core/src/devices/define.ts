@@ -2,12 +2,12 @@ import type { Element, Position } from './element';
 import type { FieldSet, Value, Values, ValuesOf } from './fields';
 
 /** What a terminal is for; the drawings and the wording follow it. */
-export type Role =
+export type TerminalRole =
   'hot' | 'common' | 'call' | 'contact' | 'coil' | 'line' | 'neutral' | 'earth' | 'winding' | 'splice';
 
 export interface Designation {
   mark: string;
-  role: Role;
+  role: TerminalRole;
   /** One plain sentence for the terminal's sheet. */
   purpose: string;
   /** Other marks the same terminal carries on some equipment. */
@@ -122,7 +122,7 @@ export interface Safety {
 }
 
 /** What a thermostat lives on: the element its wires feed, and those it draws through idle loads. */
-export interface Living {
+export interface ThermostatSupply {
   wire: string;
   loads: readonly string[];
 }
@@ -136,7 +136,7 @@ export interface Primary {
 }
 
 /** What a person sees at once that tells one system from another. */
-export type Sight = 'boiler' | 'water' | 'hanging-heater' | 'outdoor-cabinet' | 'blower';
+export type Appearance = 'boiler' | 'water' | 'hanging-heater' | 'outdoor-cabinet' | 'blower';
 
 export interface FaultMode {
   mode: string;
@@ -186,8 +186,8 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   /** A joint: whatever is landed on it meets there, and it goes by the name of what it joins. */
   splices?: boolean;
   primary?: Primary;
-  livesOn?: Living;
-  seenAs?: readonly Sight[];
+  livesOn?: ThermostatSupply;
+  seenAs?: readonly Appearance[];
   /** What its surroundings do to it now and then that a call alone does not bring about. */
   occasions?: readonly Occasion[];
   /** What is wrong between params that are each fine by themselves; `undefined` when nothing is. */
@@ -247,8 +247,8 @@ export interface DeviceKind {
   isolates?: Isolation;
   splices: boolean;
   primary?: Primary;
-  livesOn?: Living;
-  seenAs: readonly Sight[];
+  livesOn?: ThermostatSupply;
+  seenAs: readonly Appearance[];
   occasions: readonly Occasion[];
   conflict(params: Values): Conflict | undefined;
   faults: readonly FaultMode[];

@@ -1,7 +1,7 @@
 /** Rows of terminal blocks: which there are, and the order that keeps conductors short. */
 import type { Circuit, Device } from '../circuit';
 import { fill, kindOf } from '../devices';
-import type { Role } from '../devices';
+import type { TerminalRole } from '../devices';
 import type { Run } from './runs';
 import type { Block } from './shapes';
 import { LOOM } from './shapes';
@@ -18,7 +18,7 @@ export interface Row {
   y: number;
 }
 
-const LINE_ROLES: ReadonlySet<Role> = new Set(['line', 'neutral', 'earth', 'winding']);
+const LINE_ROLES: ReadonlySet<TerminalRole> = new Set(['line', 'neutral', 'earth', 'winding']);
 /** Stations with more rows than this keep them in the document's order. */
 const MOST_ORDERED = 6;
 

@@ -6,7 +6,7 @@
  */
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Point } from '../network';
+import type { OperatingPoint } from '../network';
 import type { Phasors } from '../testing/ngspice';
 import { ngspiceVersion, solveWithNgspice } from '../testing/ngspice';
 import { SCENARIOS, pointOf } from '../testing/scenarios';
@@ -23,7 +23,7 @@ const fileOf = (name: string, ending: string) =>
   join(__dirname, '__recorded__', `${name.replace(/\W+/g, '-').toLowerCase()}.${ending}`);
 
 /** The agreement asked for: 0.1 % or 1 mV, whichever is wider. */
-function expectAgreement({ network, re, im }: Point, nodes: Phasors): void {
+function expectAgreement({ network, re, im }: OperatingPoint, nodes: Phasors): void {
   network.nodes.forEach((name, i) => {
     const [spiceRe, spiceIm] = nodes[spiceNode(i)] ?? [NaN, NaN];
     const apart = Math.hypot(spiceRe - re[i]!, spiceIm - im[i]!);

@@ -3,7 +3,7 @@
  * sources, so a simulator solves them by other means than this program does.
  */
 import type { SeriesImpedance } from '../devices';
-import type { Branch, Point } from '../network';
+import type { Branch, OperatingPoint } from '../network';
 import { LEAK_SIEMENS } from '../network';
 
 const GROUND = '0';
@@ -65,7 +65,7 @@ function lines(
 }
 
 /** The deck for a solved point: comments name every node, an analysis at its frequency ends it. */
-export function spiceNetlist(point: Point): string {
+export function spiceNetlist(point: OperatingPoint): string {
   const { network, choice, frequency } = point;
   const alternating = frequency === 'mains';
   const hertz = network.circuit.mains.hertz;

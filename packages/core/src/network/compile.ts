@@ -8,7 +8,7 @@
  * left is complex symmetric and as sparse as the wiring.
  */
 import type { Circuit, Conductor, Device } from '../circuit';
-import { endPoint } from '../circuit';
+import { endNode } from '../circuit';
 import type { DeviceKind, Element, Position } from '../devices';
 import { EARTH, STRAP_OHMS, fill, kindOf } from '../devices';
 import type { Context } from '../devices';
@@ -211,12 +211,12 @@ function jacketDrafts(conductors: readonly Conductor[], lengthM: number, omega: 
   };
   for (const end of ['from', 'to'] as const)
     conductors.forEach((one, i) => {
-      add(`earth:${one.id}~${end}`, endPoint(one, end), EARTH, EARTH_FARADS_PER_METRE);
+      add(`earth:${one.id}~${end}`, endNode(one, end), EARTH, EARTH_FARADS_PER_METRE);
       for (const other of conductors.slice(i + 1))
         add(
           `pair:${one.id}~${end}:${other.id}`,
-          endPoint(one, end),
-          endPoint(other, end),
+          endNode(one, end),
+          endNode(other, end),
           JACKET_FARADS_PER_METRE,
         );
     });
@@ -256,7 +256,7 @@ export function compile(
     const ohms = ohmsPerMetre(cable.gauge, copperC) * cable.lengthM;
     for (const conductor of cable.conductors) {
       const broken = conductorFaults(conductor.id, faults).open;
-      const element = wire(endPoint(conductor, 'from'), endPoint(conductor, 'to'), ohms);
+      const element = wire(endNode(conductor, 'from'), endNode(conductor, 'to'), ohms);
       const held: Element =
         broken && element.kind === 'branch' ? { ...element, positions: { on: 'open' } } : element;
       drafts.push(

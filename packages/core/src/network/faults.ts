@@ -1,6 +1,6 @@
 /** Faults are laid over a circuit when it is compiled; the document never holds them. */
 import type { Conductor } from '../circuit';
-import { endPoint } from '../circuit';
+import { endNode } from '../circuit';
 import type { DeviceKind, Element, Position } from '../devices';
 
 /**
@@ -60,9 +60,7 @@ export function conductorFaults(conductorId: string, faults: readonly Fault[]) {
     shorts: (jacket: readonly Conductor[], one: Conductor): Bridge[] =>
       own.flatMap(({ mode }) => {
         const other = jacket.find(({ id }) => mode === `short:${id}`);
-        return other
-          ? [{ red: endPoint(one, 'from'), black: endPoint(other, 'from'), ohms: PINCH_OHMS }]
-          : [];
+        return other ? [{ red: endNode(one, 'from'), black: endNode(other, 'from'), ohms: PINCH_OHMS }] : [];
       }),
   };
 }

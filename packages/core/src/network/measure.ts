@@ -1,7 +1,7 @@
 /** What a meter reads between two points of a solved circuit. */
 import type { MeterKind } from '../standards';
 import { METER_OHMS } from '../standards';
-import type { Point, Solver } from './solve';
+import type { OperatingPoint, Solver } from './solve';
 import { factoriseAt, makeSolver, phasor, solve } from './solve';
 import { solveFactored } from './ldl';
 
@@ -39,7 +39,7 @@ function impedanceBetween(solver: Solver, red: number, black: number): { re: num
 }
 
 /** Highest voltage on the parts of the circuit the two points conduct to. */
-function strayVolts(point: Point, solver: Solver, red: number, black: number): number {
+function strayVolts(point: OperatingPoint, solver: Solver, red: number, black: number): number {
   factoriseAt(solver, point.choice, 'dc');
   let highest = Math.hypot(phasor(point, red, black).re, phasor(point, red, black).im);
   const size = point.network.nodes.length;
@@ -69,7 +69,7 @@ function strayVolts(point: Point, solver: Solver, red: number, black: number): n
  *
  * @throws RangeError when a point is not in the circuit.
  */
-export function measure(point: Point, { mode, red, black, meter }: Probes): Reading {
+export function measure(point: OperatingPoint, { mode, red, black, meter }: Probes): Reading {
   const { network, choice } = point;
   const [r, b] = [network.indexOf(red), network.indexOf(black)];
   const solver = makeSolver(network);

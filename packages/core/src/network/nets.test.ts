@@ -5,17 +5,17 @@ import type { Inputs } from '../behaviour';
 import { furnaceAirConditioner } from '../systems';
 import { calling } from '../testing/scenarios';
 import { compile } from './compile';
-import { survey } from './nets';
+import { classifyNodes } from './nets';
 import { loadPath } from './path';
-import type { Point } from './solve';
+import type { OperatingPoint } from './solve';
 
 const good = furnaceAirConditioner('Nets');
 const pointOf = (inputs: Inputs, circuit: Circuit = good) =>
   advance(compile(circuit), inputs, NEW_WORLD, 400).point;
 
 /** Standing and volts of one terminal. */
-function look(point: Point, name: string) {
-  const { standing, volts, reference } = survey(point);
+function look(point: OperatingPoint, name: string) {
+  const { standing, volts, reference } = classifyNodes(point);
   const node = point.network.indexOf(name);
   const against = reference[node]!;
   return {
@@ -81,7 +81,7 @@ describe('what a person would call each point', () => {
 });
 
 describe('the path of a load', () => {
-  const names = (point: Point, load: string) => {
+  const names = (point: OperatingPoint, load: string) => {
     const branch = point.network.branches.findIndex(({ id }) => id === load);
     const way = loadPath(point.network, point.choice, branch);
     return way && [way.hot, ...way.steps.map(({ to }) => to)].map((node) => point.network.nodes[node]!);

@@ -1,6 +1,6 @@
 /** What is joined to what, and so what a person would call each point. */
 import type { Network } from './compile';
-import type { Choice, Point } from './solve';
+import type { Choice, OperatingPoint } from './solve';
 import { admittanceOf, phasor } from './solve';
 
 /** How a point stands: `hot` reads against its common, `return` is its common, `floating` is tied to nothing. */
@@ -45,7 +45,7 @@ function netsOf(
 
 /** Tells whether two nodes are joined by closed contacts and conductors alone; bonds to earth count when asked. */
 export function joinedBy(
-  { network, choice }: Point,
+  { network, choice }: OperatingPoint,
   throughEarth = false,
 ): (one: number, other: number) => boolean {
   const nets = netsOf(network, choice, (nature, earthed) => nature === 'path' && (throughEarth || !earthed));
@@ -72,7 +72,7 @@ export function pathNets(
 }
 
 /** Tells the nodes that conduct to a line source, over loads too but not through a transformer or earth. */
-export function galvanicLine({ network, choice }: Point): (node: number) => boolean {
+export function galvanicLine({ network, choice }: OperatingPoint): (node: number) => boolean {
   const nets = netsOf(
     network,
     choice,
@@ -86,7 +86,7 @@ export function galvanicLine({ network, choice }: Point): (node: number) => bool
   return (node) => lines.has(nets.root(node));
 }
 
-export interface Survey {
+export interface NodeClasses {
   /** Node whose potential each node is read against; −1 is earth. */
   reference: Int32Array;
   standing: Standing[];
@@ -95,7 +95,7 @@ export interface Survey {
 }
 
 /** Reads every node of a solved network the way a person with a meter would name it. */
-export function survey(point: Point): Survey {
+export function classifyNodes(point: OperatingPoint): NodeClasses {
   const { network, choice } = point;
   const { secondaries } = network;
   const circuits = netsOf(

@@ -6,7 +6,7 @@ import { SCENARIOS, pointOf } from '../testing/scenarios';
 import { LEAK_SIEMENS } from './compile';
 import type { Pattern } from './ldl';
 import { analyse, factorise, makeFactor, solveFactored } from './ldl';
-import type { Point } from './solve';
+import type { OperatingPoint } from './solve';
 import { branchCurrent, factoriseAt, makeSolver, phasor } from './solve';
 
 interface Ladder {
@@ -129,7 +129,7 @@ test('random networks are reciprocal: driving one node and reading another gives
 });
 
 /** Complex power each branch takes in; sources count with what they deliver. */
-function powerBalance(point: Point): { taken: number; moved: number } {
+function powerBalance(point: OperatingPoint): { taken: number; moved: number } {
   let [re, im, moved] = [0, 0, 0];
   point.network.branches.forEach(({ nodes, weights }, b) => {
     // Conjugate current times the voltage over the stamp.

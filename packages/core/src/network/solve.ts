@@ -9,7 +9,7 @@ export type Frequency = 'mains' | 'dc';
 export type Choice = Uint8Array;
 
 /** A solved network: complex node voltages against earth, by node index, RMS volts. */
-export interface Point {
+export interface OperatingPoint {
   network: Network;
   choice: Choice;
   frequency: Frequency;
@@ -29,7 +29,7 @@ export interface Solver {
   movable: readonly number[];
   sources: readonly number[];
   /** Points already solved at mains frequency, by choice: contacts return to the same few positions. */
-  known: Map<string, Point>;
+  known: Map<string, OperatingPoint>;
 }
 
 const FREQUENCIES: readonly Frequency[] = ['mains', 'dc'];
@@ -124,7 +124,7 @@ function injections(
 }
 
 /** Solves the network for a choice of positions. */
-export function solve(solver: Solver, choice: Choice, frequency: Frequency = 'mains'): Point {
+export function solve(solver: Solver, choice: Choice, frequency: Frequency = 'mains'): OperatingPoint {
   const { network } = solver;
   factoriseAt(solver, choice, frequency);
   const re = new Float64Array(network.nodes.length);
@@ -138,7 +138,7 @@ export function solve(solver: Solver, choice: Choice, frequency: Frequency = 'ma
 const MOST_KNOWN = 400;
 
 /** Solves at mains frequency, once for each choice of positions. The point must not be changed. */
-export function solveKnown(solver: Solver, choice: Choice): Point {
+export function solveKnown(solver: Solver, choice: Choice): OperatingPoint {
   let key = '';
   for (const b of solver.movable) key += String.fromCharCode(choice[b]!);
   const known = solver.known.get(key);
@@ -150,19 +150,19 @@ export function solveKnown(solver: Solver, choice: Choice): Point {
 }
 
 /** Voltage from one node to another as a phasor; −1 is earth. */
-export function phasor(point: Point, from: number, to: number): Admittance {
+export function phasor(point: OperatingPoint, from: number, to: number): Admittance {
   const at = (values: Float64Array, node: number) => (node < 0 ? 0 : values[node]!);
   return { re: at(point.re, from) - at(point.re, to), im: at(point.im, from) - at(point.im, to) };
 }
 
 /** RMS volts between two points by name. */
-export function voltsBetween(point: Point, from: string, to: string): number {
+export function voltsBetween(point: OperatingPoint, from: string, to: string): number {
   const { re, im } = phasor(point, point.network.indexOf(from), point.network.indexOf(to));
   return Math.hypot(re, im);
 }
 
 /** Phasor of the current through a branch, amperes; for a transformer its secondary. */
-export function branchCurrent(point: Point, index: number): Admittance {
+export function branchCurrent(point: OperatingPoint, index: number): Admittance {
   const branch = point.network.branches[index]!;
   const weights = point.frequency === 'mains' ? branch.weights : branch.dcWeights;
   let re = 0;
@@ -182,7 +182,7 @@ export function branchCurrent(point: Point, index: number): Admittance {
 }
 
 /** RMS amperes through a branch. */
-export function ampsThrough(point: Point, index: number): number {
+export function ampsThrough(point: OperatingPoint, index: number): number {
   const { re, im } = branchCurrent(point, index);
   return Math.hypot(re, im);
 }

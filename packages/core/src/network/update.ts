@@ -8,7 +8,7 @@
  * and is kept, so that a contact that comes and goes is paid for once.
  */
 import type { Admittance, Network } from './compile';
-import type { Choice, Point, Solver } from './solve';
+import type { Choice, OperatingPoint, Solver } from './solve';
 import { admittanceOf, makeSolver, solve } from './solve';
 import { solveFactored } from './ldl';
 
@@ -27,7 +27,7 @@ interface Column {
 /** A solved choice with its factors held, ready for changes. */
 export interface Base {
   solver: Solver;
-  point: Point;
+  point: OperatingPoint;
   columns: Map<number | string, Column>;
 }
 

@@ -2,8 +2,8 @@
 import type { LoadReading } from '../behaviour';
 import { readLoads } from '../behaviour';
 import type { Cable, Circuit } from '../circuit';
-import { findCable, pointName, setCable } from '../circuit';
-import type { Choice, LoadPath, Network, Point } from '../network';
+import { findCable, nodeName, setCable } from '../circuit';
+import type { Choice, LoadPath, Network, OperatingPoint } from '../network';
 import { compile, loadPath, makeSolver, phasor, solve, solveKnown, voltsBetween } from '../network';
 import { COIL_OPERATING_RANGE, GAUGES } from '../standards';
 import type { Working } from './states';
@@ -68,7 +68,7 @@ interface Pull {
   usual: number;
 }
 
-const across = (network: Network, point: Point, branch: number): number => {
+const across = (network: Network, point: OperatingPoint, branch: number): number => {
   const [a, z] = network.branches[branch]!.nodes as [number, number];
   const { re, im } = phasor(point, a, z);
   return Math.hypot(re, im);
@@ -114,13 +114,13 @@ function cableOf({ circuit, branches }: Network, branch: number): Cable | undefi
 }
 
 /** Volts along a load's way, out to the load and back. */
-function pointsOf(network: Network, point: Point, way: LoadPath, branch: number): WayPoint[] {
+function pointsOf(network: Network, point: OperatingPoint, way: LoadPath, branch: number): WayPoint[] {
   const common = way.steps[way.steps.length - 1]!.to;
   const volts = (node: number) => {
     const { re, im } = phasor(point, node, common);
     return Math.hypot(re, im);
   };
-  const name = (node: number) => (node < 0 ? 'earth' : pointName(network.circuit, network.nodes[node]!));
+  const name = (node: number) => (node < 0 ? 'earth' : nodeName(network.circuit, network.nodes[node]!));
   const points: WayPoint[] = [{ name: name(way.hot), metres: 0, volts: volts(way.hot), side: 'out' }];
   let metres = 0;
   let side: WayPoint['side'] = 'out';

@@ -6,13 +6,13 @@
 import type { Inputs, LoadReading } from '../behaviour';
 import { NEW_WORLD, readLoads, untilSteady } from '../behaviour';
 import type { Cable, Circuit, Conductor, End, TerminalId } from '../circuit';
-import { ENDS, endPoint, findDevice, otherEnd, removeDevice, splitTerminal } from '../circuit';
+import { ENDS, endNode, findDevice, otherEnd, removeDevice, splitTerminal } from '../circuit';
 import { fill, kindOf } from '../devices';
-import type { Network, Point } from '../network';
-import { compile, survey } from '../network';
+import type { Network, OperatingPoint } from '../network';
+import { compile, classifyNodes } from '../network';
 
 /** What a conductor between thermostat and unit is for. */
-export type Role = 'hot' | 'common' | 'Y' | 'Y2' | 'G' | 'W' | 'W2' | 'valve' | 'none';
+export type ConductorFunction = 'hot' | 'common' | 'Y' | 'Y2' | 'G' | 'W' | 'W2' | 'valve' | 'none';
 
 export interface Lead {
   cable: Cable;
@@ -22,7 +22,7 @@ export interface Lead {
   mark: string;
   /** Where the other end is landed; `null` when it is free. */
   far: TerminalId | null;
-  role: Role;
+  role: ConductorFunction;
   /** Common of the transformer it belongs to, by point; `null` when it belongs to none. */
   domain: string | null;
   /** Titles of what runs with 24 V on it. */
@@ -67,7 +67,7 @@ function tryOut(
   circuit: Circuit,
   hot: string | null,
   fed: readonly string[],
-): { trial: Trial; point: Point } {
+): { trial: Trial; point: OperatingPoint } {
   const bridges = hot === null ? [] : fed.map((point) => ({ red: hot, black: point, ohms: TRIAL_OHMS }));
   const network = compile(circuit, [], bridges);
   const settled = untilSteady(network, MILD, NEW_WORLD, TRIAL_S);
@@ -100,7 +100,7 @@ export function leadsOn(
   );
 }
 
-const roleOf = ({ classes }: Trial): Role =>
+const roleOf = ({ classes }: Trial): ConductorFunction =>
   classes.has('compressor')
     ? 'Y'
     : classes.has('heat')
@@ -119,7 +119,7 @@ const place = ({ mark }: Lead) => {
 };
 
 /** Of conductors that do the same, the one that runs most is the first stage; old screws decide a tie. */
-function ranked(leads: readonly Lead[], role: Role): Lead[] {
+function ranked(leads: readonly Lead[], role: ConductorFunction): Lead[] {
   return leads
     .filter((lead) => lead.role === role)
     .sort((one, other) => other.runs.length - one.runs.length || place(one) - place(other));
@@ -127,7 +127,7 @@ function ranked(leads: readonly Lead[], role: Role): Lead[] {
 
 /** Second stages: conductors that repeat a first stage, or do nothing but beside it. */
 function stages(off: Circuit, hot: string, leads: readonly Lead[]): Lead[] {
-  const second = new Map<Lead, Role>();
+  const second = new Map<Lead, ConductorFunction>();
   for (const [first, later] of [
     ['Y', 'Y2'],
     ['W', 'W2'],
@@ -136,7 +136,7 @@ function stages(off: Circuit, hot: string, leads: readonly Lead[]): Lead[] {
     for (const other of others) second.set(other, later);
     if (!main) continue;
     for (const lead of leads.filter(({ role }) => role === 'none')) {
-      const both = [main, lead].map(({ conductor, end }) => endPoint({ ...conductor, [end]: null }, end));
+      const both = [main, lead].map(({ conductor, end }) => endNode({ ...conductor, [end]: null }, end));
       const { trial } = tryOut(off, hot, both);
       if (trial.on.length > main.runs.length && !second.has(lead)) second.set(lead, later);
     }
@@ -153,12 +153,13 @@ export function factsOf(circuit: Circuit, thermostat: string): Facts {
   if (!findDevice(circuit, thermostat)) throw new RangeError(`There is no device "${thermostat}".`);
   const off = removeDevice(circuit, thermostat);
   const { point, trial: idle } = tryOut(off, null, []);
-  const { standing, reference } = survey(point);
+  const { standing, reference } = classifyNodes(point);
   const { network } = point;
   const nameOf = (node: number) => (node < 0 ? null : network.nodes[node]!);
   const found = leadsOn(circuit, thermostat).map((lead): Lead => {
-    const node = network.indexOf(endPoint({ ...lead.conductor, [lead.end]: null }, lead.end));
-    const role: Role = standing[node] === 'hot' ? 'hot' : standing[node] === 'return' ? 'common' : 'none';
+    const node = network.indexOf(endNode({ ...lead.conductor, [lead.end]: null }, lead.end));
+    const role: ConductorFunction =
+      standing[node] === 'hot' ? 'hot' : standing[node] === 'return' ? 'common' : 'none';
     return { ...lead, role, domain: nameOf(reference[node]!), runs: [] };
   });
   const hots = found.filter(({ role }) => role === 'hot');
@@ -168,14 +169,14 @@ export function factsOf(circuit: Circuit, thermostat: string): Facts {
     if (lead.role !== 'none' || hots.length === 0) return lead;
     // Each call is tried from the hot of its own transformer.
     const own = hots.find(({ domain }) => domain === lead.domain) ?? hots[0]!;
-    const [hot, fed] = [own, lead].map(({ conductor, end }) => endPoint({ ...conductor, [end]: null }, end));
+    const [hot, fed] = [own, lead].map(({ conductor, end }) => endNode({ ...conductor, [end]: null }, end));
     const { trial } = tryOut(off, hot!, [fed!]);
     trials.set(lead.conductor.id, trial);
     const runs = trial.on.map(({ title }) => title).filter((title) => !running.has(title));
     return { ...lead, role: roleOf(trial), runs };
   });
   const [hot] = hots;
-  const leads = hot ? stages(off, endPoint({ ...hot.conductor, [hot.end]: null }, hot.end), tried) : tried;
+  const leads = hot ? stages(off, endNode({ ...hot.conductor, [hot.end]: null }, hot.end), tried) : tried;
   return { leads, ...unitFacts(off, leads, trials) };
 }
 
@@ -185,7 +186,7 @@ function unitFacts(
   leads: readonly Lead[],
   trials: ReadonlyMap<string, Trial>,
 ): Omit<Facts, 'leads'> {
-  const trialOf = (role: Role) => {
+  const trialOf = (role: ConductorFunction) => {
     const lead = ranked(leads, role)[0];
     return lead ? trials.get(lead.conductor.id) : undefined;
   };

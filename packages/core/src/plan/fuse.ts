@@ -2,8 +2,8 @@
 import type { Cable, Circuit } from '../circuit';
 import { ENDS, findDevice, otherEnd } from '../circuit';
 import { BLADE_HOLDS, fill, kindOf } from '../devices';
-import type { Network, Point } from '../network';
-import { ampsThrough, bridgeChange, makeBase, solveChanged, survey } from '../network';
+import type { Network, OperatingPoint } from '../network';
+import { ampsThrough, bridgeChange, makeBase, solveChanged, classifyNodes } from '../network';
 import { BLADE_FUSES, SHORT_OHMS, SECONDARY_FUSE_SHARE, ohmsPerMetre, transformerStands } from '../standards';
 import { fieldConductors, judgeStructure } from '../prove';
 import { workingStates } from './states';
@@ -48,8 +48,8 @@ export function advisedFuse(ratedAmps: number): number {
 }
 
 /** Runs that carry this hot, with the point they are fed at. */
-function hotRuns(circuit: Circuit, network: Network, point: Point, common: number) {
-  const { standing, reference } = survey(point);
+function hotRuns(circuit: Circuit, network: Network, point: OperatingPoint, common: number) {
+  const { standing, reference } = classifyNodes(point);
   const runs = new Map<string, { cable: Cable; feed: number }>();
   for (const { cable, conductor } of fieldConductors(circuit))
     for (const end of ENDS) {
@@ -68,7 +68,7 @@ export function fuseSums(circuit: Circuit): FuseSum[] {
   const { network, states } = workingStates(circuit);
   const { point } = states[0]!.settled;
   const base = makeBase(network, point.choice);
-  const { reference } = survey(point);
+  const { reference } = classifyNodes(point);
   return network.devices.flatMap(({ device, kind, context, branches }): FuseSum[] => {
     const { element, fitted, opensIn } = kind.protects ?? {};
     const link = element === undefined ? undefined : branches.get(element);

@@ -7,11 +7,11 @@ import { PARTS, fill, kindOf } from '../devices';
 import type { Asked, Finding, Proof, Trip } from '../prove';
 import { asksOf, prove, runCase, supply, tripsOf } from '../prove';
 import { colourName } from '../standards';
-import type { Role } from './functions';
+import type { ConductorFunction } from './functions';
 import { factsOf, leadsOn } from './functions';
 import { harmOf } from './harm';
 import { commonAt, freeDeviceId } from './landing';
-import { addLeads } from './ways';
+import { addLeads } from './alternatives';
 
 const CALM: Inputs['conditions'] = { indoorC: 22, outdoorC: 20 };
 
@@ -125,7 +125,7 @@ export function whatTripDoes(circuit: Circuit, trip: Trip): Tripped[] {
     });
 }
 
-const SCHOOLS: readonly { id: 'R' | 'Y'; role: Role; title: string }[] = [
+const SCHOOLS: readonly { id: 'R' | 'Y'; role: ConductorFunction; title: string }[] = [
   { id: 'R', role: 'hot', title: 'Break R' },
   { id: 'Y', role: 'Y', title: 'Break Y' },
 ];

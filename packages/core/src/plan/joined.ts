@@ -3,8 +3,8 @@ import type { Circuit, Link } from '../circuit';
 import { findDevice } from '../circuit';
 import { backUpScrews, fill, kindOf } from '../devices';
 import type { Facts } from './functions';
-import type { Wish } from './wish';
-import { screwFor } from './wish';
+import type { SwapRequest } from './swap-request';
+import { screwFor } from './swap-request';
 
 export interface Joined {
   link: Link;
@@ -28,7 +28,11 @@ export function joinedAt(circuit: Circuit, thermostat: string): Pick<Joined, 'li
 }
 
 /** Why the jumper has no place at the new thermostat; `undefined` when it has one. */
-function whyNot(facts: Facts, wish: Wish, screws: ReturnType<typeof backUpScrews>): string | undefined {
+function whyNot(
+  facts: Facts,
+  wish: SwapRequest,
+  screws: ReturnType<typeof backUpScrews>,
+): string | undefined {
   if (!facts.heatPump) return 'This is no heat pump: E has nothing to do here.';
   if (screws.emergency === null)
     return 'The new thermostat has no E: in emergency heat it closes AUX by itself.';
@@ -42,7 +46,7 @@ function whyNot(facts: Facts, wish: Wish, screws: ReturnType<typeof backUpScrews
 }
 
 /** What becomes of the jumper between E and W2/AUX in the exchange; `null` when there was none. */
-export function joinedBackUp(circuit: Circuit, facts: Facts, wish: Wish): Joined | null {
+export function joinedBackUp(circuit: Circuit, facts: Facts, wish: SwapRequest): Joined | null {
   const found = joinedAt(circuit, wish.device);
   if (!found) return null;
   const screws = backUpScrews(wish.terminals);

@@ -18,19 +18,19 @@ import {
   splitTerminal,
 } from '../circuit';
 import { PARTS, fill, kindOf } from '../devices';
-import type { Role as TerminalRole } from '../devices';
+import type { TerminalRole as TerminalRole } from '../devices';
 import { NEW_WORLD, untilSteady } from '../behaviour';
-import { compile, survey } from '../network';
+import { compile, classifyNodes } from '../network';
 import { DEAD, customaryColours } from '../survey';
 import { assign } from './assign';
-import type { Facts, Lead, Role } from './functions';
+import type { Facts, Lead, ConductorFunction } from './functions';
 import { joinedBackUp } from './joined';
-import type { Wish } from './wish';
-import { paramsOf, screwFor, setUpOf, wantsCommon } from './wish';
+import type { SwapRequest } from './swap-request';
+import { paramsOf, screwFor, setUpOf, wantsCommon } from './swap-request';
 
 /** Something a conductor is needed for. */
 export interface Need {
-  role: Role;
+  role: ConductorFunction;
   /** Screw at the new thermostat and terminal at the unit. */
   screw: string;
   far: TerminalId;
@@ -56,7 +56,7 @@ const THIN = 1;
 const THIN_GAUGE = 20;
 
 /** Functions in the order in which they are served when conductors are short. */
-const ORDER: readonly Role[] = ['hot', 'Y', 'W', 'valve', 'G', 'Y2', 'W2', 'common'];
+const ORDER: readonly ConductorFunction[] = ['hot', 'Y', 'W', 'valve', 'G', 'Y2', 'W2', 'common'];
 
 /** Terminals at the unit that are the common of a transformer, the nearest to where its hot lands first. */
 export function commonAt(circuit: Circuit, hot: Lead): TerminalId | null {
@@ -68,7 +68,7 @@ export function commonAt(circuit: Circuit, hot: Lead): TerminalId | null {
     NEW_WORLD,
     1,
   );
-  const { standing, reference } = survey(point);
+  const { standing, reference } = classifyNodes(point);
   const { network } = point;
   const control: readonly TerminalRole[] = ['common', 'splice'];
   const found = circuit.devices
@@ -90,7 +90,11 @@ export function commonAt(circuit: Circuit, hot: Lead): TerminalId | null {
 }
 
 /** What the new thermostat needs a conductor for, in the order of importance. */
-export function needsOf(circuit: Circuit, facts: Facts, wish: Wish): { needs: Need[]; noCommon: boolean } {
+export function needsOf(
+  circuit: Circuit,
+  facts: Facts,
+  wish: SwapRequest,
+): { needs: Need[]; noCommon: boolean } {
   const needs = facts.leads.flatMap((lead): Need[] => {
     const { mark, reason } = screwFor(lead, facts, wish);
     if (mark === null || lead.far === null || lead.role === 'none') return [];
@@ -175,8 +179,8 @@ export function freeDeviceId({ devices }: Circuit, like: string): string {
 export function exchangeThermostat(
   circuit: Circuit,
   facts: Facts,
-  wish: Wish,
-  changes: { station?: string; label?: string; supply?: Wish['supply'] } = {},
+  wish: SwapRequest,
+  changes: { station?: string; label?: string; supply?: SwapRequest['supply'] } = {},
 ): { circuit: Circuit; thermostat: string } {
   const old = findDevice(circuit, wish.device)!;
   const id = freeDeviceId(circuit, wish.device);

@@ -3,8 +3,8 @@ import { primaryTap, readLoads, readTransformers, tapsOf } from '../behaviour';
 import type { Circuit } from '../circuit';
 import { findDevice, setValue } from '../circuit';
 import { fill, kindOf, ratedAmps } from '../devices';
-import type { Network, Point } from '../network';
-import { ampsThrough, makeBase, phasor, positionChange, solveChanged, survey } from '../network';
+import type { Network, OperatingPoint } from '../network';
+import { ampsThrough, makeBase, phasor, positionChange, solveChanged, classifyNodes } from '../network';
 import { CLASS_2, PLANNED_TRANSFORMER_SHARE, TRANSFORMER_SIZES } from '../standards';
 import type { Worked, Working } from './states';
 import { coilsPulledIn, workingStates } from './states';
@@ -48,7 +48,7 @@ export interface TransformerLoad {
   primary: Primary | null;
 }
 
-const reading = (network: Network, point: Point, device: string) =>
+const reading = (network: Network, point: OperatingPoint, device: string) =>
   readTransformers(network, point).find((entry) => entry.device === device)!;
 
 const largest = (burdens: readonly Burden[]): Burden =>
@@ -60,7 +60,7 @@ function burdenOf(working: Working, { asked, settled }: Worked, device: string):
 }
 
 /** The moment all coils of a call pull in, everything else as the call holds it. */
-export function inrushPoint(working: Working, worked: Worked): Point {
+export function inrushPoint(working: Working, worked: Worked): OperatingPoint {
   const { network } = working;
   const { point } = worked.settled;
   const coils = coilsPulledIn(working, worked);
@@ -86,7 +86,7 @@ const LEAST_VA = 0.05;
 /** What the sealed burden is made of: every branch that uses power on this secondary. */
 function partsOf({ network }: Working, { settled }: Worked, device: string): TransformerLoad['parts'] {
   const { point } = settled;
-  const { reference } = survey(point);
+  const { reference } = classifyNodes(point);
   const { common } = network.secondaries.find((secondary) => secondary.device === device)!;
   const loads = readLoads(network, settled);
   const parts = new Map<string, number>();

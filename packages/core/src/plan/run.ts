@@ -7,7 +7,7 @@ import { colourName } from '../standards';
 import { DEAD, customaryColours } from '../survey';
 import { assign } from './assign';
 import { LANDING_MINUTES } from './landing';
-import { PULLING, cableFor, cablePart, pullMinutes } from './ways';
+import { PULLING, cableFor, cablePart, pullMinutes } from './alternatives';
 
 export interface RunRepair {
   id: 'spare' | 'new-cable';

@@ -7,7 +7,7 @@ import fc from 'fast-check';
 import type { Circuit } from '../circuit';
 import { findConductor, land, lift, setValue } from '../circuit';
 import { proofInWords, prove } from '../prove';
-import type { SwapOption, Wish } from '.';
+import type { SwapOption, SwapRequest } from '.';
 import { allocate, candidatesOf, costOf, factsOf, harmOf, needsOf, planSwap } from '.';
 import {
   TEMPLATES,
@@ -19,14 +19,14 @@ import {
 } from '../systems';
 import { DEAD } from '../survey';
 
-const wish = (terminals: Wish['terminals'], supply: Wish['supply'] = 'both'): Wish => ({
+const wish = (terminals: SwapRequest['terminals'], supply: SwapRequest['supply'] = 'both'): SwapRequest => ({
   device: 'stat',
   terminals,
   supply,
 });
 const screws = ({ landings }: SwapOption) =>
   Object.fromEntries(landings.map(({ conductor, screw }) => [conductor, screw.split('.')[1]]));
-const best = (circuit: Circuit, wanted: Wish) => planSwap(circuit, wanted)!.options[0]!;
+const best = (circuit: Circuit, wanted: SwapRequest) => planSwap(circuit, wanted)!.options[0]!;
 const settingOf = (option: SwapOption, name: string) =>
   option.setUp.find((line) => line.name === name)?.value;
 const emptied = ({ empties }: SwapOption) => empties.map(({ terminal }) => terminal.split('.')[1]);
@@ -40,7 +40,7 @@ const withoutSpares = (circuit: Circuit): Circuit => ({
   })),
 });
 
-const TERMINALS: Readonly<Record<string, Wish['terminals']>> = {
+const TERMINALS: Readonly<Record<string, SwapRequest['terminals']>> = {
   'furnace-ac-two-stage': 'stages',
   'furnace-ac-two-stage-no-c': 'stages',
   'two-transformers': 'two',

@@ -1,6 +1,6 @@
 /** Plans a thermostat swap: every way that can work, built, proven and compared. */
 import type { Circuit, TerminalId } from '../circuit';
-import { findConductor, findDevice, otherEnd, pointName } from '../circuit';
+import { findConductor, findDevice, otherEnd, nodeName } from '../circuit';
 import type { Finding, Proof } from '../prove';
 import { prove } from '../prove';
 import type { Facts } from './functions';
@@ -9,13 +9,22 @@ import { joinedBackUp } from './joined';
 import { LANDING_MINUTES, allocate, candidatesOf, isEmpty, needsOf } from './landing';
 import { differenceOf } from './diff';
 import { harmOf } from './harm';
-import type { Ground, Way, WayId } from './ways';
-import { batteries, fanToCommon, isolationRelay, newCable, plugIn, share, straight, wireless } from './ways';
-import type { SetUp, Wish } from './wish';
-import { emptyReason, marksOfWish, setUpOf, shortcomings } from './wish';
+import type { SwapContext, Alternative, AlternativeId } from './alternatives';
+import {
+  batteries,
+  fanToCommon,
+  isolationRelay,
+  newCable,
+  plugIn,
+  share,
+  straight,
+  wireless,
+} from './alternatives';
+import type { SetUp, SwapRequest } from './swap-request';
+import { emptyReason, marksOfWish, setUpOf, shortcomings } from './swap-request';
 
 /** A way with what it costs and what its proof says. */
-export interface SwapOption extends Omit<Way, 'given' | 'extraMinutes'> {
+export interface SwapOption extends Omit<Alternative, 'given' | 'extraMinutes'> {
   minutes: number;
   proof: Proof;
   /** Where each conductor goes at the thermostat and at the unit, and why. */
@@ -46,7 +55,7 @@ export interface Swap {
 /** Weight of a part against minutes of work when ways are ranked, from memory. */
 const PART_MINUTES = 20;
 
-const WAYS: readonly ((ground: Ground) => Way[])[] = [
+const WAYS: readonly ((ground: SwapContext) => Alternative[])[] = [
   straight,
   share,
   fanToCommon,
@@ -57,7 +66,7 @@ const WAYS: readonly ((ground: Ground) => Way[])[] = [
 ];
 
 /** Minutes of a way: what it takes by itself, each end landed or lifted, each place walked to. */
-function minutesOf(before: Circuit, way: Way): number {
+function minutesOf(before: Circuit, way: Alternative): number {
   const { ends, added } = differenceOf(before, way.circuit);
   const landings =
     ends.filter(({ to }) => to !== null).length + 2 * added.flatMap(({ conductors }) => conductors).length;
@@ -67,7 +76,7 @@ function minutesOf(before: Circuit, way: Way): number {
   return Math.round(way.extraMinutes + landings * LANDING_MINUTES + walks);
 }
 
-function asOption(ground: Ground, way: Way, lost: readonly string[]): SwapOption {
+function asOption(ground: SwapContext, way: Alternative, lost: readonly string[]): SwapOption {
   const { circuit, facts, wish } = ground;
   const { given, id, title, thermostat, parts, lookOut } = way;
   return {
@@ -105,7 +114,7 @@ function asOption(ground: Ground, way: Way, lost: readonly string[]): SwapOption
 }
 
 /** What becomes of E joined to W2/AUX: the old thermostat's jumper, and the new one's where it has its place. */
-function jumpersOf({ circuit, facts, wish }: Ground, way: Way): SwapOption['jumpers'] {
+function jumpersOf({ circuit, facts, wish }: SwapContext, way: Alternative): SwapOption['jumpers'] {
   const joined = joinedBackUp(circuit, facts, wish);
   if (!joined) return [];
   const { link, reason } = joined;
@@ -132,12 +141,12 @@ const better = (one: SwapOption, other: SwapOption) =>
  * leave only the relay; a spare taken into use is compared with doing without. Where no common can be
  * had at all, only the ways that bring power otherwise are left.
  */
-function waysFrom(ground: Ground, noCommon: boolean): Way[] {
+function waysFrom(ground: SwapContext, noCommon: boolean): Alternative[] {
   const relay = isolationRelay(ground);
   if (relay.length > 0) return relay;
   const [fits] = straight(ground);
   if (fits?.id === 'as-is' && !noCommon) return [fits];
-  const powered: readonly WayId[] = ['plug-in', 'batteries'];
+  const powered: readonly AlternativeId[] = ['plug-in', 'batteries'];
   return WAYS.flatMap((way) => way(ground)).filter(({ id }) => !noCommon || powered.includes(id));
 }
 
@@ -154,7 +163,7 @@ export type Planning = (title: string, done: number, all: number) => boolean;
  */
 export function planSwap(
   circuit: Circuit,
-  wish: Wish,
+  wish: SwapRequest,
   jackets: readonly string[] = [],
   planning: Planning = () => true,
 ): Swap | null {
@@ -162,13 +171,13 @@ export function planSwap(
   const { cannot, lost } = shortcomings(facts, wish);
   if (!facts.leads.some(({ role }) => role === 'hot'))
     cannot.push(
-      `No conductor at ${pointName(circuit, `${wish.device}.R`)} is hot: find out why before anything is moved.`,
+      `No conductor at ${nodeName(circuit, `${wish.device}.R`)} is hot: find out why before anything is moved.`,
     );
   if (cannot.length > 0) return { facts, cannot, options: [], leftOut: [] };
   const { needs, noCommon } = needsOf(circuit, facts, wish);
   const candidates = candidatesOf(circuit, facts, jackets);
   const allocation = allocate(needs, candidates);
-  const ground: Ground = { circuit, facts, wish, needs, candidates, allocation };
+  const ground: SwapContext = { circuit, facts, wish, needs, candidates, allocation };
   const ways = waysFrom(ground, noCommon);
   const now = prove(circuit)!;
   const options: SwapOption[] = [];

@@ -2,8 +2,8 @@
 export * from './cases';
 export { judgeState } from './judge';
 export { judgeStructure } from './judge-structure';
-export { lookAt } from './look';
-export type { Violation } from './look';
+export { judgedState } from './judged-state';
+export type { Violation } from './judged-state';
 export * from './properties';
 export { isProven, proofInWords, prove, stageOf } from './prove';
 export type { Finding, Progress, Proof } from './prove';

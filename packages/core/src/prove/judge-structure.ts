@@ -2,20 +2,20 @@
  * Judges what the wiring is, whatever is called: hots that leave unprotected, overcurrent devices that do not
  * fit, guards passed by, a thermostat between two transformers.
  */
-import { ENDS, otherEnd, pointName } from '../circuit';
+import { ENDS, otherEnd, nodeName } from '../circuit';
 import type { Cable, Conductor, End } from '../circuit';
 import { ratedAmps } from '../devices';
-import type { Base, Choice, Installed, Network, Point, Secondary } from '../network';
+import type { Base, Choice, Installed, Network, OperatingPoint, Secondary } from '../network';
 import { ampsThrough, bridgeChange, makeBase, passing, solveChanged } from '../network';
 import { SHORT_OHMS, ohmsPerMetre, transformerStands } from '../standards';
-import type { Violation } from './look';
-import { inAmps, labelOf } from './look';
+import type { Violation } from './judged-state';
+import { inAmps, labelOf } from './judged-state';
 import { fieldConductors } from './terminals';
 
 /** A network at rest, with the branches that pass current in some state of the proof. */
 interface Structure {
   network: Network;
-  point: Point;
+  point: OperatingPoint;
   everPasses: (branch: number) => boolean;
   field: ReadonlyMap<string, { cable: Cable; conductor: Conductor }>;
 }
@@ -114,7 +114,7 @@ function protection(structure: Structure): Violation[] {
             {
               property: 'protected' as const,
               about: secondary.device,
-              text: `${pointName(network.circuit, at)} leaves ${installed.device.label} with nothing that opens: a short there draws ${inAmps(amps(at))}.`,
+              text: `${nodeName(network.circuit, at)} leaves ${installed.device.label} with nothing that opens: a short there draws ${inAmps(amps(at))}.`,
             },
           ]
         : []),
@@ -158,7 +158,7 @@ function unfit(
       {
         property: 'rating',
         about: guard.device.id,
-        text: `A short at ${pointName(network.circuit, network.nodes[node]!)} draws ${inAmps(amps)}: ${guard.device.label} ${
+        text: `A short at ${nodeName(network.circuit, network.nodes[node]!)} draws ${inAmps(amps)}: ${guard.device.label} ${
           opens === Infinity ? 'never opens' : `opens after ${Math.round(opens)} s`
         }, and ${transformer.device.label} stands it ${Math.round(stands)} s.`,
       },
@@ -189,7 +189,7 @@ function bypassed({ network }: Structure): Violation[] {
             {
               property: 'bypassed',
               about: device.id,
-              text: `${device.label} is bypassed: ${pointName(network.circuit, network.nodes[a]!)} and ${pointName(network.circuit, network.nodes[z]!)} are joined past it.`,
+              text: `${device.label} is bypassed: ${nodeName(network.circuit, network.nodes[a]!)} and ${nodeName(network.circuit, network.nodes[z]!)} are joined past it.`,
             },
           ]
         : [];
@@ -260,7 +260,7 @@ function sidesOf(structure: Structure, { kind, branches, context }: Installed): 
     returns.set(hot, known);
   }
   return [...returns].map(([hot, found]) => ({
-    screw: pointName(network.circuit, network.nodes[hot]!),
+    screw: nodeName(network.circuit, network.nodes[hot]!),
     from: sourcesAt(structure, hot, 'hot'),
     returns: found,
   }));
@@ -291,7 +291,11 @@ function crossedHots(structure: Structure): Violation[] {
  * @param point - the network at rest.
  * @param closed - choices of the states gone through: what passes current in any of them counts as closed.
  */
-export function judgeStructure(network: Network, point: Point, closed: readonly Choice[]): Violation[] {
+export function judgeStructure(
+  network: Network,
+  point: OperatingPoint,
+  closed: readonly Choice[],
+): Violation[] {
   const all = [point.choice, ...closed];
   const passes = network.branches.map((_, branch) => all.some((choice) => passing(network, choice, branch)));
   const structure: Structure = {

@@ -1,14 +1,14 @@
 /** Judges what a state does to its supplies: shorts, overload, volts where they must not be, transformers tied. */
 import { betterTap, openedProtections, primaryTap, readTransformers } from '../behaviour';
-import type { Role } from '../devices';
-import type { Network, Survey } from '../network';
+import type { TerminalRole } from '../devices';
+import type { Network, NodeClasses } from '../network';
 import { galvanicLine, joinedBy } from '../network';
 import { CLASS_2 } from '../standards';
-import type { Look, Violation } from './look';
-import { inAmps, labelOf } from './look';
+import type { JudgedState, Violation } from './judged-state';
+import { inAmps, labelOf } from './judged-state';
 
 /** Overcurrent devices that opened, and transformers that carry what only a short draws with nothing opening. */
-export function shorted({ network, settled }: Look): Violation[] {
+export function shorted({ network, settled }: JudgedState): Violation[] {
   const opened = openedProtections(network, settled.world).map(({ installed: { device } }): Violation => ({
     property: 'short',
     about: device.id,
@@ -24,7 +24,7 @@ export function shorted({ network, settled }: Look): Violation[] {
   return [...opened, ...burning];
 }
 
-export const overloaded = ({ network, settled }: Look): Violation[] =>
+export const overloaded = ({ network, settled }: JudgedState): Violation[] =>
   readTransformers(network, settled.point)
     .filter(({ burden }) => burden === 'overloaded')
     .map(({ device, amps, share }) => ({
@@ -33,10 +33,10 @@ export const overloaded = ({ network, settled }: Look): Violation[] =>
       text: `${labelOf(network, device)} carries ${inAmps(amps)}, ${Math.round(share * 100)} % of what it is rated for.`,
     }));
 
-const CONTROL_ROLES: ReadonlySet<Role> = new Set(['hot', 'call', 'common', 'coil']);
+const CONTROL_ROLES: ReadonlySet<TerminalRole> = new Set(['hot', 'call', 'common', 'coil']);
 
 /** The control terminal of each device that stands highest, where it stands too high. */
-function highTerminals({ network, seen: { volts } }: Look) {
+function highTerminals({ network, seen: { volts } }: JudgedState) {
   return network.devices.flatMap(({ device, kind, context }) => {
     // A coil made for line voltage is no 24 V terminal.
     if (Number(context.params.coilVolts ?? 0) > CLASS_2.maxVolts) return [];
@@ -53,7 +53,7 @@ function highTerminals({ network, seen: { volts } }: Look) {
 }
 
 /** Why a secondary gives too much, when its supply is on a tap that does not fit it. */
-function tapReason({ network, settled, seen: { reference } }: Look, node: number): string {
+function tapReason({ network, settled, seen: { reference } }: JudgedState, node: number): string {
   const secondary = network.secondaries.find(({ common }) => common === reference[node]);
   const tap = secondary && primaryTap(network, settled.point, secondary.device);
   return tap && betterTap(network, secondary.device, tap) !== null
@@ -62,7 +62,7 @@ function tapReason({ network, settled, seen: { reference } }: Look, node: number
 }
 
 /** Control terminals above what Class 2 allows: on line voltage, or on a secondary that gives too much. */
-export function tooHigh(look: Look): Violation[] {
+export function tooHigh(look: JudgedState): Violation[] {
   const high = highTerminals(look);
   if (high.length === 0) return [];
   const { network, seen } = look;
@@ -82,11 +82,11 @@ export function tooHigh(look: Look): Violation[] {
   );
 }
 
-const aboutSecondary = ({ secondaries }: Network, { reference }: Survey, node: number) =>
+const aboutSecondary = ({ secondaries }: Network, { reference }: NodeClasses, node: number) =>
   secondaries.find(({ common }) => common === reference[node])?.device;
 
 /** Two secondaries with both sides joined; one side alone makes no loop. */
-export function tied({ network, settled }: Look): Violation[] {
+export function tied({ network, settled }: JudgedState): Violation[] {
   const all = network.secondaries;
   if (all.length < 2) return [];
   const joined = joinedBy(settled.point);

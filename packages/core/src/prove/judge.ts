@@ -1,7 +1,7 @@
 /** Judges one settled state against every property that a state by itself can show. */
 import type { LoadReading, Settled } from '../behaviour';
 import { loadsIn, readLoads, runningOn } from '../behaviour';
-import { endPoint, pointName } from '../circuit';
+import { endNode, nodeName } from '../circuit';
 import type { Call, LoadNature } from '../devices';
 import { kindOf } from '../devices';
 import type { Network } from '../network';
@@ -10,8 +10,8 @@ import { COIL_OPERATING_RANGE, colourName } from '../standards';
 import type { Case } from './cases';
 import { inputsOf } from './cases';
 import { overloaded, shorted, tied, tooHigh } from './judge-supply';
-import type { Look, Violation } from './look';
-import { titles } from './look';
+import type { JudgedState, Violation } from './judged-state';
+import { titles } from './judged-state';
 
 /** Volts from which a powered thermostat runs on its wire, and a coil is meant to be in, from memory. */
 const WIRE_VOLTS = 17;
@@ -25,7 +25,7 @@ const on = (loads: readonly LoadReading[], serves: Call) =>
 /** Two thermostats that ask for both at once. */
 const opposed = ({ asked }: Case) => asked.calls.includes('heat') && asked.calls.includes('cool');
 
-function together({ loads, subject }: Look): Violation[] {
+function together({ loads, subject }: JudgedState): Violation[] {
   const [heat, cool] = [on(loads, 'heat'), on(loads, 'cool')];
   return heat.length > 0 && cool.length > 0
     ? [
@@ -38,7 +38,7 @@ function together({ loads, subject }: Look): Violation[] {
     : [];
 }
 
-function uncalled(look: Look): Violation[] {
+function uncalled(look: JudgedState): Violation[] {
   const { network, subject, settled, loads } = look;
   const { calls, title } = subject.asked;
   const unasked = (serves: Call) => (calls.includes(serves) ? [] : on(loads, serves));
@@ -67,7 +67,7 @@ const NOTHING_DOES: Record<Call, string> = {
 };
 
 /** Calls that nothing answers, where something of the circuit could. */
-function unanswered({ network, subject, loads }: Look): Violation[] {
+function unanswered({ network, subject, loads }: JudgedState): Violation[] {
   if (subject.trip || opposed(subject)) return [];
   const capable = (call: Call) =>
     loadsIn(network).some(({ load: { serves } }) => serves === call || (serves === 'pump' && call !== 'fan'));
@@ -82,7 +82,7 @@ function unanswered({ network, subject, loads }: Look): Violation[] {
 
 const NEEDS_AIR: ReadonlySet<LoadNature> = new Set(['strip', 'flame']);
 
-function airless({ loads }: Look): Violation[] {
+function airless({ loads }: JudgedState): Violation[] {
   const fans = loads.filter(({ serves, nature }) => serves === 'fan' && nature === 'motor');
   const hot = loads.filter(({ nature, energised }) => energised && NEEDS_AIR.has(nature));
   return fans.length > 0 && hot.length > 0 && !fans.some(({ energised }) => energised)
@@ -92,7 +92,7 @@ function airless({ loads }: Look): Violation[] {
 
 const CHILLS: ReadonlySet<LoadNature> = new Set(['compressor', 'valve']);
 
-function safeties({ network, subject: { trip, asked }, loads }: Look): Violation[] {
+function safeties({ network, subject: { trip, asked }, loads }: JudgedState): Violation[] {
   const kind = trip && network.circuit.devices.find(({ id }) => id === trip.device)?.kind;
   const safety = kind ? kindOf(kind).safety : undefined;
   if (!trip || !safety || asked.calls.length === 0) return [];
@@ -115,7 +115,7 @@ function safeties({ network, subject: { trip, asked }, loads }: Look): Violation
     : [];
 }
 
-function blank({ network, subject, settled }: Look): Violation[] {
+function blank({ network, subject, settled }: JudgedState): Violation[] {
   if (subject.trip) return [];
   return network.devices.flatMap(({ device, kind, branches }): Violation[] => {
     if (!kind.asks) return [];
@@ -137,7 +137,7 @@ function blank({ network, subject, settled }: Look): Violation[] {
 }
 
 /** Coils that are called and stay out; and coils that come in below the volts at which that is guaranteed. */
-function coils({ network, settled, loads, pulls }: Look): Violation[] {
+function coils({ network, settled, loads, pulls }: JudgedState): Violation[] {
   return loads.flatMap(({ branch, volts, device, title }): Violation[] => {
     const position = network.branches[branch]!.positions[settled.point.choice[branch]!];
     if (position === 'inrush' && volts >= CALLED_VOLTS)
@@ -165,19 +165,19 @@ function coils({ network, settled, loads, pulls }: Look): Violation[] {
   });
 }
 
-function liveEnds({ network, seen: { standing } }: Look): Violation[] {
+function liveEnds({ network, seen: { standing } }: JudgedState): Violation[] {
   return network.circuit.cables.flatMap(({ conductors, label }) =>
     conductors.flatMap((conductor): Violation[] => {
       const loose = (['from', 'to'] as const).find((end) => conductor[end] === null);
       if (!loose || (conductor.from === null && conductor.to === null)) return [];
-      const hot = standing[network.indexOf(endPoint(conductor, loose))] === 'hot';
+      const hot = standing[network.indexOf(endNode(conductor, loose))] === 'hot';
       const other = conductor.from ?? conductor.to!;
       return hot
         ? [
             {
               property: 'live-end',
               about: conductor.id,
-              text: `${colourName(conductor.colour)} of ${label} is live and loose; its other end is on ${pointName(network.circuit, other)}.`,
+              text: `${colourName(conductor.colour)} of ${label} is live and loose; its other end is on ${nodeName(network.circuit, other)}.`,
             },
           ]
         : [];
@@ -185,7 +185,7 @@ function liveEnds({ network, seen: { standing } }: Look): Violation[] {
   );
 }
 
-function restless({ network, settled: { chattering } }: Look): Violation[] {
+function restless({ network, settled: { chattering } }: JudgedState): Violation[] {
   if (!chattering) return [];
   const names = chattering.devices.map(
     (id) => network.circuit.devices.find((device) => device.id === id)!.label,
@@ -195,7 +195,7 @@ function restless({ network, settled: { chattering } }: Look): Violation[] {
   ];
 }
 
-const JUDGES: readonly ((look: Look) => Violation[])[] = [
+const JUDGES: readonly ((look: JudgedState) => Violation[])[] = [
   shorted,
   tooHigh,
   tied,
@@ -212,10 +212,10 @@ const JUDGES: readonly ((look: Look) => Violation[])[] = [
 ];
 
 /** Every property a state violates. */
-export const judgeState = (look: Look): Violation[] => JUDGES.flatMap((judge) => judge(look));
+export const judgeState = (look: JudgedState): Violation[] => JUDGES.flatMap((judge) => judge(look));
 
 /** The burner that is lit in a state and has a purge, if there is one. */
-export function litBurner({ loads }: Look): LoadReading | undefined {
+export function litBurner({ loads }: JudgedState): LoadReading | undefined {
   return loads.find(
     ({ nature, energised, device }) =>
       nature === 'flame' &&

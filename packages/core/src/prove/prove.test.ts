@@ -24,7 +24,7 @@ import {
   inputsOf,
   isProven,
   judgeState,
-  lookAt,
+  judgedState,
   powerOff,
   proofInWords,
   prove,
@@ -210,7 +210,7 @@ test('the counterexample shows the same when it is settled by itself', () => {
     420,
   ).world;
   const settled = advance(network, inputsOf(shownBy), rest, 600);
-  const look = lookAt(network, shownBy, settled, new Map());
+  const look = judgedState(network, shownBy, settled, new Map());
   expect(judgeState(look).map((violation) => violation.property)).toContain(property);
 });
 
@@ -229,7 +229,7 @@ test('agrees with every case run by itself from the beginning', () => {
       world = advance(network, inputs, world, seconds).world;
     }
     const settled = advance(network, inputsOf(subject), world, 1200);
-    for (const { property, about } of judgeState(lookAt(network, subject, settled, new Map())))
+    for (const { property, about } of judgeState(judgedState(network, subject, settled, new Map())))
       alone.add(`${property} ${about}`);
   }
   const together = prove(wrong)!.findings.filter(

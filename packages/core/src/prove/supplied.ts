@@ -2,13 +2,13 @@
 import type { Inputs, Settled, World } from '../behaviour';
 import { NEW_WORLD, advance, advanceUntil, untilSteady } from '../behaviour';
 import type { Circuit } from '../circuit';
-import type { Choice, Network, Point, Solver } from '../network';
+import type { Choice, Network, OperatingPoint, Solver } from '../network';
 import { compile, makeSolver, phasor } from '../network';
 import type { Asked, Case, Until } from './cases';
 import { asksOf, inputsOf, occasionActive, powerOff } from './cases';
 import { judgePurge, judgeState, litBurner } from './judge';
-import type { Look, Pulls, Violation } from './look';
-import { keyOf, lookAt } from './look';
+import type { JudgedState, Pulls, Violation } from './judged-state';
+import { keyOf, judgedState } from './judged-state';
 
 /** A circuit at rest long enough for every compressor to have rested, seconds. */
 const REST_S = 420;
@@ -96,7 +96,7 @@ function whenPassed(
   return ended;
 }
 
-const voltsAcross = (point: Point, branch: number): number => {
+const voltsAcross = (point: OperatingPoint, branch: number): number => {
   const [a, z] = point.network.branches[branch]!.nodes as [number, number];
   const { re, im } = phasor(point, a, z);
   return Math.hypot(re, im);
@@ -106,7 +106,7 @@ export interface Ran {
   steady: Settled;
   /** Every choice of positions on the way there, in order. */
   passed: readonly Choice[];
-  look: Look;
+  look: JudgedState;
   violations: Violation[];
 }
 
@@ -117,7 +117,7 @@ export function runCase(supplied: Supplied, subject: Case): Ran {
   const from = begin(supplied, subject);
   const pulls = new Map<number, number>();
   const passed: Choice[] = [];
-  const watch = (point: Point) => {
+  const watch = (point: OperatingPoint) => {
     passed.push(point.choice);
     for (const { branch, inrush } of coils)
       if (point.choice[branch] === inrush)
@@ -147,7 +147,7 @@ function judged(
   steady: Settled,
   pulls: Pulls,
 ): Pick<Ran, 'look' | 'violations'> {
-  const look = lookAt(network, subject, steady, pulls);
+  const look = judgedState(network, subject, steady, pulls);
   const violations = judgeState(look);
   const burner = subject.trip ? undefined : litBurner(look);
   if (burner && subject.asked.calls.includes('heat')) {

@@ -3,13 +3,13 @@
  * beside its own. The mistakes to look for, by the harm they do.
  */
 import type { Cable, Circuit, Conductor, End, TerminalId } from '../circuit';
-import { ENDS, exchange, findDevice, isSplice, land, marksOf, pointName, splitTerminal } from '../circuit';
+import { ENDS, exchange, findDevice, isSplice, land, marksOf, nodeName, splitTerminal } from '../circuit';
 import type { Choice } from '../network';
 import { colourName } from '../standards';
 import type { Asked, Case } from './cases';
 import { asksOf } from './cases';
-import type { Violation } from './look';
-import { keyOf } from './look';
+import type { Violation } from './judged-state';
+import { keyOf } from './judged-state';
 import type { Severity } from './properties';
 import { propertyOf } from './properties';
 import { judgeStructure } from './judge-structure';
@@ -64,7 +64,7 @@ function exchanged(circuit: Circuit, landings: readonly Landing[]): Wrong[] {
       if (b[other.end === 'from' ? 'to' : 'from'] === one.terminal) return [];
       return [
         {
-          text: `${placeOf(one)} and ${placeOf(other)} exchanged, on ${pointName(circuit, one.terminal)} and ${pointName(circuit, other.terminal)}`,
+          text: `${placeOf(one)} and ${placeOf(other)} exchanged, on ${nodeName(circuit, one.terminal)} and ${nodeName(circuit, other.terminal)}`,
           circuit: exchange(circuit, [a.id, one.end], [b.id, other.end]),
         },
       ];
@@ -86,7 +86,7 @@ function moved(circuit: Circuit, landings: readonly Landing[]): Wrong[] {
       if (beside === undefined || line.has(target) || target === otherEnd) return [];
       return [
         {
-          text: `${placeOf(landing)} on ${pointName(circuit, target)} instead of ${mark}`,
+          text: `${placeOf(landing)} on ${nodeName(circuit, target)} instead of ${mark}`,
           circuit: land(circuit, conductor.id, end, target),
         },
       ];

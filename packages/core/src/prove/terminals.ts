@@ -1,10 +1,10 @@
 /** Which terminals and conductors a person wires by hand on the control side. */
 import type { Cable, Circuit, Conductor, TerminalId } from '../circuit';
 import { ENDS, findDevice, splitTerminal } from '../circuit';
-import type { Role } from '../devices';
+import type { TerminalRole } from '../devices';
 import { fill, kindOf } from '../devices';
 
-const LINE_ROLES: ReadonlySet<Role> = new Set(['line', 'neutral', 'earth', 'winding']);
+const LINE_ROLES: ReadonlySet<TerminalRole> = new Set(['line', 'neutral', 'earth', 'winding']);
 
 /** Terminals of line voltage, which no repair or mistake looked at here touches. */
 export function lineTerminals({ devices }: Circuit): ReadonlySet<TerminalId> {

@@ -4,11 +4,11 @@
  */
 import { NEW_WORLD, advance, isOffTap, readTransformers, untilSteady } from '../behaviour';
 import { bladeFuseSeconds, breakerSeconds } from '../devices/parts/overcurrent';
-import type { Point } from '../network';
-import { compile, makeSolver, survey } from '../network';
+import type { OperatingPoint } from '../network';
+import { compile, makeSolver, classifyNodes } from '../network';
 import { furnaceAirConditioner } from '../systems';
 import type { Case } from '.';
-import { asksOf, judgeState, lookAt } from '.';
+import { asksOf, judgeState, judgedState } from '.';
 
 const circuit = furnaceAirConditioner('Thresholds');
 const network = compile(circuit);
@@ -20,20 +20,20 @@ const running = untilSteady(network, cool.inputs, rest.world, 1200, solver);
 const caseOf = (id: string): Case => ({ asked: asks.find((one) => one.id === id)!, trip: null, mains: 1 });
 
 /** A point with every voltage a share of what it is. */
-const scaled = (point: Point, by: number): Point => ({
+const scaled = (point: OperatingPoint, by: number): OperatingPoint => ({
   ...point,
   re: point.re.map((volts) => volts * by),
   im: point.im.map((volts) => volts * by),
 });
-const found = (...[net, subject, settled, pulls]: Parameters<typeof lookAt>) =>
-  judgeState(lookAt(net, subject, settled, pulls)).map(({ property }) => property);
+const found = (...[net, subject, settled, pulls]: Parameters<typeof judgedState>) =>
+  judgeState(judgedState(net, subject, settled, pulls)).map(({ property }) => property);
 const NO_PULLS = new Map<number, number>();
 
 // NEC chapter 9 table 11(A), from memory: a Class 2 circuit stays at or under 30 V.
 test('a control terminal may stand at 30 V and not above', () => {
-  const look = lookAt(network, caseOf('off'), rest, NO_PULLS);
+  const look = judgedState(network, caseOf('off'), rest, NO_PULLS);
   const at = (volts: number) => {
-    const seen = { ...survey(rest.point), volts: survey(rest.point).volts.slice() };
+    const seen = { ...classifyNodes(rest.point), volts: classifyNodes(rest.point).volts.slice() };
     seen.volts[network.indexOf('board.Y')] = volts;
     return judgeState({ ...look, seen }).map(({ property }) => property);
   };
@@ -66,7 +66,7 @@ test('a thermostat with batteries needs 17 V on its wire', () => {
 
 describe('a coil', () => {
   const contactor = network.devices.find(({ device }) => device.id === 'contactor')!.branches.get('coil')!;
-  const look = lookAt(network, caseOf('cool'), running, NO_PULLS);
+  const look = judgedState(network, caseOf('cool'), running, NO_PULLS);
 
   test('counts as called from 12 V, and must then be in', () => {
     const choice = running.point.choice.slice();

@@ -1,7 +1,7 @@
 /** What a person can see of a system, read off its circuit. */
 import type { Circuit, Device } from '../circuit';
 import { splitTerminal } from '../circuit';
-import type { LoadNature, Sight } from '../devices';
+import type { LoadNature, Appearance } from '../devices';
 import { fill, kindOf } from '../devices';
 
 export const FEATURES = [
@@ -35,7 +35,7 @@ export function featuresOf(circuit: Circuit): Record<Feature, boolean> {
   const { devices, mains } = circuit;
   const stats = devices.filter(({ kind }) => kindOf(kind).asks);
   const isStat = new Set(stats.map(({ id }) => id));
-  const seen = (sight: Sight) => devices.filter(({ kind }) => kindOf(kind).seenAs.includes(sight));
+  const seen = (sight: Appearance) => devices.filter(({ kind }) => kindOf(kind).seenAs.includes(sight));
   const drives = (...natures: LoadNature[]) =>
     devices.some((device) => loadsOf(device, mains).some(({ nature }) => natures.includes(nature)));
   const outdoors = seen('outdoor-cabinet');

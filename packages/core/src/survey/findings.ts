@@ -1,6 +1,6 @@
 /** What the as-found record shows at once: ends that do not agree, a colour missing, a contradiction. */
 import type { Cable, Circuit, Conductor, TerminalId } from '../circuit';
-import { findDevice, hasTerminal, isSplice, landedOn, pointName, splitTerminal } from '../circuit';
+import { findDevice, hasTerminal, isSplice, landedOn, nodeName, splitTerminal } from '../circuit';
 import { fill, kindOf } from '../devices';
 import { colourName } from '../standards';
 import { customaryColours } from './customary';
@@ -60,7 +60,7 @@ function ofConductor(circuit: Circuit, cable: Cable, { id, colour, from, to, tag
           {
             severity: 'fault',
             about: id,
-            text: `The two ends of ${name} do not agree: ${pointName(circuit, from)} and ${pointName(circuit, to)}.`,
+            text: `The two ends of ${name} do not agree: ${nodeName(circuit, from)} and ${nodeName(circuit, to)}.`,
           },
         ];
   if (landed === null) return [];
@@ -70,8 +70,8 @@ function ofConductor(circuit: Circuit, cable: Cable, { id, colour, from, to, tag
       about: id,
       text:
         tag === 'spare'
-          ? `${name} is on ${pointName(circuit, landed)} and landed nowhere at the other end.`
-          : `${name} is on ${pointName(circuit, landed)}; at the other end it is landed nowhere or not yet seen.`,
+          ? `${name} is on ${nodeName(circuit, landed)} and landed nowhere at the other end.`
+          : `${name} is on ${nodeName(circuit, landed)}; at the other end it is landed nowhere or not yet seen.`,
     },
   ];
 }

@@ -249,7 +249,7 @@ describe('thermostats', () => {
   // The same screw is W in one row and O/B in the other: reading the wrong row swaps heating and cooling.
   test('on a two-row sub-base the heat-pump row puts O/B on the conventional W', () => {
     const rows = setValue(twoTransformerSplit('T', 'in'), 'stat', 'params', 'terminals', 'rows');
-    const at = (circuit: Circuit) => after(circuit, calling('cool'), 400).view.points['stat.W']!.volts;
+    const at = (circuit: Circuit) => after(circuit, calling('cool'), 400).view.nodes['stat.W']!.volts;
     expect(at(rows)).toBeLessThan(5);
     expect(at(set('system', 'heat-pump')(rows))).toBeGreaterThan(20);
   });

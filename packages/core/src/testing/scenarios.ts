@@ -4,7 +4,7 @@ import { NEW_WORLD, advance } from '../behaviour';
 import type { Circuit } from '../circuit';
 import { addDevice, addLink, land, lift, setCable, setValue } from '../circuit';
 import type { Value } from '../devices';
-import type { Fault, Point } from '../network';
+import type { Fault, OperatingPoint } from '../network';
 import { compile } from '../network';
 import { TEMPLATES, furnaceAirConditioner } from '../systems';
 import { device } from '../systems/build';
@@ -112,6 +112,6 @@ export const SCENARIOS: readonly Scenario[] = [
 ];
 
 /** The operating point a scenario comes to. */
-export function pointOf({ circuit, inputs, after, faults }: Scenario): Point {
+export function pointOf({ circuit, inputs, after, faults }: Scenario): OperatingPoint {
   return advance(compile(circuit, faults), inputs, NEW_WORLD, after).point;
 }

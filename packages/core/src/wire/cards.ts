@@ -1,6 +1,6 @@
 /** What is printed and left: a card of landings for each place, and a tag for each conductor's end. */
 import type { Circuit, End, TerminalId } from '../circuit';
-import { ENDS, findDevice, otherEnd, pointName, splitTerminal } from '../circuit';
+import { ENDS, findDevice, otherEnd, nodeName, splitTerminal } from '../circuit';
 import { fieldConductors } from '../prove';
 import type { ColourCode } from '../standards';
 import { stripMm, tagOf } from './step';
@@ -40,12 +40,12 @@ export function cardsOf(circuit: Circuit): Card[] {
         conductor: conductor.id,
         end,
         terminal,
-        name: pointName(circuit, terminal),
+        name: nodeName(circuit, terminal),
         colour: conductor.colour,
         tag: tagOf(conductor),
         cable: cable.label,
         stripMm: stripMm(circuit, terminal),
-        otherEnd: `${pointName(circuit, other)}, ${names.get(stationOf(circuit, other))!}`,
+        otherEnd: `${nodeName(circuit, other)}, ${names.get(stationOf(circuit, other))!}`,
       };
     }),
   );

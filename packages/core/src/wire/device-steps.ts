@@ -1,12 +1,12 @@
 /** Devices and jumpers: taken off, mounted, fitted, set. */
 import type { Circuit, Device, TerminalId } from '../circuit';
-import { findDevice, pointName, splitTerminal } from '../circuit';
+import { findDevice, nodeName, splitTerminal } from '../circuit';
 import { kindOf, said } from '../devices';
 import { stationOfEnd } from '../plan';
-import type { Ground, Step } from './step';
+import type { PlannedChange, Step } from './step';
 
 /** Devices that go and come, and cables that go out of use. */
-export function deviceSteps({ before, difference }: Ground): Step[] {
+export function deviceSteps({ before, difference }: PlannedChange): Step[] {
   const removed = difference.devicesRemoved.map((device): Step => {
     const landed = before.cables.flatMap(({ conductors }) =>
       conductors.filter((conductor) =>
@@ -49,7 +49,7 @@ export function deviceSteps({ before, difference }: Ground): Step[] {
   return [...removed, ...cables, ...mounted];
 }
 
-export function linkSteps({ before, after, difference, reasons }: Ground): Step[] {
+export function linkSteps({ before, after, difference, reasons }: PlannedChange): Step[] {
   const stationOf = (circuit: Circuit, joins: readonly TerminalId[]) =>
     findDevice(circuit, splitTerminal(joins[0]!).deviceId)?.station;
   const whyOf = (id: string) => {
@@ -57,7 +57,7 @@ export function linkSteps({ before, after, difference, reasons }: Ground): Step[
     return why === undefined ? {} : { why };
   };
   const named = (circuit: Circuit, joins: readonly TerminalId[]) =>
-    joins.map((join) => pointName(circuit, join)).join(' to ');
+    joins.map((join) => nodeName(circuit, join)).join(' to ');
   return [
     ...difference.linksRemoved.flatMap(({ id, joins }): Step[] => {
       const station = stationOf(before, joins);
@@ -93,7 +93,7 @@ export function linkSteps({ before, after, difference, reasons }: Ground): Step[
 }
 
 /** Everything to set: on new thermostats once they have power, on boards before. */
-export function setSteps({ after, difference, reasons }: Ground): Step[] {
+export function setSteps({ after, difference, reasons }: PlannedChange): Step[] {
   const onNew = difference.devicesAdded.flatMap((device) =>
     Object.entries(device.settings).map(([name, value]) => ({
       device,

@@ -1,27 +1,27 @@
 /** Conductors: taken off, moved, landed, pulled. */
 import type { Circuit, Conductor, End, TerminalId } from '../circuit';
-import { findDevice, otherEnd, pointName, splitTerminal } from '../circuit';
+import { findDevice, otherEnd, nodeName, splitTerminal } from '../circuit';
 import type { EndChange } from '../plan';
 import { stationOfEnd } from '../plan';
 import { colourName } from '../standards';
-import type { Ground, Step } from './step';
+import type { PlannedChange, Step } from './step';
 import { stripMm, tagOf } from './step';
 
 const nameOf = (circuit: Circuit, terminal: TerminalId | null) =>
-  terminal === null ? 'nowhere' : pointName(circuit, terminal);
+  terminal === null ? 'nowhere' : nodeName(circuit, terminal);
 
 const idOfEnd = ({ conductor, end }: Pick<EndChange, 'conductor' | 'end'>) => `${conductor.id}:${end}`;
 
 /** The other end in words, with its place. */
-function elsewhere({ after }: Ground, conductor: Conductor, end: End): string {
+function elsewhere({ after }: PlannedChange, conductor: Conductor, end: End): string {
   const other = conductor[otherEnd(end)];
   if (other === null) return 'free, insulated';
   const station = findDevice(after, splitTerminal(other).deviceId)!.station;
-  return `${pointName(after, other)}, ${after.stations.find(({ id }) => id === station)!.name}`;
+  return `${nodeName(after, other)}, ${after.stations.find(({ id }) => id === station)!.name}`;
 }
 
 /** What there is to do at one end of a conductor. */
-export function endStep(ground: Ground, change: EndChange): Step[] {
+export function endStep(ground: PlannedChange, change: EndChange): Step[] {
   const { before, after, reasons } = ground;
   const { cable, conductor, end, from, to } = change;
   const station = stationOfEnd(to ? after : before, cable, end, to ?? from);
@@ -69,7 +69,7 @@ export function endStep(ground: Ground, change: EndChange): Step[] {
 }
 
 /** Landings of whole new cables, after they are pulled or, for loose leads, at once. */
-export function addedSteps(ground: Ground): Step[] {
+export function addedSteps(ground: PlannedChange): Step[] {
   const { after, difference } = ground;
   return difference.added.flatMap((cable) => {
     const places = (['from', 'to'] as const).map((end) => stationOfEnd(after, cable, end, null));

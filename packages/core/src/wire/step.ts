@@ -57,7 +57,7 @@ export const tagOf = (conductor: Conductor): string =>
   conductor.tag ?? splitTerminal(conductor.from ?? conductor.to ?? '.').mark;
 
 /** A change with the reasons its plan gave. */
-export interface Ground {
+export interface PlannedChange {
   before: Circuit;
   after: Circuit;
   difference: Difference;

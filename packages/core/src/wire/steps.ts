@@ -6,10 +6,10 @@ import { colourName } from '../standards';
 import { deviceSteps, linkSteps, setSteps } from './device-steps';
 import { DEAD_VOLTS, openings, testPoints } from './gate';
 import { addedSteps, endStep } from './landing-steps';
-import type { Ground, Step } from './step';
+import type { PlannedChange, Step } from './step';
 
 /** What is done last at each place that was worked at: tug, caps, spares, slack. */
-function closingSteps({ after }: Ground, work: readonly Step[]): Step[] {
+function closingSteps({ after }: PlannedChange, work: readonly Step[]): Step[] {
   const stations = [...new Set(work.map(({ station }) => station))];
   return stations.flatMap((station): Step[] => {
     const here = work.filter((step) => step.station === station && step.kind !== 'set');
@@ -51,7 +51,7 @@ export function stepsOf(
   after: Circuit,
   reasons: Readonly<Record<string, string>> = {},
 ): Step[] {
-  const ground: Ground = { before, after, difference: differenceOf(before, after), reasons };
+  const ground: PlannedChange = { before, after, difference: differenceOf(before, after), reasons };
   const work = [
     ...deviceSteps(ground),
     ...ground.difference.ends.flatMap((change) => endStep(ground, change)),

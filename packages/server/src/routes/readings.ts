@@ -1,6 +1,6 @@
 import { judge } from '@zygostat/core/behaviour';
 import type { MeterMode } from '@zygostat/core/network';
-import { desc, eq } from 'drizzle-orm';
+import { desc, eq, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import type { Db } from '../db/open';
@@ -27,7 +27,8 @@ export function readingRoutes(db: Db): Router {
         .select()
         .from(readings)
         .where(eq(readings.jobId, id))
-        .orderBy(desc(readings.createdAt))
+        // Of two in one millisecond the later row is the newer.
+        .orderBy(desc(readings.createdAt), sql`rowid desc`)
         .limit(1000)
         .all(),
     );

@@ -1,8 +1,8 @@
 import type { PropsWithChildren } from 'react';
 import { Modal, Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { useTokens, useWide } from '../../theme';
-import { Act } from './Act';
-import { Words } from './Words';
+import { ActionButton } from './ActionButton';
+import { AppText } from './AppText';
 
 type BottomSheetProps = PropsWithChildren<{ title: string; subtitle?: string; onClose: () => void }>;
 
@@ -28,12 +28,12 @@ export function BottomSheet({ title, subtitle, onClose, children }: BottomSheetP
         >
           <View style={styles.head}>
             <View style={styles.titles}>
-              <Words kind="title" heading={2}>
+              <AppText kind="title" heading={2}>
                 {title}
-              </Words>
-              {subtitle ? <Words kind="small">{subtitle}</Words> : null}
+              </AppText>
+              {subtitle ? <AppText kind="small">{subtitle}</AppText> : null}
             </View>
-            <Act label="Close" icon="close" look="plain" iconOnly onPress={onClose} />
+            <ActionButton label="Close" icon="close" look="plain" iconOnly onPress={onClose} />
           </View>
           <ScrollView contentContainerStyle={styles.body}>{children}</ScrollView>
         </View>

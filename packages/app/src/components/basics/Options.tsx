@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
-import { Act } from './Act';
-import { Words } from './Words';
+import { ActionButton } from './ActionButton';
+import { AppText } from './AppText';
 
 interface OptionsProps<Option extends string> {
   label: string;
@@ -14,10 +14,10 @@ export function Options<Option extends string>({ label, options, value, onChange
   const names = Object.keys(options) as Option[];
   return (
     <View role="group" aria-label={label} style={styles.group}>
-      <Words kind="small">{label}</Words>
+      <AppText kind="small">{label}</AppText>
       <View style={styles.row}>
         {names.map((name) => (
-          <Act
+          <ActionButton
             key={name}
             label={options[name]}
             hint={`${label}: ${options[name]}`}

@@ -1,6 +1,6 @@
-export { Act } from './Act';
+export { ActionButton } from './ActionButton';
 export { BottomSheet } from './BottomSheet';
 export { Column } from './Column';
 export { Options } from './Options';
-export { Words } from './Words';
+export { AppText } from './AppText';
 export * from './Waiting';

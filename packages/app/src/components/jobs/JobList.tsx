@@ -7,7 +7,7 @@ import type { Job } from '../../store/api';
 import { problemOf, useListJobsQuery } from '../../store/api';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
-import { Act, Column, Waiting, Words } from '../basics';
+import { ActionButton, Column, Waiting, AppText } from '../basics';
 
 const plural = (count: number, noun: string) => `${count} ${noun}${count === 1 ? '' : 's'}`;
 
@@ -25,9 +25,9 @@ function StateWords({ job }: { job: Job }) {
   return (
     <View style={styles.state}>
       <Icon name={icon} size={18} color={ink} />
-      <Words kind="strong" color={ink} style={styles.stateWords}>
+      <AppText kind="strong" color={ink} style={styles.stateWords}>
         {words}
-      </Words>
+      </AppText>
     </View>
   );
 }
@@ -45,13 +45,13 @@ function JobRow({ job }: { job: Job }) {
       ]}
     >
       <View style={styles.grow}>
-        <Words kind="strong" lines={1} style={styles.name}>
+        <AppText kind="strong" lines={1} style={styles.name}>
           {job.site}
-        </Words>
-        <Words lines={1}>{job.name}</Words>
-        <Words kind="small" lines={1}>
+        </AppText>
+        <AppText lines={1}>{job.name}</AppText>
+        <AppText kind="small" lines={1}>
           {job.system} · {formatDistanceToNow(new Date(job.updatedAt), { addSuffix: true })}
-        </Words>
+        </AppText>
         <StateWords job={job} />
       </View>
       <Icon name="chevron-right" color={t.mute} />
@@ -69,10 +69,10 @@ export function JobList() {
     <Column>
       <View style={styles.head}>
         <View style={styles.grow}>
-          <Words kind="title" heading={1} style={styles.brand}>
+          <AppText kind="title" heading={1} style={styles.brand}>
             Zygostat
-          </Words>
-          <Words kind="small">24 V control circuits, live</Words>
+          </AppText>
+          <AppText kind="small">24 V control circuits, live</AppText>
         </View>
       </View>
       <Searchbar
@@ -89,17 +89,17 @@ export function JobList() {
         {isLoading ? <Waiting label="Loading jobs" /> : null}
         {error && !data ? (
           <View style={styles.empty}>
-            <Words>{problemOf(error).detail}</Words>
-            <Act label="Try again" onPress={() => void refetch()} />
+            <AppText>{problemOf(error).detail}</AppText>
+            <ActionButton label="Try again" onPress={() => void refetch()} />
           </View>
         ) : null}
         {data?.length === 0 ? (
           <View style={styles.empty}>
-            <Words>
+            <AppText>
               {asked
                 ? `No job or site matches “${asked}”.`
                 : 'No jobs yet. Begin one from the system in front of you.'}
-            </Words>
+            </AppText>
           </View>
         ) : null}
         <View role="list" style={styles.items}>
@@ -111,7 +111,7 @@ export function JobList() {
         </View>
       </ScrollView>
       <View style={styles.foot}>
-        <Act
+        <ActionButton
           label="New job"
           icon="plus"
           look="filled"

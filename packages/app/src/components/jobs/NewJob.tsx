@@ -13,7 +13,7 @@ import * as yup from 'yup';
 import { pickFile } from '../../bench/pickFile';
 import { problemOf, useCreateJobMutation, useListSitesQuery } from '../../store/api';
 import { useTokens } from '../../theme';
-import { Act, Column, Words } from '../basics';
+import { ActionButton, Column, AppText } from '../basics';
 
 const text = (what: string) =>
   yup.string().trim().required(`Give the ${what} a name.`).max(80, 'At most 80 characters.');
@@ -74,8 +74,8 @@ function Choice({ title, summary, chosen, onPress }: ChoiceProps) {
         {chosen ? <View style={[styles.dotFill, { backgroundColor: t.copper }]} /> : null}
       </View>
       <View style={styles.grow}>
-        <Words kind="strong">{title}</Words>
-        <Words kind="small">{summary}</Words>
+        <AppText kind="strong">{title}</AppText>
+        <AppText kind="small">{summary}</AppText>
       </View>
     </Pressable>
   );
@@ -119,24 +119,28 @@ export function NewJob() {
   return (
     <Column>
       <View style={styles.head}>
-        <Act label="Back" icon="back" look="plain" iconOnly onPress={() => router.dismissTo('/')} />
-        <Words kind="title" heading={1}>
+        <ActionButton label="Back" icon="back" look="plain" iconOnly onPress={() => router.dismissTo('/')} />
+        <AppText kind="title" heading={1}>
           New job
-        </Words>
+        </AppText>
       </View>
       <ScrollView ref={page} style={styles.grow} contentContainerStyle={styles.form}>
         <NameField control={control} name="site" label="Site" />
         {sites && sites.length > 0 ? (
           <View style={styles.sites} role="group" aria-label="Known sites">
             {sites.slice(0, 6).map(({ id, name }) => (
-              <Act key={id} label={name} onPress={() => setValue('site', name, { shouldValidate: true })} />
+              <ActionButton
+                key={id}
+                label={name}
+                onPress={() => setValue('site', name, { shouldValidate: true })}
+              />
             ))}
           </View>
         ) : null}
         <NameField control={control} name="name" label="Job, room or unit" />
-        <Words kind="strong" heading={2}>
+        <AppText kind="strong" heading={2}>
           What stands there
-        </Words>
+        </AppText>
         <View role="radiogroup" aria-label="System" style={styles.templates}>
           <Choice
             title="Survey it"
@@ -154,40 +158,40 @@ export function NewJob() {
             />
           ))}
         </View>
-        <Act
+        <ActionButton
           label="From a circuit file"
           icon="import"
           pressed={'circuit' in source}
           onPress={() => void readCircuit()}
         />
         {'circuit' in source ? (
-          <Words kind="small">
+          <AppText kind="small">
             Read: {source.circuit.name}, {source.circuit.devices.length} devices.
-          </Words>
+          </AppText>
         ) : null}
         {problems.length > 0 ? (
           <View role="alert">
-            <Words color={t.red}>This file cannot be used:</Words>
+            <AppText color={t.red}>This file cannot be used:</AppText>
             {problems.map((problem) => (
-              <Words key={problem} color={t.red}>
+              <AppText key={problem} color={t.red}>
                 · {problem}
-              </Words>
+              </AppText>
             ))}
           </View>
         ) : null}
         {error ? (
           <View role="alert">
-            <Words color={t.red}>{problemOf(error).detail}</Words>
+            <AppText color={t.red}>{problemOf(error).detail}</AppText>
           </View>
         ) : null}
       </ScrollView>
       <View style={styles.foot}>
         {missing.length > 0 ? (
           <View role="alert">
-            <Words color={t.red}>{missing.join(' ')}</Words>
+            <AppText color={t.red}>{missing.join(' ')}</AppText>
           </View>
         ) : null}
-        <Act
+        <ActionButton
           label={isLoading ? 'Creating…' : 'Create job'}
           look="filled"
           disabled={isLoading}

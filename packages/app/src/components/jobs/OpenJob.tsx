@@ -15,7 +15,7 @@ import { traceOpened } from '../../store/trace';
 import { unsentWaits } from '../../store/unsent';
 import { opened, takeUp } from '../../store/work';
 import { useTokens } from '../../theme';
-import { Act, Waiting, Words } from '../basics';
+import { ActionButton, Waiting, AppText } from '../basics';
 
 /** Puts a freshly read job on the bench, with any edit of it the server has not had yet. */
 function useLoadJob(id: string, fresh: OpenedJob | undefined): boolean {
@@ -70,12 +70,12 @@ export function OpenJob({ id, children }: PropsWithChildren<{ id: string }>) {
     <View style={[styles.page, { backgroundColor: t.paper }]} role="main">
       {error ? (
         <>
-          <Words kind="title" heading={1}>
+          <AppText kind="title" heading={1}>
             {problemOf(error).status === 404 ? 'No such job' : 'This job cannot be opened now'}
-          </Words>
-          <Words>{problemOf(error).detail}</Words>
-          <Act label="Try again" onPress={() => void refetch()} />
-          <Act label="All jobs" look="filled" onPress={() => router.dismissTo('/')} />
+          </AppText>
+          <AppText>{problemOf(error).detail}</AppText>
+          <ActionButton label="Try again" onPress={() => void refetch()} />
+          <ActionButton label="All jobs" look="filled" onPress={() => router.dismissTo('/')} />
         </>
       ) : (
         <Waiting label="Opening the job" />

@@ -4,7 +4,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useModel } from '../../bench/useModel';
 import { useAppSelector } from '../../store';
-import { Act, Waiting, Words } from '../basics';
+import { ActionButton, Waiting, AppText } from '../basics';
 import { LadderPicture } from './LadderPicture';
 import { RungList } from './RungList';
 
@@ -51,15 +51,19 @@ export function LadderPane({ circuit, onStud }: { circuit: Circuit; onStud: (poi
   return (
     <View style={styles.pane} onLayout={measure}>
       <View style={styles.tools} role="group" aria-label="Ladder">
-        <Act
+        <ActionButton
           label="Fit"
           pressed={!asList && scale === fit}
           onPress={() => (setAsList(false), setScale(fit))}
         />
-        <Act label="Full" pressed={!asList && scale === 1} onPress={() => (setAsList(false), setScale(1))} />
-        <Act label="Smaller" icon="minus" iconOnly onPress={() => setScale(clamp(scale / 1.25))} />
-        <Act label="Larger" icon="plus" iconOnly onPress={() => setScale(clamp(scale * 1.25))} />
-        <Act label="List" hint="List of rungs" pressed={asList} onPress={() => setAsList(!asList)} />
+        <ActionButton
+          label="Full"
+          pressed={!asList && scale === 1}
+          onPress={() => (setAsList(false), setScale(1))}
+        />
+        <ActionButton label="Smaller" icon="minus" iconOnly onPress={() => setScale(clamp(scale / 1.25))} />
+        <ActionButton label="Larger" icon="plus" iconOnly onPress={() => setScale(clamp(scale * 1.25))} />
+        <ActionButton label="List" hint="List of rungs" pressed={asList} onPress={() => setAsList(!asList)} />
       </View>
       {asList ? (
         <View style={styles.list}>
@@ -68,9 +72,9 @@ export function LadderPane({ circuit, onStud }: { circuit: Circuit; onStud: (poi
       ) : (
         <>
           {scale < 1 ? (
-            <Words kind="small" style={styles.hint}>
+            <AppText kind="small" style={styles.hint}>
               Full size to tap a terminal.
-            </Words>
+            </AppText>
           ) : null}
           <View {...pinch}>
             <ScrollView horizontal aria-label="Ladder diagram">

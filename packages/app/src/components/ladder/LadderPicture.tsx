@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { BenchView } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
-import { findConductor, pointName } from '@zygostat/core/circuit';
+import { findConductor, nodeName } from '@zygostat/core/circuit';
 import type { Ladder, LadderStop, LadderSymbol, LadderWire, SymbolStyle } from '@zygostat/core/drawing';
 import { symbolStrokes } from '@zygostat/core/drawing';
 import type { Standing } from '@zygostat/core/network';
@@ -121,7 +121,7 @@ interface LadderPictureProps {
 export function LadderPicture({ ladder, circuit, view, style, scale, onStud }: LadderPictureProps) {
   const t = useTokens();
   const standing = (point: string | null): Standing =>
-    point === null ? 'dead' : (view?.points[point]?.standing ?? 'dead');
+    point === null ? 'dead' : (view?.nodes[point]?.standing ?? 'dead');
   const isOn = ({ type, id, restsClosed }: LadderSymbol) =>
     type === 'contact' ? (view?.contacts[id] ?? restsClosed) : isLoadOn(view, id);
   const [width, height] = [ladder.width * scale, ladder.height * scale];
@@ -192,7 +192,7 @@ export function LadderPicture({ ladder, circuit, view, style, scale, onStud }: L
               key={`${stop.x} ${stop.y}`}
               stop={stop}
               scale={scale}
-              label={`${pointName(circuit, stop.point)}, ${showVolts(view?.points[stop.point]?.volts ?? 0)} volts, ${standing(stop.point)}`}
+              label={`${nodeName(circuit, stop.point)}, ${showVolts(view?.nodes[stop.point]?.volts ?? 0)} volts, ${standing(stop.point)}`}
               onTap={onStud}
             />
           ))

@@ -5,7 +5,7 @@ import { findConductor, findDevice } from '@zygostat/core/circuit';
 import type { Ladder, Piece, Rung } from '@zygostat/core/drawing';
 import { isLoadOn } from '../../bench/live';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { ActionButton, AppText } from '../basics';
 
 interface RungListProps {
   ladder: Ladder;
@@ -29,7 +29,7 @@ function Pieces({
           const { point, mark, device } = piece.stop;
           const label = findDevice(circuit, device)!.label;
           return (
-            <Act
+            <ActionButton
               key={i}
               label={mark}
               hint={`${label} ${mark}`}
@@ -41,22 +41,22 @@ function Pieces({
         if (piece.type === 'wire') {
           const conductor = piece.conductor === null ? undefined : findConductor(circuit, piece.conductor);
           return (
-            <Words key={i} kind="small">
+            <AppText key={i} kind="small">
               {conductor ? conductor.colour : 'jumper'}
-            </Words>
+            </AppText>
           );
         }
         if (piece.type === 'load')
           return (
-            <Words key={i} kind="strong" color={t.copper}>
+            <AppText key={i} kind="strong" color={t.copper}>
               {piece.title}
-            </Words>
+            </AppText>
           );
         const closed = view?.contacts[piece.contact.id] ?? piece.contact.restsClosed;
         return (
-          <Words key={i} kind="strong" color={closed ? t.ink : t.red}>
+          <AppText key={i} kind="strong" color={closed ? t.ink : t.red}>
             {`${piece.contact.title} ${closed ? 'closed' : 'open'}`}
-          </Words>
+          </AppText>
         );
       })}
     </View>
@@ -71,9 +71,9 @@ export function RungList({ ladder, ...rest }: RungListProps) {
     <View style={styles.list}>
       {ladder.sections.map((section) => (
         <View key={section.supply} style={styles.section} role="list" aria-label={section.title}>
-          <Words kind="title" heading={2}>
+          <AppText kind="title" heading={2}>
             {`${section.title} · ${section.line ? 'line voltage' : '24 V'}`}
-          </Words>
+          </AppText>
           {section.trunk.length > 0 ? <Pieces pieces={section.trunk} {...rest} /> : null}
           {section.rungs.map((rung) => (
             <View
@@ -84,11 +84,11 @@ export function RungList({ ladder, ...rest }: RungListProps) {
                 { backgroundColor: t.card, borderColor: isLive(rung) ? t.copper : t.line },
               ]}
             >
-              <Words kind="strong">{`${rung.title}${isLive(rung) ? ' · on' : ''}`}</Words>
+              <AppText kind="strong">{`${rung.title}${isLive(rung) ? ' · on' : ''}`}</AppText>
               <Pieces pieces={rung.before} {...rest} />
               {rung.ways.map((way, i) => (
                 <View key={i} style={[styles.way, { borderColor: t.line }]}>
-                  <Words kind="small">{i === 0 ? 'Either' : 'or'}</Words>
+                  <AppText kind="small">{i === 0 ? 'Either' : 'or'}</AppText>
                   <Pieces pieces={way} {...rest} />
                 </View>
               ))}

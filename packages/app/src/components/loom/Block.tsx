@@ -7,7 +7,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import type { Block } from '@zygostat/core/drawing';
 import type { Standing } from '@zygostat/core/network';
 import { useTokens } from '../../theme';
-import { Words } from '../basics';
+import { AppText } from '../basics';
 
 const faceId = (block: Block) => `face-${block.terminal}`;
 
@@ -40,12 +40,12 @@ export const BlockFace = memo(function BlockFace({ block, name, figure, standing
       aria-label={`${name}, ${figure} volts, ${line ? 'line ' : ''}${standing}`}
       style={[styles.block, placeOf(block), { backgroundColor: fill }]}
     >
-      <Words kind="mark" lines={1} style={block.mark.length > 4 ? styles.long : null}>
+      <AppText kind="mark" lines={1} style={block.mark.length > 4 ? styles.long : null}>
         {block.mark}
-      </Words>
-      <Words kind="figure" color={ink} style={styles.volts}>
+      </AppText>
+      <AppText kind="figure" color={ink} style={styles.volts}>
         {figure}
-      </Words>
+      </AppText>
     </View>
   );
 });

@@ -4,7 +4,7 @@ import type { Face } from '@zygostat/core/devices';
 import type { Chip } from '@zygostat/core/drawing';
 import { Icon } from '../../theme/icons';
 import { useTokens } from '../../theme';
-import { Words } from '../basics';
+import { AppText } from '../basics';
 
 interface ChipButtonProps {
   chip: Chip;
@@ -50,12 +50,12 @@ export const ChipButton = memo(function ChipButton({
         onPress={() => onToggle(chip.device)}
         style={styles.main}
       >
-        <Words kind="strong" color={t.ink} lines={1} style={styles.label}>
+        <AppText kind="strong" color={t.ink} lines={1} style={styles.label}>
           {label}
-        </Words>
-        <Words kind="strong" color={ink} lines={1} style={styles.state}>
+        </AppText>
+        <AppText kind="strong" color={ink} lines={1} style={styles.state}>
           {state ?? '–'}
-        </Words>
+        </AppText>
       </Pressable>
       <Pressable
         role="button"

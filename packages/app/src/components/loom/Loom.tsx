@@ -3,14 +3,14 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, Rect } from 'react-native-svg';
 import type { BenchView } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
-import { pointName } from '@zygostat/core/circuit';
+import { nodeName } from '@zygostat/core/circuit';
 import type { Rect as Box } from '@zygostat/core/drawing';
 import { layLoom } from '@zygostat/core/drawing';
 import type { Standing } from '@zygostat/core/network';
 import { CLASS_2, colourName } from '@zygostat/core/standards';
 import type { Meter } from '../../store/bench';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { ActionButton, AppText } from '../basics';
 import { showVolts } from '../../bench/show';
 import { isSwitch } from '../../bench/toggle';
 import { BlockButtons, BlockFace } from './Block';
@@ -65,16 +65,16 @@ export function Loom({
     [circuit],
   );
   const names = useMemo(
-    () => new Map(loom.blocks.map(({ terminal }) => [terminal, pointName(circuit, terminal)])),
+    () => new Map(loom.blocks.map(({ terminal }) => [terminal, nodeName(circuit, terminal)])),
     [circuit, loom],
   );
   const figureOf = (point: string) => {
-    const volts = view?.points[point]?.volts;
+    const volts = view?.nodes[point]?.volts;
     return volts === undefined ? '–' : showVolts(volts);
   };
-  const standingOf = useCallback((point: string) => view?.points[point]?.standing ?? UNKNOWN, [view]);
+  const standingOf = useCallback((point: string) => view?.nodes[point]?.standing ?? UNKNOWN, [view]);
   const isLine = (point: string) =>
-    standingOf(point) === 'hot' && (view?.points[point]?.volts ?? 0) > CLASS_2.maxVolts;
+    standingOf(point) === 'hot' && (view?.nodes[point]?.volts ?? 0) > CLASS_2.maxVolts;
   const isLineWire = (id: string) => {
     const { from, to } = conductors.get(id)!.conductor;
     return view?.conductors[id]?.standing === 'hot' && isLine(from ?? to ?? '');
@@ -189,11 +189,11 @@ export function Loom({
       </View>
       {loom.spares.length > 0 ? (
         <View style={styles.spares}>
-          <Words kind="small">Spare conductors, free at both ends</Words>
+          <AppText kind="small">Spare conductors, free at both ends</AppText>
           {loom.spares.map((id) => {
             const { conductor, cable } = conductors.get(id)!;
             return (
-              <Act
+              <ActionButton
                 key={id}
                 label={`${conductor.colour} ${colourName(conductor.colour)} · ${cable.label}`}
                 onPress={() => onConductor(id)}

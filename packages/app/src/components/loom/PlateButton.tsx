@@ -3,7 +3,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import type { Face } from '@zygostat/core/devices';
 import type { Plate } from '@zygostat/core/drawing';
 import { useTokens } from '../../theme';
-import { Words } from '../basics';
+import { AppText } from '../basics';
 
 interface PlateButtonProps {
   plate: Plate;
@@ -40,19 +40,19 @@ export const PlateButton = memo(function PlateButton({
         operable ? [styles.operable, { left: plate.x + 4, width: plate.width - 8, borderColor: ink }] : null,
       ]}
     >
-      <Words kind="mark" lines={2} style={styles.label}>
+      <AppText kind="mark" lines={2} style={styles.label}>
         {plate.label}
-      </Words>
+      </AppText>
       <View style={styles.notes}>
         {plate.line ? (
-          <Words kind="figure" color={t.red} lines={1} style={styles.note}>
+          <AppText kind="figure" color={t.red} lines={1} style={styles.note}>
             {operable ? 'line' : 'line volts'}
-          </Words>
+          </AppText>
         ) : null}
         {state && (operable || !plate.line) ? (
-          <Words kind="figure" color={ink} lines={1} style={styles.note}>
+          <AppText kind="figure" color={ink} lines={1} style={styles.note}>
             {state}
-          </Words>
+          </AppText>
         ) : null}
       </View>
     </Pressable>

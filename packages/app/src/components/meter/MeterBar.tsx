@@ -1,7 +1,7 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 import { expectedRange } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
-import { pointName } from '@zygostat/core/circuit';
+import { nodeName } from '@zygostat/core/circuit';
 import type { MeterMode } from '@zygostat/core/network';
 import { METER_MODES } from '@zygostat/core/network';
 import { showQuantity } from '../../bench/show';
@@ -10,7 +10,7 @@ import type { Probe } from '../../store/bench';
 import { meterSet, probeArmed } from '../../store/bench';
 import { sheetOpened } from '../../store/trace';
 import { FONTS, SIZE, useTokens } from '../../theme';
-import { Words } from '../basics';
+import { AppText } from '../basics';
 
 const MODE_NAMES: Record<MeterMode, string> = { 'ac-volts': 'V~', 'dc-volts': 'V⎓', ohms: 'Ω', amps: 'A~' };
 const MODE_WORDS: Record<MeterMode, string> = {
@@ -27,7 +27,7 @@ function ProbePlace({ probe, circuit }: { probe: Probe; circuit: Circuit }) {
   const dispatch = useAppDispatch();
   const point = useAppSelector(({ bench }) => bench.meter[probe]);
   const armed = useAppSelector(({ bench }) => bench.armed === probe);
-  const place = point === null ? null : pointName(circuit, point);
+  const place = point === null ? null : nodeName(circuit, point);
   return (
     <Pressable
       role="button"
@@ -43,9 +43,9 @@ function ProbePlace({ probe, circuit }: { probe: Probe; circuit: Circuit }) {
           { backgroundColor: probe === 'red' ? '#D6453C' : '#000000', borderColor: t.meterInk },
         ]}
       />
-      <Words color={t.meterInk} lines={1} style={styles.placeText}>
+      <AppText color={t.meterInk} lines={1} style={styles.placeText}>
         {armed ? 'tap a stud' : (place ?? `${probe}: place it`)}
-      </Words>
+      </AppText>
     </Pressable>
   );
 }
@@ -76,9 +76,9 @@ export function MeterBar({ circuit }: { circuit: Circuit }) {
       </View>
       <View style={styles.middle}>
         <View style={styles.line}>
-          <Words color={t.meterInk} style={styles.reading}>
+          <AppText color={t.meterInk} style={styles.reading}>
             {placed ? (shown?.figure ?? '––') : '––'}
-          </Words>
+          </AppText>
           <Pressable
             role="button"
             aria-label={`Meter on ${MODE_WORDS[mode]}. Change`}
@@ -86,15 +86,20 @@ export function MeterBar({ circuit }: { circuit: Circuit }) {
             onPress={() => dispatch(meterSet({ mode: nextMode(mode) }))}
             style={[styles.mode, { borderColor: t.meterMute }]}
           >
-            <Words kind="figure" color={t.meterInk}>
+            <AppText kind="figure" color={t.meterInk}>
               {shown && mode !== 'ac-volts' && mode !== 'dc-volts' ? shown.unit : MODE_NAMES[mode]}
-            </Words>
+            </AppText>
           </Pressable>
         </View>
         <View aria-live="polite">
-          <Words kind="small" color={t.meterMute} lines={reading && !reading.ok ? 3 : 1} style={styles.aside}>
+          <AppText
+            kind="small"
+            color={t.meterMute}
+            lines={reading && !reading.ok ? 3 : 1}
+            style={styles.aside}
+          >
             {aside}
-          </Words>
+          </AppText>
         </View>
       </View>
       <View style={styles.buttons}>
@@ -105,9 +110,9 @@ export function MeterBar({ circuit }: { circuit: Circuit }) {
           onPress={() => red && black && dispatch(sheetOpened({ type: 'log', red, black }))}
           style={[styles.log, { backgroundColor: t.copper }, !placed || !reading?.ok ? styles.faded : null]}
         >
-          <Words kind="strong" color={t.onCopper}>
+          <AppText kind="strong" color={t.onCopper}>
             Log
-          </Words>
+          </AppText>
         </Pressable>
         <Pressable
           role="button"
@@ -119,9 +124,9 @@ export function MeterBar({ circuit }: { circuit: Circuit }) {
           onPress={() => dispatch(meterSet({ kind: kind === 'high-z' ? 'low-z' : 'high-z' }))}
           style={styles.kind}
         >
-          <Words kind="small" color={t.meterInk}>
+          <AppText kind="small" color={t.meterInk}>
             {kind === 'high-z' ? 'Hi-Z' : 'Lo-Z'}
-          </Words>
+          </AppText>
         </Pressable>
       </View>
     </View>

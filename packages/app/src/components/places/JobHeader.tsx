@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Job } from '../../store/api';
 import { REDO, UNDO } from '../../store/work';
-import { Act, Words } from '../basics';
+import { ActionButton, AppText } from '../basics';
 
 /** The head of every place of a job: back, what job it is, undo and redo. */
 export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
@@ -13,7 +13,7 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
   const canRedo = useAppSelector(({ edits }) => edits.future.length > 0);
   return (
     <View style={styles.header}>
-      <Act
+      <ActionButton
         label="Jobs"
         hint="Back to jobs"
         icon="back"
@@ -22,14 +22,14 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
         onPress={() => router.dismissTo('/')}
       />
       <View style={styles.titles}>
-        <Words kind="title" heading={1} lines={1}>
+        <AppText kind="title" heading={1} lines={1}>
           {job.site}
-        </Words>
-        <Words kind="small" lines={1}>
+        </AppText>
+        <AppText kind="small" lines={1}>
           {job.name}
-        </Words>
+        </AppText>
       </View>
-      <Act
+      <ActionButton
         label="Undo"
         icon="undo"
         look="plain"
@@ -37,7 +37,7 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
         disabled={!canUndo}
         onPress={() => dispatch({ type: UNDO })}
       />
-      <Act
+      <ActionButton
         label="Redo"
         icon="redo"
         look="plain"

@@ -3,7 +3,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { useTokens, useWide } from '../../theme';
 import type { IconName } from '../../theme/icons';
 import { Icon } from '../../theme/icons';
-import { Words } from '../basics';
+import { AppText } from '../basics';
 
 const PLACES = {
   survey: { title: 'Survey', icon: 'survey', path: '/job/[id]/survey' },
@@ -37,9 +37,9 @@ export function PlacesBar({ jobId, here }: { jobId: string; here: Place }) {
             style={[styles.place, name === here ? { borderColor: t.copper } : styles.elsewhere]}
           >
             <Icon name={icon} size={22} color={ink} />
-            <Words kind="strong" color={ink}>
+            <AppText kind="strong" color={ink}>
               {title}
-            </Words>
+            </AppText>
           </Pressable>
         );
       })}

@@ -1,5 +1,5 @@
 import { ScrollView, StyleSheet } from 'react-native';
-import { Act } from '../basics';
+import { ActionButton } from '../basics';
 
 interface StepsProps<Name extends string> {
   label: string;
@@ -20,7 +20,7 @@ export function Steps<Name extends string>({ label, titles, here, onGo }: StepsP
       aria-label={label}
     >
       {(Object.keys(titles) as Name[]).map((name) => (
-        <Act
+        <ActionButton
           key={name}
           label={titles[name]}
           pressed={name === here}

@@ -12,7 +12,7 @@ import type { Job } from '../../store/api';
 import { told } from '../../store/trace';
 import { useTokens } from '../../theme';
 import type { Model } from '../../workers/model';
-import { Act, Options, Words } from '../basics';
+import { ActionButton, Options, AppText } from '../basics';
 import { RunPane } from './RunPane';
 import { ProofLine } from './ProofLine';
 import { Working } from './Working';
@@ -39,25 +39,27 @@ function School({ insertion, onTake }: { insertion: Insertion; onTake: () => voi
   const { title, into, tripped, proof, adds } = insertion;
   return (
     <View role="listitem" style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
-      <Words kind="title" heading={3}>
+      <AppText kind="title" heading={3}>
         {title}
-      </Words>
-      <Words kind="small">{`Cut into ${into}.`}</Words>
+      </AppText>
+      <AppText kind="small">{`Cut into ${into}.`}</AppText>
       <ProofLine proof={proof} />
       {tripped.map(({ call, stops, goesOn, blank }) => (
         <View key={call}>
-          <Words kind="strong">{`Tripped with ${call}`}</Words>
-          <Words>{stops.length > 0 ? `Stops: ${stops.join(', ')}.` : 'Stops nothing.'}</Words>
-          {goesOn.length > 0 ? <Words>{`Goes on: ${goesOn.join(', ')}.`}</Words> : null}
-          <Words kind="small">{blank ? 'The blank screen tells.' : 'Nobody is told by the screen.'}</Words>
+          <AppText kind="strong">{`Tripped with ${call}`}</AppText>
+          <AppText>{stops.length > 0 ? `Stops: ${stops.join(', ')}.` : 'Stops nothing.'}</AppText>
+          {goesOn.length > 0 ? <AppText>{`Goes on: ${goesOn.join(', ')}.`}</AppText> : null}
+          <AppText kind="small">
+            {blank ? 'The blank screen tells.' : 'Nobody is told by the screen.'}
+          </AppText>
         </View>
       ))}
       {adds.length === 0 ? (
-        <Act label={`Take this plan: ${title}`} look="filled" onPress={onTake} />
+        <ActionButton label={`Take this plan: ${title}`} look="filled" onPress={onTake} />
       ) : (
-        <Words kind="strong" color={t.red}>
+        <AppText kind="strong" color={t.red}>
           Not proposed: it would add what is found above.
-        </Words>
+        </AppText>
       )}
     </View>
   );
@@ -72,7 +74,7 @@ export function AddPane({ job, circuit }: { job: Job; circuit: Circuit }) {
   const [call, setCall] = useState<Call>('W');
   const { progress, answer, failure, start, stop } = useAside(askSafety);
   const [stat] = thermostatsOf(circuit);
-  if (!stat) return <Words>There is no thermostat here: nothing says what R and Y are.</Words>;
+  if (!stat) return <AppText>There is no thermostat here: nothing says what R and Y are.</AppText>;
   const goOn = (title: string, after: Circuit) => {
     take({ title, after, swap: null, reasons: {} });
     router.replace({ pathname: '/job/[id]/wire', params: { id: job.id } });
@@ -86,20 +88,20 @@ export function AddPane({ job, circuit }: { job: Job; circuit: Circuit }) {
   const current = answer?.to.circuit === circuit ? answer.value : null;
   return (
     <>
-      <Words kind="title" heading={2}>
+      <AppText kind="title" heading={2}>
         A safety, in series
-      </Words>
+      </AppText>
       <Options label="What is added" options={added} value={kind} onChange={setKind} />
       {progress ? (
         <Working label="Tripping it in R and in Y" progress={progress} onStop={stop} />
       ) : (
-        <Act
+        <ActionButton
           label="Compare R and Y"
           look={current ? 'outlined' : 'filled'}
           onPress={() => void start({ circuit, thermostat: stat.id, kind })}
         />
       )}
-      {failure ? <Words>{failure}</Words> : null}
+      {failure ? <AppText>{failure}</AppText> : null}
       {current ? (
         <View role="list" aria-label="Schools" style={styles.list}>
           {current.map((insertion) => (
@@ -111,26 +113,26 @@ export function AddPane({ job, circuit }: { job: Job; circuit: Circuit }) {
           ))}
         </View>
       ) : null}
-      <Words kind="small">
+      <AppText kind="small">
         A condensing furnace makes water in heating too; a heat pump’s Y stops its heating. Smoke detectors
         may be reserved to licensed people, and the panel must be on test.
-      </Words>
-      <Words kind="title" heading={2}>
+      </AppText>
+      <AppText kind="title" heading={2}>
         A load, in parallel
-      </Words>
+      </AppText>
       <Options label="It runs with" options={CALLS} value={call} onChange={setCall} />
-      <Act label="Plan a relay across this call" onPress={() => void addRelay()} />
-      <Words kind="title" heading={2}>
+      <ActionButton label="Plan a relay across this call" onPress={() => void addRelay()} />
+      <AppText kind="title" heading={2}>
         A run with broken conductors
-      </Words>
+      </AppText>
       <RunPane circuit={circuit} onTake={goOn} />
-      <Words kind="title" heading={2}>
+      <AppText kind="title" heading={2}>
         A second thermostat
-      </Words>
-      <Words kind="small">
+      </AppText>
+      <AppText kind="small">
         Terminal to terminal with the first. Both must always be in the same mode: say so on a label.
-      </Words>
-      <Act
+      </AppText>
+      <ActionButton
         label="Plan a second thermostat"
         onPress={() =>
           void theModel()

@@ -4,7 +4,7 @@ import Svg, { Line, Rect, Text } from 'react-native-svg';
 import type { TransformerLoad } from '@zygostat/core/plan';
 import { PLANNED_TRANSFORMER_SHARE } from '@zygostat/core/standards';
 import { FONTS, useTokens } from '../../theme';
-import { Words } from '../basics';
+import { AppText } from '../basics';
 
 const HEIGHT = 96;
 const BAR = { top: 26, height: 30 };
@@ -23,7 +23,7 @@ export function LoadParts({ parts }: Pick<TransformerLoad, 'parts'>) {
       {parts.map(({ title, va }, i) => (
         <View key={title} style={styles.part}>
           <View style={[styles.shade, { backgroundColor: shades[i % shades.length] }]} />
-          <Words kind="small">{`${title} ${va.toFixed(1)} VA`}</Words>
+          <AppText kind="small">{`${title} ${va.toFixed(1)} VA`}</AppText>
         </View>
       ))}
     </View>

@@ -5,7 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useTokens } from '../../theme';
 import type { Model, ToldMistake } from '../../workers/model';
-import { Act, Words } from '../basics';
+import { ActionButton, AppText } from '../basics';
 import { Working } from './Working';
 import { useAside } from './useAside';
 
@@ -35,20 +35,25 @@ function Group({ title, what, mistakes }: { title: string; what: string; mistake
   const shown = all ? mistakes : mistakes.slice(0, FIRST);
   return (
     <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
-      <Words kind="title" heading={3}>
+      <AppText kind="title" heading={3}>
         {`${title}: ${mistakes.length}`}
-      </Words>
-      <Words kind="small">{what}</Words>
+      </AppText>
+      <AppText kind="small">{what}</AppText>
       <View role="list" aria-label={title} style={styles.list}>
         {shown.map(({ text, does, shown: state }) => (
           <View key={text} role="listitem" style={[styles.line, { borderColor: t.line }]}>
-            <Words>{text.charAt(0).toUpperCase() + text.slice(1)}</Words>
-            {does ? <Words kind="strong" color={t.red}>{`${does} Shows with ${state ?? ''}.`}</Words> : null}
+            <AppText>{text.charAt(0).toUpperCase() + text.slice(1)}</AppText>
+            {does ? (
+              <AppText kind="strong" color={t.red}>{`${does} Shows with ${state ?? ''}.`}</AppText>
+            ) : null}
           </View>
         ))}
       </View>
       {mistakes.length > FIRST ? (
-        <Act label={all ? 'Show fewer' : `Show all ${mistakes.length}`} onPress={() => setAll(!all)} />
+        <ActionButton
+          label={all ? 'Show fewer' : `Show all ${mistakes.length}`}
+          onPress={() => setAll(!all)}
+        />
       ) : null}
     </View>
   );
@@ -61,12 +66,12 @@ export function MistakesPane({ circuit }: { circuit: Circuit }) {
   const mistakes = answer?.to === circuit ? answer.value : null;
   return (
     <>
-      <Words>Every two conductors exchanged, every conductor one screw off: what it would do here.</Words>
+      <AppText>Every two conductors exchanged, every conductor one screw off: what it would do here.</AppText>
       {progress ? <Working label="Trying wrong landings" progress={progress} onStop={stop} /> : null}
       {!progress && !mistakes ? (
-        <Act label="Try the wrong landings" onPress={() => void start(circuit)} />
+        <ActionButton label="Try the wrong landings" onPress={() => void start(circuit)} />
       ) : null}
-      {failure ? <Words>{failure}</Words> : null}
+      {failure ? <AppText>{failure}</AppText> : null}
       {mistakes
         ? GROUPS.map(({ harm, title, what }) => (
             <Group

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { findConductor, findDevice, pointName, splitTerminal } from '@zygostat/core/circuit';
+import { findConductor, findDevice, nodeName, splitTerminal } from '@zygostat/core/circuit';
 import { kindOf, said } from '@zygostat/core/devices';
 import type { SwapOption } from '@zygostat/core/plan';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { ActionButton, AppText } from '../basics';
 import { ProofLine } from './ProofLine';
 import { WireName } from './WireName';
 
@@ -13,9 +13,9 @@ function Lines({ title, lines }: { title: string; lines: readonly string[] }) {
   if (lines.length === 0) return null;
   return (
     <View>
-      <Words kind="small">{title}</Words>
+      <AppText kind="small">{title}</AppText>
       {lines.map((line) => (
-        <Words key={line}>{`• ${line}`}</Words>
+        <AppText key={line}>{`• ${line}`}</AppText>
       ))}
     </View>
   );
@@ -35,21 +35,21 @@ function Landings({ option }: { option: SwapOption }) {
         {landings.map(({ conductor, screw, far, was, reason }) => (
           <View key={conductor} role="listitem" style={[styles.line, { borderColor: t.line }]}>
             <WireName colour={findConductor(circuit, conductor)!.colour} />
-            <Words>
-              {`${pointName(circuit, screw)} ⟷ ${pointName(circuit, far)}${was === null ? ' (was free)' : ` (was on ${was})`}`}
-            </Words>
-            {reason ? <Words kind="small">{reason}</Words> : null}
+            <AppText>
+              {`${nodeName(circuit, screw)} ⟷ ${nodeName(circuit, far)}${was === null ? ' (was free)' : ` (was on ${was})`}`}
+            </AppText>
+            {reason ? <AppText kind="small">{reason}</AppText> : null}
           </View>
         ))}
       </View>
       <Lines
         title="Screws that stay empty"
-        lines={empties.map(({ terminal, reason }) => `${pointName(circuit, terminal)}: ${reason}`)}
+        lines={empties.map(({ terminal, reason }) => `${nodeName(circuit, terminal)}: ${reason}`)}
       />
       <Lines
         title="Jumpers"
         lines={circuit.links.map(({ id, joins }) =>
-          [joins.map((join) => pointName(circuit, join)).join(' to '), reasonOf(id)]
+          [joins.map((join) => nodeName(circuit, join)).join(' to '), reasonOf(id)]
             .filter(Boolean)
             .join(': '),
         )}
@@ -87,20 +87,20 @@ export function OptionCard({ option, proposed, onTake }: OptionCardProps) {
       role="listitem"
       style={[styles.card, { backgroundColor: t.card, borderColor: proposed ? t.copper : t.line }]}
     >
-      <Words kind="title" heading={3}>
+      <AppText kind="title" heading={3}>
         {title}
-      </Words>
+      </AppText>
       <ProofLine proof={proof} />
-      <Words>{`About ${minutes} min. ${parts.length > 0 ? `Bring: ${parts.join(', ')}.` : 'No parts.'}`}</Words>
+      <AppText>{`About ${minutes} min. ${parts.length > 0 ? `Bring: ${parts.join(', ')}.` : 'No parts.'}`}</AppText>
       <Lines title="What is lost" lines={lost} />
       <Lines title="Look out" lines={lookOut} />
       <View style={styles.row}>
-        <Act
+        <ActionButton
           label={open ? 'Hide the landings' : 'Where everything goes'}
           onPress={() => setOpen(!open)}
           style={styles.grow}
         />
-        <Act
+        <ActionButton
           label="Take this plan"
           hint={`Take this plan: ${title}`}
           look={proposed ? 'filled' : 'outlined'}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Job } from '../../store/api';
-import { Waiting, Words } from '../basics';
+import { Waiting, AppText } from '../basics';
 import { PlaceFrame } from '../places/PlaceFrame';
 import { Steps } from '../places/Steps';
 import { useOpenSurvey } from '../survey/useSurvey';
@@ -32,7 +32,7 @@ export function PlanPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
   return (
     <PlaceFrame job={job} here="plan" tabs={<Steps label="Plan" titles={STEPS} here={step} onGo={setStep} />}>
       {circuit.devices.length === 0 ? (
-        <Words>Survey it first: there is nothing to plan with yet.</Words>
+        <AppText>Survey it first: there is nothing to plan with yet.</AppText>
       ) : (
         body[step]
       )}

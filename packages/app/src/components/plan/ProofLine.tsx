@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Proof } from '@zygostat/core/prove';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
-import { Words } from '../basics';
+import { AppText } from '../basics';
 
 /** What the proof of a proposed circuit says, in a line. */
 export function ProofLine({ proof }: { proof: Proof }) {
@@ -14,12 +14,12 @@ export function ProofLine({ proof }: { proof: Proof }) {
     <View>
       <View style={styles.row}>
         <Icon name={clean ? 'check' : 'alert'} size={20} color={ink} />
-        <Words kind="strong" color={ink}>
+        <AppText kind="strong" color={ink}>
           {clean ? `Proven in ${proof.states} states` : danger ? 'Dangerous as it is' : 'Works with losses'}
-        </Words>
+        </AppText>
       </View>
       {proof.findings.map(({ property, about, text }) => (
-        <Words key={`${property} ${about}`} color={ink}>{`• ${text}`}</Words>
+        <AppText key={`${property} ${about}`} color={ink}>{`• ${text}`}</AppText>
       ))}
     </View>
   );

@@ -14,7 +14,7 @@ import { benchOpened } from '../../store/bench';
 import { edited } from '../../store/work';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
-import { Act, Words } from '../basics';
+import { ActionButton, AppText } from '../basics';
 import { Working } from './Working';
 import { useAside } from './useAside';
 import { useProof } from './useProof';
@@ -50,25 +50,30 @@ function RepairOffer({ circuit, finding, findings }: RepairOfferProps) {
   );
   const { progress, answer, failure, start, stop } = useAside<Question, Repair | null>(ask);
   if (progress) return <Working label="Looking for a repair" progress={progress} onStop={stop} />;
-  if (failure) return <Words color={t.red}>{failure}</Words>;
+  if (failure) return <AppText color={t.red}>{failure}</AppText>;
   if (!answer)
-    return <Act label="What would put it right?" onPress={() => void start([circuit, finding, findings])} />;
+    return (
+      <ActionButton
+        label="What would put it right?"
+        onPress={() => void start([circuit, finding, findings])}
+      />
+    );
   const repair = answer.value;
   if (!repair)
     return (
-      <Words kind="small">
+      <AppText kind="small">
         No change known here puts it right without adding a fault or weakening a protection.
-      </Words>
+      </AppText>
     );
   return (
     <View style={styles.repair}>
-      <Words color={t.teal}>{repair.text}</Words>
-      <Words kind="small">
+      <AppText color={t.teal}>{repair.text}</AppText>
+      <AppText kind="small">
         {repair.left === 0
           ? 'With it nothing else is found.'
           : `With it ${repair.left === 1 ? 'one finding remains' : `${repair.left} findings remain`}.`}
-      </Words>
-      <Act
+      </AppText>
+      <ActionButton
         label="Do it in the model"
         look="filled"
         onPress={() => dispatch(edited({ circuit: repair.circuit, note: repair.text }))}
@@ -91,18 +96,18 @@ function FindingCard({ circuit, jobId, finding, findings }: RepairOfferProps & {
     <View role="listitem" style={[styles.card, { backgroundColor: t.card, borderColor: ink }]}>
       <View style={styles.row}>
         <Icon name="alert" size={22} color={ink} />
-        <Words kind="strong" color={ink} style={styles.grow}>
+        <AppText kind="strong" color={ink} style={styles.grow}>
           {`${{ danger: 'Danger: ', fault: '', caution: 'Caution: ' }[finding.severity]}${finding.text}`}
-        </Words>
+        </AppText>
       </View>
-      <Words kind="small">
+      <AppText kind="small">
         {`Against “${finding.title}”. First seen with ${finding.shown}; ${finding.states} ${finding.states === 1 ? 'state shows' : 'states show'} it.`}
-      </Words>
+      </AppText>
       <View style={styles.row}>
-        <Act label="See it live" onPress={() => void see()} style={styles.grow} />
-        <Act label="Why?" pressed={why} onPress={() => setWhy(!why)} />
+        <ActionButton label="See it live" onPress={() => void see()} style={styles.grow} />
+        <ActionButton label="Why?" pressed={why} onPress={() => setWhy(!why)} />
       </View>
-      {why ? <Words>{finding.why}</Words> : null}
+      {why ? <AppText>{finding.why}</AppText> : null}
       <RepairOffer circuit={circuit} finding={finding} findings={findings} />
     </View>
   );
@@ -127,16 +132,16 @@ export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string 
             { backgroundColor: proof.proven ? t.tealSoft : t.redSoft, borderColor: t.line },
           ]}
         >
-          <Words kind="strong" color={proof.proven ? t.teal : t.red}>
+          <AppText kind="strong" color={proof.proven ? t.teal : t.red}>
             {proof.proven ? 'Proven' : 'Not proven'}
-          </Words>
-          <Words>{`${proof.words}. For ${revision}.`}</Words>
+          </AppText>
+          <AppText>{`${proof.words}. For ${revision}.`}</AppText>
         </View>
       ) : (
         <View role="status" style={styles.stamp}>
-          <Words kind="strong">{stopped ? 'Stopped' : `Proving: ${done} of ${all || '…'} states`}</Words>
+          <AppText kind="strong">{stopped ? 'Stopped' : `Proving: ${done} of ${all || '…'} states`}</AppText>
           <ProgressBar accessibilityLabel="Proving" progress={all === 0 ? 0 : done / all} color={t.copper} />
-          <Act label={stopped ? 'Prove it' : 'Stop'} onPress={stopped ? again : stop} />
+          <ActionButton label={stopped ? 'Prove it' : 'Stop'} onPress={stopped ? again : stop} />
         </View>
       )}
       {current ? (
@@ -152,22 +157,22 @@ export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string 
           ))}
         </View>
       ) : null}
-      <Act
+      <ActionButton
         label={explained ? 'Hide what is proven' : 'What is proven?'}
         onPress={() => setExplained(!explained)}
       />
       {explained
         ? (properties ?? []).map(({ id, title, why }) => (
             <View key={id}>
-              <Words kind="strong">{title}</Words>
-              <Words kind="small">{why}</Words>
+              <AppText kind="strong">{title}</AppText>
+              <AppText kind="small">{why}</AppText>
             </View>
           ))
         : null}
-      <Words kind="small">
+      <AppText kind="small">
         A proof of the model, not of the copper: land, tug, and test on site. Local code and the equipment’s
         own diagram win.
-      </Words>
+      </AppText>
     </>
   );
 }

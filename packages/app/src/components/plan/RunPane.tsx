@@ -9,7 +9,7 @@ import { useAppDispatch } from '../../store';
 import { edited } from '../../store/work';
 import { useTokens } from '../../theme';
 import type { Model } from '../../workers/model';
-import { Act, Options, Words } from '../basics';
+import { ActionButton, Options, AppText } from '../basics';
 import { ProofLine } from './ProofLine';
 import { Working } from './Working';
 import { useAside } from './useAside';
@@ -38,7 +38,7 @@ function Conductors({ circuit, cable }: { circuit: Circuit; cable: Cable }) {
   return (
     <View style={styles.row} role="group" aria-label="Broken conductors">
       {cable.conductors.map(({ id, colour, tag }) => (
-        <Act
+        <ActionButton
           key={id}
           label={`${colour}${tag === DEAD ? ' broken' : ''}`}
           hint={`${colourName(colour)} is broken`}
@@ -69,7 +69,7 @@ export function RunPane({ circuit, onTake }: RunPaneProps) {
   const [chosen, setChosen] = useState<string | null>(null);
   const { progress, answer, failure, start, stop } = useAside(askRun);
   const cable = runs.find(({ id }) => id === chosen) ?? runs[0];
-  if (!cable) return <Words kind="small">No control cable is recorded between two places yet.</Words>;
+  if (!cable) return <AppText kind="small">No control cable is recorded between two places yet.</AppText>;
   const anyBroken = cable.conductors.some(({ tag }) => tag === DEAD);
   const current = answer?.to.circuit === circuit && answer.to.cable === cable.id ? answer.value : null;
   return (
@@ -80,20 +80,20 @@ export function RunPane({ circuit, onTake }: RunPaneProps) {
         value={cable.id}
         onChange={setChosen}
       />
-      <Words kind="small">
+      <AppText kind="small">
         Prove it: both ends isolated, the far end shorted in pairs, each pair to each other and to ground.
-      </Words>
+      </AppText>
       <Conductors circuit={circuit} cable={cable} />
       {progress ? (
         <Working label="Planning the run" progress={progress} onStop={stop} />
       ) : (
-        <Act
+        <ActionButton
           label="Plan around what is broken"
           disabled={!anyBroken}
           onPress={() => void start({ circuit, cable: cable.id })}
         />
       )}
-      {failure ? <Words>{failure}</Words> : null}
+      {failure ? <AppText>{failure}</AppText> : null}
       <View role="list" aria-label="Ways for the run" style={styles.list}>
         {(current ?? []).map(({ id, title, circuit: after, parts, minutes, lookOut, proof }) => {
           return (
@@ -102,17 +102,21 @@ export function RunPane({ circuit, onTake }: RunPaneProps) {
               role="listitem"
               style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}
             >
-              <Words kind="title" heading={3}>
+              <AppText kind="title" heading={3}>
                 {title}
-              </Words>
+              </AppText>
               <ProofLine proof={proof} />
-              <Words>{`About ${minutes} min. ${parts.length > 0 ? `Bring: ${parts.join(', ')}.` : 'No parts.'}`}</Words>
+              <AppText>{`About ${minutes} min. ${parts.length > 0 ? `Bring: ${parts.join(', ')}.` : 'No parts.'}`}</AppText>
               {lookOut.map((line) => (
-                <Words key={line} kind="small">
+                <AppText key={line} kind="small">
                   {line}
-                </Words>
+                </AppText>
               ))}
-              <Act label={`Take this plan: ${title}`} look="filled" onPress={() => onTake(title, after)} />
+              <ActionButton
+                label={`Take this plan: ${title}`}
+                look="filled"
+                onPress={() => onTake(title, after)}
+              />
             </View>
           );
         })}

@@ -9,13 +9,13 @@ import { showGauge, showLength, showTemperature, showVolts } from '../../bench/s
 import { useAppSelector } from '../../store';
 import { useTokens } from '../../theme';
 import type { Model } from '../../workers/model';
-import { Options, Waiting, Words } from '../basics';
+import { Options, Waiting, AppText } from '../basics';
 import { LineChart } from './LineChart';
 import { LoadBar, LoadParts } from './LoadBar';
 
 function Verdict({ good, text }: { good: boolean; text: string }) {
   const t = useTokens();
-  return <Words kind="strong" color={good ? t.teal : t.red}>{`${good ? '✓' : '✗'} ${text}`}</Words>;
+  return <AppText kind="strong" color={good ? t.teal : t.red}>{`${good ? '✓' : '✗'} ${text}`}</AppText>;
 }
 
 function LoadCard({ load }: { load: TransformerLoad }) {
@@ -24,15 +24,15 @@ function LoadCard({ load }: { load: TransformerLoad }) {
   const off = primary && primary.right !== primary.tap ? primary : null;
   return (
     <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
-      <Words kind="title" heading={3}>
+      <AppText kind="title" heading={3}>
         {label}
-      </Words>
+      </AppText>
       <LoadBar load={load} />
       <Verdict
         good={planned}
         text={`${percent(share)} % of its rated amperes with ${sealed.call}, ${planned ? 'within' : 'beyond'} the 80 % planned for`}
       />
-      <Words>{`${showVolts(sealed.volts)} V under load, ${showVolts(inrush.volts)} V as the coils pull in.`}</Words>
+      <AppText>{`${showVolts(sealed.volts)} V under load, ${showVolts(inrush.volts)} V as the coils pull in.`}</AppText>
       <LoadParts parts={parts} />
       <Verdict
         good={class2.volts && class2.voltAmperes}
@@ -50,11 +50,11 @@ function LoadCard({ load }: { load: TransformerLoad }) {
           text={`${off.volts.toFixed(0)} V on the ${off.nominal} V tap: ${showVolts(off.openVolts)} V open. On ${off.right} it is ${showVolts(off.rightVolts)} V.`}
         />
       ) : primary ? (
-        <Words kind="small">{`Primary: ${primary.volts.toFixed(0)} V on the ${primary.nominal} V tap.`}</Words>
+        <AppText kind="small">{`Primary: ${primary.volts.toFixed(0)} V on the ${primary.nominal} V tap.`}</AppText>
       ) : null}
-      <Words kind="small">
+      <AppText kind="small">
         {`Other sizes: ${sizes.map(({ va, share: part, volts }) => `${va} VA ${percent(part)} %, ${showVolts(volts)} V`).join(' · ')}`}
-      </Words>
+      </AppText>
     </View>
   );
 }
@@ -88,9 +88,9 @@ function DropCard({ drop }: { drop: Drop }) {
   const { title, call, inrush, needs, usual, pullsIn, lost, source, sealed, run } = drop;
   return (
     <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
-      <Words kind="title" heading={3}>
+      <AppText kind="title" heading={3}>
         {title}
-      </Words>
+      </AppText>
       <LineChart
         label={`Volts along the way of ${title}: ${showVolts(source)} at the transformer, ${showVolts(inrush)} left, guaranteed from ${showVolts(needs)}`}
         points={remaining(drop)}
@@ -108,18 +108,18 @@ function DropCard({ drop }: { drop: Drop }) {
               : `Does not pull in at 10 % low mains, with ${call}: ${showVolts(inrush)} V, and most need ${showVolts(usual)} V`
         }
       />
-      <Words>{`${showVolts(lost)} V lost out and back as it pulls in; ${showVolts(sealed)} V once it is in.`}</Words>
+      <AppText>{`${showVolts(lost)} V lost out and back as it pulls in; ${showVolts(sealed)} V once it is in.`}</AppText>
       {run ? (
         <>
-          <Words kind="strong">{`${run.label}: ${showLength(run.lengthM, length)} of ${showGauge(run.gauge, gauge)}`}</Words>
-          <Words kind="small">
+          <AppText kind="strong">{`${run.label}: ${showLength(run.lengthM, length)} of ${showGauge(run.gauge, gauge)}`}</AppText>
+          <AppText kind="small">
             {`With its guarantee it may be: ${run.longest.map((entry) => `${showGauge(entry.gauge, gauge)} ${entry.lengthM === null ? 'never' : showLength(entry.lengthM, length)}`).join(' · ')}`}
-          </Words>
-          <Words kind="small">
+          </AppText>
+          <AppText kind="small">
             {run.thinnest === null
               ? 'No control cable keeps the guarantee at this length: a larger transformer, or a relay near the coil.'
               : `Thinnest that keeps it at this length: ${showGauge(run.thinnest, gauge)}.`}
-          </Words>
+          </AppText>
         </>
       ) : null}
     </View>
@@ -134,9 +134,9 @@ function FuseCard({ fuse }: { fuse: FuseSum }) {
   const { length } = useAppSelector(({ settings }) => settings);
   return (
     <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
-      <Words kind="title" heading={3}>
+      <AppText kind="title" heading={3}>
         {`${fuse.label}, ${fuse.rating} A`}
-      </Words>
+      </AppText>
       <Verdict
         good={fuse.rating <= fuse.advised}
         text={
@@ -149,7 +149,7 @@ function FuseCard({ fuse }: { fuse: FuseSum }) {
         const last = shorts[shorts.length - 1]!;
         return (
           <View key={cable} style={styles.run}>
-            <Words kind="strong">{`A short along ${label}`}</Words>
+            <AppText kind="strong">{`A short along ${label}`}</AppText>
             <LineChart
               label={`Amperes of a short along ${label}: ${shorts[0]!.amps.toFixed(1)} at the unit, ${last.amps.toFixed(1)} at the far end`}
               points={shorts.map((short, i) => ({
@@ -213,16 +213,16 @@ export function SumsPane({ circuit }: { circuit: Circuit }) {
           {sums.unprotected.map(({ device, text }) => (
             <View key={device} style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
               <Verdict good={false} text={text} />
-              <Words kind="small">Fit a fuse at the transformer, or one that limits itself.</Words>
+              <AppText kind="small">Fit a fuse at the transformer, or one that limits itself.</AppText>
             </View>
           ))}
           {sums.fuses.map((fuse) => (
             <FuseCard key={fuse.device} fuse={fuse} />
           ))}
-          <Words kind="small">
+          <AppText kind="small">
             From the parts’ labels where they were read, from typical values otherwise: read the labels on
             Survey.
-          </Words>
+          </AppText>
         </>
       ) : (
         <Waiting label="Working out the sums" />

@@ -4,13 +4,13 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit, Device } from '@zygostat/core/circuit';
 import { PARTS, SCREWS, fill, kindOf } from '@zygostat/core/devices';
-import type { Swap, SwapOption, Wish } from '@zygostat/core/plan';
+import type { Swap, SwapOption, SwapRequest } from '@zygostat/core/plan';
 import { thermostatsOf } from '../../bench/calls';
 import { useAppSelector } from '../../store';
 import type { Job } from '../../store/api';
 import { useTokens } from '../../theme';
 import type { Model } from '../../workers/model';
-import { Act, Options, Words } from '../basics';
+import { ActionButton, Options, AppText } from '../basics';
 import { MarksEditor } from '../trace/MarksEditor';
 import { OptionCard } from './OptionCard';
 import { Working } from './Working';
@@ -19,7 +19,7 @@ import { planOf, useTakePlan } from './usePlan';
 
 interface Question {
   circuit: Circuit;
-  wish: Wish;
+  wish: SwapRequest;
   jackets: readonly string[];
 }
 
@@ -35,7 +35,7 @@ const supplies = (): Readonly<Record<string, string>> => {
   return supply?.type === 'choice' ? supply.options : {};
 };
 
-const termsOf = (device: Device | undefined): Wish['terminals'] => {
+const termsOf = (device: Device | undefined): SwapRequest['terminals'] => {
   const { params } = kindOf(PARTS.thermostat);
   const given = device && fill(params, device.params).terminals;
   return String(given ?? params.terminals!.default);
@@ -46,9 +46,9 @@ function LeftOut({ ways }: { ways: Swap['leftOut'] }) {
   if (ways.length === 0) return null;
   return (
     <View role="note">
-      <Words kind="strong">Not proposed, for what they would add</Words>
+      <AppText kind="strong">Not proposed, for what they would add</AppText>
       {ways.map(({ title, adds }) => (
-        <Words key={title}>{`• ${title}: ${adds.map(({ text }) => text).join(' ')}`}</Words>
+        <AppText key={title}>{`• ${title}: ${adds.map(({ text }) => text).join(' ')}`}</AppText>
       ))}
     </View>
   );
@@ -64,20 +64,20 @@ function Found({ swap, question, job }: { swap: Swap; question: Question; job: J
   if (swap.cannot.length > 0)
     return (
       <View role="alert" style={[styles.cannot, { borderColor: t.red, backgroundColor: t.card }]}>
-        <Words kind="strong" color={t.red}>
+        <AppText kind="strong" color={t.red}>
           This thermostat cannot do it
-        </Words>
+        </AppText>
         {swap.cannot.map((line) => (
-          <Words key={line}>{`• ${line}`}</Words>
+          <AppText key={line}>{`• ${line}`}</AppText>
         ))}
         <LeftOut ways={swap.leftOut} />
       </View>
     );
   return (
     <>
-      <Words kind="title" heading={2}>
+      <AppText kind="title" heading={2}>
         {swap.options.length === 1 ? 'The plan' : `${swap.options.length} ways, best first`}
-      </Words>
+      </AppText>
       <View role="list" aria-label="Ways" style={styles.list}>
         {swap.options.map((option, i) => (
           <OptionCard key={option.id} option={option} proposed={i === 0} onTake={() => onTake(option)} />
@@ -93,8 +93,8 @@ export function SwapPane({ job, circuit }: { job: Job; circuit: Circuit }) {
   const stats = thermostatsOf(circuit);
   const [chosen, setChosen] = useState<string | null>(null);
   const old: Device | undefined = stats.find(({ id }) => id === chosen) ?? stats[0];
-  const [picked, setTerminals] = useState<Wish['terminals'] | null>(null);
-  const [supply, setSupply] = useState<Wish['supply']>('both');
+  const [picked, setTerminals] = useState<SwapRequest['terminals'] | null>(null);
+  const [supply, setSupply] = useState<SwapRequest['supply']>('both');
   const runs = useAppSelector(({ survey }) => survey.survey.runs);
   const { progress, answer, failure, start, stop } = useAside(askSwap);
   // The same screws again, until others are picked.
@@ -106,7 +106,7 @@ export function SwapPane({ job, circuit }: { job: Job; circuit: Circuit }) {
       .map(({ cable }) => cable);
     void start({ circuit, wish: { device: old.id, terminals, supply }, jackets });
   };
-  if (!old) return <Words>There is no thermostat here to exchange.</Words>;
+  if (!old) return <AppText>There is no thermostat here to exchange.</AppText>;
   const current = answer && answer.to.circuit === circuit ? answer : null;
   return (
     <>
@@ -127,14 +127,14 @@ export function SwapPane({ job, circuit }: { job: Job; circuit: Circuit }) {
         label="It is powered by"
         options={supplies()}
         value={supply}
-        onChange={(value) => setSupply(value as Wish['supply'])}
+        onChange={(value) => setSupply(value as SwapRequest['supply'])}
       />
       {progress ? (
         <Working label="Trying" progress={progress} onStop={stop} />
       ) : (
-        <Act label="Plan the landings" look={current ? 'outlined' : 'filled'} onPress={plan} />
+        <ActionButton label="Plan the landings" look={current ? 'outlined' : 'filled'} onPress={plan} />
       )}
-      {failure ? <Words>{failure}</Words> : null}
+      {failure ? <AppText>{failure}</AppText> : null}
       {current ? <Found swap={current.value} question={current.to} job={job} /> : null}
     </>
   );

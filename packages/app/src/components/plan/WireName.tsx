@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import type { ColourCode } from '@zygostat/core/standards';
 import { COLOURS, colourName } from '@zygostat/core/standards';
 import { useTokens } from '../../theme';
-import { Words } from '../basics';
+import { AppText } from '../basics';
 
 /** A conductor by its insulation: swatch, IEC 60757 code and name. */
 export function WireName({ colour, tag }: { colour: ColourCode; tag?: string }) {
@@ -10,8 +10,8 @@ export function WireName({ colour, tag }: { colour: ColourCode; tag?: string }) 
   return (
     <View style={styles.row}>
       <View style={[styles.swatch, { backgroundColor: COLOURS[colour].hex, borderColor: t.mute }]} />
-      <Words kind="strong">{`${colour} ${colourName(colour)}`}</Words>
-      {tag ? <Words kind="small">{`tag ${tag}`}</Words> : null}
+      <AppText kind="strong">{`${colour} ${colourName(colour)}`}</AppText>
+      {tag ? <AppText kind="small">{`tag ${tag}`}</AppText> : null}
     </View>
   );
 }

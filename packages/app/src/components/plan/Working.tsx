@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { ActionButton, AppText } from '../basics';
 import type { Progress } from './useAside';
 
 interface WorkingProps {
@@ -16,9 +16,9 @@ export function Working({ label, progress: { what, done, all }, onStop }: Workin
   const share = all === 0 ? 0 : done / all;
   return (
     <View role="status" aria-live="polite" style={styles.working}>
-      <Words kind="strong">{what ? `${label}: ${what}` : `${label}…`}</Words>
+      <AppText kind="strong">{what ? `${label}: ${what}` : `${label}…`}</AppText>
       <ProgressBar accessibilityLabel={label} progress={share} color={t.copper} />
-      <Act label="Stop" onPress={onStop} />
+      <ActionButton label="Stop" onPress={onStop} />
     </View>
   );
 }

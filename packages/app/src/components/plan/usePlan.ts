@@ -1,7 +1,7 @@
 import { useCallback } from 'react';
 import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
-import type { SwapOption, Wish } from '@zygostat/core/plan';
+import type { SwapOption, SwapRequest } from '@zygostat/core/plan';
 import type { Plan } from '@zygostat/core/wire';
 import { useAppSelector } from '../../store';
 import type { RootState, Store } from '../../store';
@@ -31,7 +31,7 @@ export function useOpenPlan(jobId: string): boolean {
 /** What is kept of a way that is taken. */
 export const planOf = (
   { title, circuit, id, landings, setUp, jumpers }: SwapOption,
-  wish: Wish,
+  wish: SwapRequest,
 ): Pick<Plan, 'title' | 'after' | 'swap' | 'reasons'> => ({
   title: `New thermostat: ${title.charAt(0).toLowerCase()}${title.slice(1)}`,
   after: circuit,

@@ -3,7 +3,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Setting, Settings as Chosen } from '../../store/settings';
 import { settingsChosen } from '../../store/settings';
-import { Act, Column, Options, Words } from '../basics';
+import { ActionButton, Column, Options, AppText } from '../basics';
 
 const QUESTIONS: { [K in Setting]: { label: string; options: Record<Chosen[K], string> } } = {
   theme: {
@@ -46,24 +46,24 @@ export function Settings() {
   return (
     <Column>
       <View style={styles.head}>
-        <Act
+        <ActionButton
           label="Back"
           icon="back"
           look="plain"
           iconOnly
           onPress={() => (router.canGoBack() ? router.back() : router.dismissTo('/'))}
         />
-        <Words kind="title" heading={1}>
+        <AppText kind="title" heading={1}>
           Settings
-        </Words>
+        </AppText>
       </View>
       <ScrollView contentContainerStyle={styles.form}>
         {(Object.keys(QUESTIONS) as Setting[]).map((name) => (
           <Question key={name} name={name} />
         ))}
-        <Words kind="small">
+        <AppText kind="small">
           Kept on this device only. Everything is stored in SI and shown as you choose.
-        </Words>
+        </AppText>
       </ScrollView>
     </Column>
   );

@@ -8,7 +8,7 @@ import {
   hasTerminal,
   isSplice,
   marksOf,
-  pointName,
+  nodeName,
   splitTerminal,
 } from '@zygostat/core/circuit';
 import type { ColourCode } from '@zygostat/core/standards';
@@ -16,7 +16,7 @@ import { colourName } from '@zygostat/core/standards';
 import type { Run } from '@zygostat/core/survey';
 import { paletteFor, recordLanding, recordedOn } from '@zygostat/core/survey';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { ActionButton, AppText } from '../basics';
 import { Findings } from './Findings';
 import { Palette } from './Palette';
 import { CableFacts, Jumpers, SetUps } from './RunFacts';
@@ -72,7 +72,7 @@ function PlacePicker({
           const done = all.filter((terminal) => recordedOn(circuit, run.cable, end, terminal)).length;
           const label = `${stationName(circuit, run[end].station)} · ${findCable(circuit, run.cable)!.label} ${done}/${all.length}`;
           return (
-            <Act
+            <ActionButton
               key={`${run.cable} ${end}`}
               label={label}
               pressed={here.cable === run.cable && here.end === end}
@@ -93,7 +93,7 @@ export function AsFound({ circuit }: { circuit: Circuit }) {
   const [chosen, setPlace] = useState<Place | null>(null);
   const [active, setActive] = useState<string | null>(null);
   const [first] = runs;
-  if (!first) return <Words>Identify the system first: its places and terminals follow from it.</Words>;
+  if (!first) return <AppText>Identify the system first: its places and terminals follow from it.</AppText>;
   const place =
     chosen && runs.some(({ cable }) => cable === chosen.cable)
       ? chosen
@@ -105,7 +105,7 @@ export function AsFound({ circuit }: { circuit: Circuit }) {
   const outdoors = circuit.stations.find(({ id }) => id === run[place.end].station)?.kind === 'outdoor';
   const device = findDevice(circuit, deviceId);
   const splice = isSplice(circuit, terminal);
-  const letter = splice ? pointName(circuit, terminal).split(' ')[0]! : mark;
+  const letter = splice ? nodeName(circuit, terminal).split(' ')[0]! : mark;
   const shared = !splice && terminals.every((entry) => splitTerminal(entry).deviceId === deviceId);
   const nameOfDevice = device?.label ?? '';
   const recorded = runs.some(({ cable }) => findCable(circuit, cable)!.conductors.length > 0);
@@ -115,8 +115,8 @@ export function AsFound({ circuit }: { circuit: Circuit }) {
   };
   const record = (colour: ColourCode | null) => {
     const what = colour
-      ? `${colourName(colour)} on ${pointName(circuit, terminal)}`
-      : `Nothing on ${pointName(circuit, terminal)}`;
+      ? `${colourName(colour)} on ${nodeName(circuit, terminal)}`
+      : `Nothing on ${nodeName(circuit, terminal)}`;
     edit(what, (now) => ({ circuit: recordLanding(now, place.cable, place.end, terminal, colour) }));
     const next = terminals[terminals.indexOf(terminal) + 1];
     if (next) return setActive(next);
@@ -133,16 +133,16 @@ export function AsFound({ circuit }: { circuit: Circuit }) {
   return (
     <>
       {recorded ? null : (
-        <Words kind="small">
+        <AppText kind="small">
           Photograph first, then read terminal by terminal, at both ends. Trust the terminal, never the
           colour. Prove it dead before you touch it.
-        </Words>
+        </AppText>
       )}
       <PlacePicker circuit={circuit} runs={runs} here={place} onGo={go} />
       <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
-        <Words kind="title" heading={2}>
+        <AppText kind="title" heading={2}>
           {`${shared ? `${nameOfDevice}, ` : ''}${stationName(circuit, run[place.end].station)}`}
-        </Words>
+        </AppText>
         <View role="radiogroup" aria-label="Terminals" style={styles.terminals}>
           {terminals.map((entry) => (
             <TerminalRow
@@ -155,7 +155,7 @@ export function AsFound({ circuit }: { circuit: Circuit }) {
             />
           ))}
         </View>
-        <Words kind="strong">{`Colour on ${nameAt(circuit, terminal)}?`}</Words>
+        <AppText kind="strong">{`Colour on ${nameAt(circuit, terminal)}?`}</AppText>
         <Palette
           colours={paletteFor(letter, outdoors)}
           chosen={conductor?.colour ?? null}

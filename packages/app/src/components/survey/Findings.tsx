@@ -5,7 +5,7 @@ import type { Finding } from '@zygostat/core/survey';
 import { findingsOf } from '@zygostat/core/survey';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
-import { Words } from '../basics';
+import { AppText } from '../basics';
 import { useRuns } from './useSurvey';
 
 const ALL: readonly Finding['severity'][] = ['fault', 'caution', 'hint'];
@@ -30,9 +30,9 @@ export function Findings({
       {shown.map(({ severity, text }) => (
         <View key={text} role="listitem" style={styles.row}>
           <Icon name={ICONS[severity]} size={20} color={ink[severity]} />
-          <Words color={ink[severity]} style={styles.text}>
+          <AppText color={ink[severity]} style={styles.text}>
             {text.charAt(0).toUpperCase() + text.slice(1)}
-          </Words>
+          </AppText>
         </View>
       ))}
     </View>

@@ -13,7 +13,7 @@ import {
 import { useAppDispatch, useAppSelector } from '../../store';
 import { answered } from '../../store/survey';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { ActionButton, AppText } from '../basics';
 import { Findings } from './Findings';
 import { useSurveyEdit } from './useSurvey';
 
@@ -29,13 +29,13 @@ function Ask({ question }: { question: Question }) {
   const { feature, text, tell } = question;
   return (
     <View style={[styles.card, { backgroundColor: t.card, borderColor: t.copper }]}>
-      <Words kind="title" heading={2}>
+      <AppText kind="title" heading={2}>
         {text}
-      </Words>
-      <Words>{tell}</Words>
+      </AppText>
+      <AppText>{tell}</AppText>
       <View style={styles.row}>
         {(Object.keys(ANSWERS) as Answer[]).map((answer) => (
-          <Act
+          <ActionButton
             key={answer}
             label={ANSWERS[answer]}
             onPress={() => dispatch(answered({ feature, answer }))}
@@ -60,7 +60,7 @@ function Evidence({ given, landed }: { given: Answers; landed: Answers }) {
         const words = answer === 'unsure' ? `unsure: ${text}` : answer === 'yes' ? yes : no;
         return (
           <View key={feature} role="listitem">
-            <Act
+            <ActionButton
               label={words}
               hint={`Take back: ${words}`}
               icon="close"
@@ -71,7 +71,7 @@ function Evidence({ given, landed }: { given: Answers; landed: Answers }) {
       })}
       {wired.map(({ feature, yes }) => (
         <View key={feature} role="listitem" style={styles.wired}>
-          <Words kind="small">{`${yes}, from the landings`}</Words>
+          <AppText kind="small">{`${yes}, from the landings`}</AppText>
         </View>
       ))}
     </View>
@@ -98,22 +98,24 @@ function System({
       style={[styles.card, { backgroundColor: t.card, borderColor: chosen ? t.teal : t.line }]}
     >
       <View style={styles.row}>
-        <Words kind="strong" style={styles.grow}>
+        <AppText kind="strong" style={styles.grow}>
           {title}
-        </Words>
-        <Words kind="mark" color={t.copper}>
+        </AppText>
+        <AppText kind="mark" color={t.copper}>
           {`${percent} %`}
-        </Words>
+        </AppText>
       </View>
       <View style={[styles.track, { backgroundColor: t.idle }]} aria-hidden>
         <View style={[styles.bar, { width: `${Math.max(percent, 1)}%`, backgroundColor: t.copper }]} />
       </View>
-      <Words kind="small">{summary}</Words>
-      {agrees.length > 0 ? <Words kind="small" color={t.teal}>{`For: ${agrees.join(', ')}`}</Words> : null}
-      {against.length > 0 ? (
-        <Words kind="small" color={t.red}>{`Against: ${against.join(', ')}`}</Words>
+      <AppText kind="small">{summary}</AppText>
+      {agrees.length > 0 ? (
+        <AppText kind="small" color={t.teal}>{`For: ${agrees.join(', ')}`}</AppText>
       ) : null}
-      <Act
+      {against.length > 0 ? (
+        <AppText kind="small" color={t.red}>{`Against: ${against.join(', ')}`}</AppText>
+      ) : null}
+      <ActionButton
         label={chosen ? 'This is taken' : 'Use this system'}
         hint={chosen ? `${title} is taken` : `Use ${title}`}
         look={first && !chosen ? 'filled' : 'outlined'}
@@ -143,20 +145,20 @@ export function Identify({ circuit, onTaken }: { circuit: Circuit; onTaken: () =
       {question ? (
         <Ask question={question} />
       ) : (
-        <Words kind="strong" color={t.teal}>
+        <AppText kind="strong" color={t.teal}>
           That is enough to tell. Take the system that fits, then record the landings.
-        </Words>
+        </AppText>
       )}
       <Evidence given={survey.answers} landed={landed} />
       {clashes.map((text) => (
         <View key={text} role="alert">
-          <Words color={t.red}>{text}</Words>
+          <AppText color={t.red}>{text}</AppText>
         </View>
       ))}
       <Findings circuit={circuit} severities={['fault']} />
-      <Words kind="title" heading={2}>
+      <AppText kind="title" heading={2}>
         What it is likely to be
-      </Words>
+      </AppText>
       <View role="list" style={styles.list}>
         {ranked.map((candidate, i) => (
           <System

@@ -4,7 +4,7 @@ import { setValue } from '@zygostat/core/circuit';
 import type { Field } from '@zygostat/core/devices';
 import { fill, kindOf } from '@zygostat/core/devices';
 import { useTokens } from '../../theme';
-import { Words } from '../basics';
+import { AppText } from '../basics';
 import { FieldEditor } from '../trace/FieldEditor';
 import { useSurveyEdit } from './useSurvey';
 
@@ -38,21 +38,21 @@ export function Labels({ circuit }: { circuit: Circuit }) {
   const t = useTokens();
   const edit = useSurveyEdit();
   const devices = circuit.devices.filter((device) => labelled(device).length > 0);
-  if (devices.length === 0) return <Words>Identify the system first: its labels follow from it.</Words>;
+  if (devices.length === 0) return <AppText>Identify the system first: its labels follow from it.</AppText>;
   return (
     <>
-      <Words kind="small">
+      <AppText kind="small">
         Read what the part itself says; until then the value is a default and marked so.
-      </Words>
+      </AppText>
       {devices.map((device) => {
         const values = fill(kindOf(device.kind).params, device.params);
         const tap = tapOf(circuit, device);
         return (
           <View key={device.id} style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
-            <Words kind="strong" heading={2}>
+            <AppText kind="strong" heading={2}>
               {device.label}
-            </Words>
-            {tap ? <Words kind="small">{tap}</Words> : null}
+            </AppText>
+            {tap ? <AppText kind="small">{tap}</AppText> : null}
             {labelled(device).map(([name, field]) => (
               <FieldEditor
                 key={name}

@@ -2,7 +2,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import type { ColourCode } from '@zygostat/core/standards';
 import { COLOURS, colourName } from '@zygostat/core/standards';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { ActionButton, AppText } from '../basics';
 
 interface PaletteProps {
   colours: readonly ColourCode[];
@@ -30,10 +30,10 @@ export function Palette({ colours, chosen, onPick, none }: PaletteProps) {
           ]}
         >
           <View style={[styles.swatch, { backgroundColor: COLOURS[code].hex, borderColor: t.mute }]} />
-          <Words kind="figure">{code}</Words>
+          <AppText kind="figure">{code}</AppText>
         </Pressable>
       ))}
-      {none ? <Act label={none} onPress={() => onPick(null)} style={styles.none} /> : null}
+      {none ? <ActionButton label={none} onPress={() => onPick(null)} style={styles.none} /> : null}
     </View>
   );
 }

@@ -2,12 +2,12 @@ import { useState } from 'react';
 import type { GestureResponderEvent, LayoutChangeEvent } from 'react-native';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
-import { marksOf, pointName } from '@zygostat/core/circuit';
+import { marksOf, nodeName } from '@zygostat/core/circuit';
 import type { Photo } from '../../store/api';
 import { problemOf, usePinPhotoMutation, useRemovePhotoMutation } from '../../store/api';
 import { useTokens } from '../../theme';
-import { Act, BottomSheet, Words } from '../basics';
-import { photoUrl } from './Photos';
+import { ActionButton, BottomSheet, AppText } from '../basics';
+import { photoUrl } from './photo-url';
 
 interface PhotoSheetProps {
   jobId: string;
@@ -56,21 +56,21 @@ export function PhotoSheet({ jobId, circuit, photo, onClose }: PhotoSheetProps) 
               { left: x * width - 6, top: y * height - 6, backgroundColor: t.red, borderColor: t.card },
             ]}
           >
-            <Words kind="figure" color={t.ink} style={[styles.name, { backgroundColor: t.card }]}>
+            <AppText kind="figure" color={t.ink} style={[styles.name, { backgroundColor: t.card }]}>
               {terminal.split('.')[1] ?? terminal}
-            </Words>
+            </AppText>
           </View>
         ))}
       </View>
-      {error ? <Words color={t.red}>{problemOf(error).detail}</Words> : null}
+      {error ? <AppText color={t.red}>{problemOf(error).detail}</AppText> : null}
       {spot ? (
         <>
-          <Words kind="strong">Which terminal is that?</Words>
+          <AppText kind="strong">Which terminal is that?</AppText>
           <View style={styles.terminals}>
             {terminals.map((terminal) => (
-              <Act
+              <ActionButton
                 key={terminal}
-                label={pointName(circuit, terminal)}
+                label={nodeName(circuit, terminal)}
                 onPress={() => {
                   save([...photo.pins, { ...spot, terminal }]);
                   setSpot(null);
@@ -81,13 +81,13 @@ export function PhotoSheet({ jobId, circuit, photo, onClose }: PhotoSheetProps) 
         </>
       ) : null}
       {photo.pins.map((pin) => (
-        <Act
+        <ActionButton
           key={`${pin.terminal} ${pin.x}`}
-          label={`Take away the pin on ${pointName(circuit, pin.terminal)}`}
+          label={`Take away the pin on ${nodeName(circuit, pin.terminal)}`}
           onPress={() => save(photo.pins.filter((other) => other !== pin))}
         />
       ))}
-      <Act
+      <ActionButton
         label="Delete this photograph"
         icon="delete"
         onPress={() => {

@@ -5,14 +5,12 @@ import { pickFile } from '../../bench/pickFile';
 import type { Photo } from '../../store/api';
 import { problemOf, useAddPhotoMutation, useListPhotosQuery } from '../../store/api';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { ActionButton, AppText } from '../basics';
 import { PhotoSheet } from './PhotoSheet';
+import { photoUrl } from './photo-url';
 
 /** Largest file sent, bytes: the server takes no more. */
 const LARGEST = 15 * 1024 * 1024;
-
-export const photoUrl = (jobId: string, photo: string) =>
-  `/api/jobs/${encodeURIComponent(jobId)}/photos/${encodeURIComponent(photo)}`;
 
 /** Photographs by station, with pins on terminals. */
 export function Photos({ jobId, circuit }: { jobId: string; circuit: Circuit }) {
@@ -34,22 +32,22 @@ export function Photos({ jobId, circuit }: { jobId: string; circuit: Circuit }) 
   };
   const opened = photos.find(({ id }) => id === open);
   if (circuit.stations.length === 0)
-    return <Words>Identify the system first: its places follow from it.</Words>;
+    return <AppText>Identify the system first: its places follow from it.</AppText>;
   return (
     <>
-      <Words kind="small">Before a wire moves. Where it was taken is stripped from the file.</Words>
+      <AppText kind="small">Before a wire moves. Where it was taken is stripped from the file.</AppText>
       {trouble ? (
         <View role="alert">
-          <Words color={t.red}>{trouble}</Words>
+          <AppText color={t.red}>{trouble}</AppText>
         </View>
       ) : null}
       {circuit.stations.map(({ id, name }) => (
         <View key={id} style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
           <View style={styles.row}>
-            <Words kind="strong" heading={2} style={styles.grow}>
+            <AppText kind="strong" heading={2} style={styles.grow}>
               {name}
-            </Words>
-            <Act
+            </AppText>
+            <ActionButton
               label={isLoading ? 'Sending…' : 'Photograph'}
               hint={`Photograph ${name}`}
               icon="camera"

@@ -7,7 +7,7 @@ import {
   findCable,
   freeLinkId,
   marksOf,
-  pointName,
+  nodeName,
   removeLink,
   setCable,
   setValue,
@@ -19,7 +19,7 @@ import { addJacket, paletteFor, recordSpare } from '@zygostat/core/survey';
 import { showGauge, showLength } from '../../bench/show';
 import { thermostatsOf } from '../../bench/calls';
 import { useAppSelector } from '../../store';
-import { Act, Options, Words } from '../basics';
+import { ActionButton, Options, AppText } from '../basics';
 import { FieldEditor } from '../trace/FieldEditor';
 import { Palette } from './Palette';
 import { nameAt } from './names';
@@ -38,10 +38,10 @@ export function CableFacts({ circuit, run }: { circuit: Circuit; run: Run }) {
   const shown = Number((feet ? cable.lengthM / feetToMetres(1) : cable.lengthM).toFixed(1));
   return (
     <View style={styles.facts}>
-      <Words
+      <AppText
         kind="title"
         heading={3}
-      >{`${cable.label}, ${showGauge(cable.gauge, gaugeUnit)}, ${showLength(cable.lengthM, length)}`}</Words>
+      >{`${cable.label}, ${showGauge(cable.gauge, gaugeUnit)}, ${showLength(cable.lengthM, length)}`}</AppText>
       <Options
         label="Wire size"
         options={gauges}
@@ -72,7 +72,7 @@ export function CableFacts({ circuit, run }: { circuit: Circuit; run: Run }) {
           }))
         }
       />
-      <Act
+      <ActionButton
         label="Add a spare conductor"
         icon="plus"
         pressed={addingSpare}
@@ -91,7 +91,7 @@ export function CableFacts({ circuit, run }: { circuit: Circuit; run: Run }) {
           }}
         />
       ) : null}
-      <Act
+      <ActionButton
         label="Add a second jacket beside it"
         icon="plus"
         onPress={() =>
@@ -165,7 +165,7 @@ export function Jumpers({ circuit, station }: { circuit: Circuit; station: strin
   };
   const pick = (terminal: string) => {
     if (from === null) return setFrom(terminal);
-    edit(`Jumper ${pointName(circuit, from)} to ${pointName(circuit, terminal)}`, (now) => ({
+    edit(`Jumper ${nodeName(circuit, from)} to ${nodeName(circuit, terminal)}`, (now) => ({
       circuit: addLink(now, { id: freeLinkId(now), kind: 'jumper', joins: [from, terminal] }),
     }));
     close();
@@ -173,16 +173,16 @@ export function Jumpers({ circuit, station }: { circuit: Circuit; station: strin
   return (
     <View style={styles.facts}>
       {here.map(({ id, joins }) => (
-        <Act
+        <ActionButton
           key={id}
-          label={`Jumper ${joins.map((terminal) => pointName(circuit, terminal)).join(' to ')}: take away`}
+          label={`Jumper ${joins.map((terminal) => nodeName(circuit, terminal)).join(' to ')}: take away`}
           icon="close"
           onPress={() => edit('Took a jumper away', (now) => ({ circuit: removeLink(now, id) }))}
         />
       ))}
-      <Act
+      <ActionButton
         label={
-          adding ? (from ? `Jumper from ${pointName(circuit, from)} to…` : 'Jumper from…') : 'Record a jumper'
+          adding ? (from ? `Jumper from ${nodeName(circuit, from)} to…` : 'Jumper from…') : 'Record a jumper'
         }
         icon="plus"
         pressed={adding}
@@ -193,7 +193,7 @@ export function Jumpers({ circuit, station }: { circuit: Circuit; station: strin
           {terminals
             .filter((terminal) => terminal !== from)
             .map((terminal) => (
-              <Act key={terminal} label={nameAt(circuit, terminal)} onPress={() => pick(terminal)} />
+              <ActionButton key={terminal} label={nameAt(circuit, terminal)} onPress={() => pick(terminal)} />
             ))}
         </View>
       ) : null}

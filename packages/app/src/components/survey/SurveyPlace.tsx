@@ -4,7 +4,7 @@ import type { Circuit } from '@zygostat/core/circuit';
 import { useAppSelector } from '../../store';
 import type { Job } from '../../store/api';
 import { useTokens } from '../../theme';
-import { Waiting, Words } from '../basics';
+import { Waiting, AppText } from '../basics';
 import { PlaceFrame } from '../places/PlaceFrame';
 import { Steps } from '../places/Steps';
 import { AsFound } from './AsFound';
@@ -34,7 +34,9 @@ export function SurveyPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
     <PlaceFrame job={job} here="survey" tabs={tabs}>
       {waiting ? (
         <View role="alert">
-          <Words color={t.amber}>Survey not saved yet: the server does not answer. It is kept here.</Words>
+          <AppText color={t.amber}>
+            Survey not saved yet: the server does not answer. It is kept here.
+          </AppText>
         </View>
       ) : null}
       {ready ? body[step] : <Waiting label="Opening the survey" />}

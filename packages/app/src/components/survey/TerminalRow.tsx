@@ -2,7 +2,7 @@ import { Pressable, StyleSheet } from 'react-native';
 import type { ColourCode } from '@zygostat/core/standards';
 import { colourName } from '@zygostat/core/standards';
 import { useTokens } from '../../theme';
-import { Words } from '../basics';
+import { AppText } from '../basics';
 import { Swatch } from '../trace/Swatch';
 
 interface TerminalRowProps {
@@ -29,10 +29,10 @@ export function TerminalRow({ name, mark, colour, active, onPress }: TerminalRow
         { borderColor: active ? t.copper : t.line, backgroundColor: active ? t.copperSoft : t.card },
       ]}
     >
-      <Words kind="strong" style={styles.name}>
+      <AppText kind="strong" style={styles.name}>
         {mark}
-      </Words>
-      {colour ? <Swatch colour={colour} /> : <Words color={t.mute}>–</Words>}
+      </AppText>
+      {colour ? <Swatch colour={colour} /> : <AppText color={t.mute}>–</AppText>}
     </Pressable>
   );
 }

@@ -11,7 +11,7 @@ import { useModel } from '../../bench/useModel';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { momentShown } from '../../store/bench';
 import { useTokens } from '../../theme';
-import { Act, Waiting, Words } from '../basics';
+import { ActionButton, Waiting, AppText } from '../basics';
 import { LaneChart } from './LaneChart';
 
 const CALLS: Record<Call, string> = { cool: 'Cool', heat: 'Heat', fan: 'Fan' };
@@ -34,15 +34,15 @@ function Reasons({ timeline, at }: { timeline: Timeline; at: number }) {
   const shown = all ? changes : changes.slice(0, FIRST);
   return (
     <View style={[styles.reasons, { backgroundColor: t.card, borderColor: t.line }]} aria-live="polite">
-      <Words kind="strong">{`At ${showDuration(instant.at)}`}</Words>
-      {changes.length === 0 ? <Words kind="small">Nothing changes.</Words> : null}
+      <AppText kind="strong">{`At ${showDuration(instant.at)}`}</AppText>
+      {changes.length === 0 ? <AppText kind="small">Nothing changes.</AppText> : null}
       {shown.map(({ id, line }) => (
-        <Words key={id} kind="small" color={t.ink}>
+        <AppText key={id} kind="small" color={t.ink}>
           {line}
-        </Words>
+        </AppText>
       ))}
       {changes.length > FIRST ? (
-        <Act
+        <ActionButton
           label={all ? 'Fewer' : `All ${changes.length} changes`}
           look="plain"
           onPress={() => setAll(!all)}
@@ -58,7 +58,7 @@ function Steps({ timeline, at, onGo }: { timeline: Timeline; at: number; onGo: (
   const [before, after] = [times.findLast((time) => time < at), times.find((time) => time > at)];
   return (
     <View style={styles.calls}>
-      <Act
+      <ActionButton
         label="Earlier"
         hint="Earlier event"
         icon="chevron-left"
@@ -66,7 +66,7 @@ function Steps({ timeline, at, onGo }: { timeline: Timeline; at: number; onGo: (
         onPress={() => onGo(before ?? 0)}
         style={styles.grow}
       />
-      <Act
+      <ActionButton
         label="Later"
         hint="Later event"
         icon="chevron-right"
@@ -102,7 +102,7 @@ export function TimelinePane({ circuit }: { circuit: Circuit }) {
     <View style={styles.pane} onLayout={measure}>
       <View style={styles.calls} role="group" aria-label="Call to run">
         {(Object.keys(CALLS) as Call[]).map((name) => (
-          <Act
+          <ActionButton
             key={name}
             label={CALLS[name]}
             hint={`Run: ${CALLS[name]}`}
@@ -118,18 +118,18 @@ export function TimelinePane({ circuit }: { circuit: Circuit }) {
         <>
           {run.timeline.ended ? (
             <View role="alert">
-              <Words color={t.red}>{run.timeline.ended.text}</Words>
+              <AppText color={t.red}>{run.timeline.ended.text}</AppText>
             </View>
           ) : null}
-          <Words kind="small" style={styles.inset}>
+          <AppText kind="small" style={styles.inset}>
             A call of 15 min from a cold start. Slide over the lanes; the loom follows.
-          </Words>
+          </AppText>
           <Steps timeline={run.timeline} at={at} onGo={scrub} />
           <Reasons timeline={run.timeline} at={at} />
           <LaneChart timeline={run.timeline} width={width} at={at} onScrub={scrub} />
-          <Words kind="title" heading={2} style={styles.inset}>
+          <AppText kind="title" heading={2} style={styles.inset}>
             Sequence of operation
-          </Words>
+          </AppText>
           <View role="list">
             {run.sequence.map((line) => (
               <Pressable
@@ -138,16 +138,16 @@ export function TimelinePane({ circuit }: { circuit: Circuit }) {
                 onPress={() => scrub(line.at)}
                 style={[styles.line, { borderColor: t.line }]}
               >
-                <Words kind="mark" color={t.copper}>
+                <AppText kind="mark" color={t.copper}>
                   {showDuration(line.at)}
-                </Words>
-                <Words>{line.text}</Words>
+                </AppText>
+                <AppText>{line.text}</AppText>
               </Pressable>
             ))}
           </View>
-          <Words kind="small" style={styles.inset}>
+          <AppText kind="small" style={styles.inset}>
             Delays are the devices’ settings, from memory until read. The equipment’s own sheet wins.
-          </Words>
+          </AppText>
         </>
       )}
     </View>

@@ -8,7 +8,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { sheetOpened } from '../../store/trace';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
-import { Act, Words } from '../basics';
+import { ActionButton, AppText } from '../basics';
 import type { TraceActions } from './useTraceActions';
 
 const CALLS: readonly (readonly [Call, string])[] = [
@@ -28,7 +28,7 @@ interface CallButtonProps {
 /** One call; only those that change are drawn again. */
 const CallButton = memo(function CallButton({ call, label, pressed, actions }: CallButtonProps) {
   return (
-    <Act
+    <ActionButton
       label={label}
       hint={`Call: ${label}`}
       pressed={pressed}
@@ -60,11 +60,11 @@ export function CallStrip({ circuit, actions }: { circuit: Circuit; actions: Tra
         onPress={() => dispatch(sheetOpened({ type: 'conditions' }))}
         style={styles.conditions}
       >
-        <Words kind="small" lines={1}>
+        <AppText kind="small" lines={1}>
           Indoor {showTemperature(indoorC, unit)}
           {setC === null ? '' : ` · set ${showTemperature(setC, unit)}`} · outdoor{' '}
           {showTemperature(outdoorC, unit)}
-        </Words>
+        </AppText>
         <Icon name="chevron-right" size={18} color={t.mute} />
       </Pressable>
     </View>

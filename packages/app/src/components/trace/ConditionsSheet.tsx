@@ -7,7 +7,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { conditionsSet, supplySet } from '../../store/bench';
 import { sheetOpened } from '../../store/trace';
 import { useTokens } from '../../theme';
-import { Act, BottomSheet, Options, Words } from '../basics';
+import { ActionButton, BottomSheet, Options, AppText } from '../basics';
 import type { TraceActions } from './useTraceActions';
 
 interface StepperProps {
@@ -31,12 +31,12 @@ function Stepper({ label, celsius, low, high, onChange }: StepperProps) {
   };
   return (
     <View style={styles.stepper} role="group" aria-label={label}>
-      <Words style={styles.label}>{label}</Words>
-      <Act label={`−${size}`} hint={`${label} down`} onPress={() => step(-size)} />
-      <Words kind="mark" style={styles.value}>
+      <AppText style={styles.label}>{label}</AppText>
+      <ActionButton label={`−${size}`} hint={`${label} down`} onPress={() => step(-size)} />
+      <AppText kind="mark" style={styles.value}>
         {showTemperature(celsius, unit)}
-      </Words>
-      <Act label={`+${size}`} hint={`${label} up`} onPress={() => step(size)} />
+      </AppText>
+      <ActionButton label={`+${size}`} hint={`${label} up`} onPress={() => step(size)} />
     </View>
   );
 }
@@ -87,10 +87,10 @@ export function ConditionsSheet({ circuit, actions }: { circuit: Circuit; action
         onChange={(share: Supply) => dispatch(supplySet(Number(share)))}
       />
       {cold ? (
-        <Words color={t.amber}>
+        <AppText color={t.amber}>
           Below {showTemperature(COLD_COOLING_LIMIT_C, unit)} outdoors a compressor must not run in cooling.
           Prove the 24 V side with the outdoor disconnect open.
-        </Words>
+        </AppText>
       ) : null}
     </BottomSheet>
   );

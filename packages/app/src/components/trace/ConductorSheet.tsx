@@ -1,11 +1,11 @@
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
-import { ENDS, endPoint, findConductor, pointName } from '@zygostat/core/circuit';
+import { ENDS, endNode, findConductor, nodeName } from '@zygostat/core/circuit';
 import { colourName, ohmsPerMetre } from '@zygostat/core/standards';
 import { showGauge, showLength, showVolts } from '../../bench/show';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { pickedUp, sheetOpened } from '../../store/trace';
-import { Act, BottomSheet, Words } from '../basics';
+import { ActionButton, BottomSheet, AppText } from '../basics';
 import type { TraceActions } from './useTraceActions';
 
 /** A conductor and its two ends: volts on each, probes, lift, and land elsewhere. */
@@ -32,28 +32,32 @@ export function ConductorSheet({
       onClose={() => dispatch(sheetOpened(null))}
     >
       {ENDS.map((end) => {
-        const point = endPoint(conductor, end);
-        const reading = view?.points[point];
+        const point = endNode(conductor, end);
+        const reading = view?.nodes[point];
         return (
           <View key={end} style={styles.end}>
-            <Words kind="strong">
+            <AppText kind="strong">
               {conductor[end] === null
                 ? `${end === 'from' ? 'First' : 'Second'} end, free`
-                : pointName(circuit, point)}
-            </Words>
+                : nodeName(circuit, point)}
+            </AppText>
             {reading ? (
-              <Words kind="small">
-                {showVolts(reading.volts)} V to {pointName(circuit, reading.reference)}, {reading.standing}
-              </Words>
+              <AppText kind="small">
+                {showVolts(reading.volts)} V to {nodeName(circuit, reading.reference)}, {reading.standing}
+              </AppText>
             ) : null}
             <View style={styles.row}>
-              <Act label="Red probe" onPress={() => actions.placeProbe('red', point)} style={styles.grow} />
-              <Act
+              <ActionButton
+                label="Red probe"
+                onPress={() => actions.placeProbe('red', point)}
+                style={styles.grow}
+              />
+              <ActionButton
                 label="Black probe"
                 onPress={() => actions.placeProbe('black', point)}
                 style={styles.grow}
               />
-              <Act
+              <ActionButton
                 label={conductor[end] === null ? 'Land' : 'Move'}
                 onPress={() => dispatch(pickedUp({ type: 'end', conductor: id, end }))}
                 style={styles.grow}
@@ -62,9 +66,9 @@ export function ConductorSheet({
           </View>
         );
       })}
-      <Words kind="small">
+      <AppText kind="small">
         Insulate a free end on its own; bare copper next to a live stud is a short waiting to happen.
-      </Words>
+      </AppText>
     </BottomSheet>
   );
 }

@@ -6,7 +6,7 @@ import { showVolts } from '../../bench/show';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { sheetOpened } from '../../store/trace';
 import { useTokens } from '../../theme';
-import { Act, BottomSheet, Words } from '../basics';
+import { ActionButton, BottomSheet, AppText } from '../basics';
 import { FieldEditor } from './FieldEditor';
 import type { TraceActions } from './useTraceActions';
 
@@ -23,7 +23,7 @@ export function DeviceSheet({
   const t = useTokens();
   const dispatch = useAppDispatch();
   const face = useAppSelector(({ bench }) => bench.view?.faces[id]);
-  const points = useAppSelector(({ bench }) => bench.view?.points);
+  const points = useAppSelector(({ bench }) => bench.view?.nodes);
   const held = useAppSelector(({ bench }) => bench.inputs.controls[id]);
   const device = findDevice(circuit, id);
   if (!device) return null;
@@ -36,7 +36,7 @@ export function DeviceSheet({
       subtitle={`${kind.title} · ${station?.name ?? ''}${face ? ` · ${face.text}` : ''}`}
       onClose={() => dispatch(sheetOpened(null))}
     >
-      {face?.detail ? <Words color={t.red}>{face.detail}</Words> : null}
+      {face?.detail ? <AppText color={t.red}>{face.detail}</AppText> : null}
       {Object.entries(kind.controls).map(([name, field]) => (
         <FieldEditor
           key={name}
@@ -46,15 +46,15 @@ export function DeviceSheet({
           onChange={(value) => actions.setControl(id, name, value)}
         />
       ))}
-      <Words kind="strong" heading={3}>
+      <AppText kind="strong" heading={3}>
         Terminals
-      </Words>
+      </AppText>
       <View style={styles.terminals}>
         {marksOf(device).map((mark) => {
           const point = `${id}.${mark}`;
           const volts = points?.[point]?.volts;
           return (
-            <Act
+            <ActionButton
               key={mark}
               label={`${mark} · ${volts === undefined ? '–' : showVolts(volts)} V`}
               onPress={() => dispatch(sheetOpened({ type: 'stud', point }))}
@@ -65,9 +65,9 @@ export function DeviceSheet({
       {(['params', 'settings'] as const).map((group) =>
         Object.keys(kind[group]).length === 0 ? null : (
           <View key={group} style={styles.group}>
-            <Words kind="strong" heading={3}>
+            <AppText kind="strong" heading={3}>
               {group === 'params' ? 'Read from the label' : 'Set-up'}
-            </Words>
+            </AppText>
             {Object.entries(kind[group]).map(([name, field]) => (
               <FieldEditor
                 key={name}

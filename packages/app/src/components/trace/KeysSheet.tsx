@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import { useAppDispatch } from '../../store';
 import { sheetOpened } from '../../store/trace';
-import { BottomSheet, Words } from '../basics';
+import { BottomSheet, AppText } from '../basics';
 import { KEYS } from './useTraceKeys';
 
 /** The list behind `?`. */
@@ -11,10 +11,10 @@ export function KeysSheet() {
     <BottomSheet title="Keys" onClose={() => dispatch(sheetOpened(null))}>
       {KEYS.map(({ keys, does }) => (
         <View key={keys} style={styles.row}>
-          <Words kind="mark" style={styles.key}>
+          <AppText kind="mark" style={styles.key}>
             {keys}
-          </Words>
-          <Words>{does}</Words>
+          </AppText>
+          <AppText>{does}</AppText>
         </View>
       ))}
     </BottomSheet>

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
 import { expectedRange, judge } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
-import { pointName } from '@zygostat/core/circuit';
+import { nodeName } from '@zygostat/core/circuit';
 import * as yup from 'yup';
 import { showQuantity } from '../../bench/show';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -13,7 +13,7 @@ import { problemOf, useLogReadingMutation } from '../../store/api';
 import { keepForLater } from '../../store/unsent';
 import { sheetOpened, told } from '../../store/trace';
 import { useTokens } from '../../theme';
-import { Act, BottomSheet, Words } from '../basics';
+import { ActionButton, BottomSheet, AppText } from '../basics';
 
 /** What the person's own meter showed; `OL` is an open loop. */
 const schema = yup.object({
@@ -89,19 +89,21 @@ export function LogSheet({ circuit, jobId, red, black }: LogSheetProps) {
   return (
     <BottomSheet
       title="Log a reading"
-      subtitle={`${pointName(circuit, red)} to ${pointName(circuit, black)}`}
+      subtitle={`${nodeName(circuit, red)} to ${nodeName(circuit, black)}`}
       onClose={close}
     >
       {expected && range ? (
-        <Words>
+        <AppText>
           Expected {showQuantity(expected.value, expected.unit).figure}{' '}
           {showQuantity(expected.value, expected.unit).unit}
           {expected.value === Infinity
             ? ''
             : ` (${showQuantity(range.low, expected.unit).figure} to ${showQuantity(range.high, expected.unit).figure} with healthy mains)`}
-        </Words>
+        </AppText>
       ) : (
-        <Words color={t.red}>{reading && !reading.ok ? reading.reason : 'Working out what to expect…'}</Words>
+        <AppText color={t.red}>
+          {reading && !reading.ok ? reading.reason : 'Working out what to expect…'}
+        </AppText>
       )}
       <Controller
         control={control}
@@ -128,12 +130,12 @@ export function LogSheet({ circuit, jobId, red, black }: LogSheetProps) {
         )}
       />
       {verdict ? (
-        <Words kind="strong" color={verdict === 'agrees' ? t.teal : t.red}>
+        <AppText kind="strong" color={verdict === 'agrees' ? t.teal : t.red}>
           {VERDICT_WORDS[verdict]}
-        </Words>
+        </AppText>
       ) : null}
-      {error ? <Words color={t.red}>{problemOf(error).detail}</Words> : null}
-      <Act
+      {error ? <AppText color={t.red}>{problemOf(error).detail}</AppText> : null}
+      <ActionButton
         label={isLoading ? 'Saving…' : 'Save reading'}
         look="filled"
         disabled={isLoading || !expected}

@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { HelperText } from 'react-native-paper';
 import type { MarksField } from '@zygostat/core/devices';
 import { complaint, marksIn, toggleMark } from '@zygostat/core/devices';
-import { Act, Options } from '../basics';
+import { ActionButton, Options } from '../basics';
 
 interface MarksEditorProps {
   field: MarksField;
@@ -29,7 +29,7 @@ export function MarksEditor({ field, value, onChange }: MarksEditorProps) {
   return (
     <View style={styles.editor}>
       <Options label={field.label} options={{ ...labels, ...own }} value={shown} onChange={take} />
-      <Act
+      <ActionButton
         label={open ? 'Hide the marks' : 'Change it mark by mark'}
         hint={`${field.label}: ${open ? 'hide the marks' : 'change it mark by mark'}`}
         onPress={() => setOpen(!open)}
@@ -37,7 +37,7 @@ export function MarksEditor({ field, value, onChange }: MarksEditorProps) {
       {open ? (
         <View role="group" aria-label={`${field.label}, mark by mark`} style={styles.marks}>
           {Object.entries(marks).map(([mark, rule]) => (
-            <Act
+            <ActionButton
               key={mark}
               label={rule.shown}
               hint={`${field.label}: ${rule.shown}`}

@@ -11,7 +11,7 @@ import { problemOf, useChangeJobMutation } from '../../store/api';
 import { sheetOpened, told } from '../../store/trace';
 import { keepForLater } from '../../store/unsent';
 import { useTokens } from '../../theme';
-import { Act, BottomSheet, Options, Words } from '../basics';
+import { ActionButton, BottomSheet, Options, AppText } from '../basics';
 
 const STATES: Record<Job['state'], string> = { open: 'Open', done: 'Done' };
 const LONGEST_NOTES = 2000;
@@ -70,8 +70,10 @@ export function MenuSheet({ circuit, job }: { circuit: Circuit; job: Job }) {
         value={job.state}
         onChange={(state) => void change({ state })}
       />
-      {error && problemOf(error).status !== 0 ? <Words color={t.red}>{problemOf(error).detail}</Words> : null}
-      <Act
+      {error && problemOf(error).status !== 0 ? (
+        <AppText color={t.red}>{problemOf(error).detail}</AppText>
+      ) : null}
+      <ActionButton
         label="Settings: units, symbols, theme"
         icon="settings"
         onPress={() => {
@@ -79,18 +81,26 @@ export function MenuSheet({ circuit, job }: { circuit: Circuit; job: Job }) {
           router.push('/settings');
         }}
       />
-      <Act
+      <ActionButton
         label="Save the circuit as a file (JSON)"
         icon="export"
         onPress={() => download(`${name}.json`, circuitToJson(circuit), 'application/json')}
       />
-      <Act label="Save a SPICE netlist as it stands" icon="export" onPress={() => void netlist()} />
-      <Act label="Save the loom as a drawing (SVG)" icon="export" onPress={() => void drawing('loom')} />
-      <Act label="Save the ladder as a drawing (SVG)" icon="export" onPress={() => void drawing('ladder')} />
-      <Words kind="small">
+      <ActionButton label="Save a SPICE netlist as it stands" icon="export" onPress={() => void netlist()} />
+      <ActionButton
+        label="Save the loom as a drawing (SVG)"
+        icon="export"
+        onPress={() => void drawing('loom')}
+      />
+      <ActionButton
+        label="Save the ladder as a drawing (SVG)"
+        icon="export"
+        onPress={() => void drawing('ladder')}
+      />
+      <AppText kind="small">
         The model helps you think; it does not replace proving dead, the equipment’s own diagram, or local
         code. Those win.
-      </Words>
+      </AppText>
     </BottomSheet>
   );
 }

@@ -3,7 +3,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { loadFollowed } from '../../store/bench';
 import { showVolts } from '../../bench/show';
 import { useTokens, useWide } from '../../theme';
-import { Act, Words } from '../basics';
+import { ActionButton, AppText } from '../basics';
 
 /** One load's way from hot to common: every terminal in order with its volts, and where it stops. */
 export function PathPane({ onStud }: { onStud: (point: string) => void }) {
@@ -16,7 +16,7 @@ export function PathPane({ onStud }: { onStud: (point: string) => void }) {
   const inks = { hot: t.copper, return: t.teal, dead: t.mute, floating: t.slate };
   return (
     <View style={styles.pane}>
-      <Words kind="small">Follow the way to a load</Words>
+      <AppText kind="small">Follow the way to a load</AppText>
       <ScrollView
         horizontal={!wide}
         contentContainerStyle={[styles.loads, wide ? styles.wrap : null]}
@@ -24,7 +24,7 @@ export function PathPane({ onStud }: { onStud: (point: string) => void }) {
         aria-label="Loads"
       >
         {view?.loads.map(({ device, element, title, energised }) => (
-          <Act
+          <ActionButton
             key={`${device}:${element}`}
             label={`${title}${energised ? ' · on' : ''}`}
             pressed={followed?.device === device && followed.element === element}
@@ -32,26 +32,26 @@ export function PathPane({ onStud }: { onStud: (point: string) => void }) {
           />
         ))}
       </ScrollView>
-      {!followed ? <Words>Choose a load to see every terminal from hot to common.</Words> : null}
+      {!followed ? <AppText>Choose a load to see every terminal from hot to common.</AppText> : null}
       {followed && path.length === 0 ? (
-        <Words color={t.red}>
+        <AppText color={t.red}>
           No wiring leads from a supply through this load and back. Look for a lifted conductor.
-        </Words>
+        </AppText>
       ) : null}
       <View role="list">
-        {path.map(({ point, name, reachable, volts, standing, onward }, i) => (
-          <View key={`${point}${i}`} role="listitem">
+        {path.map(({ node, name, reachable, volts, standing, onward }, i) => (
+          <View key={`${node}${i}`} role="listitem">
             <Pressable
               role="button"
               aria-label={`${name}, ${showVolts(volts)} volts, ${standing}`}
               disabled={!reachable}
-              onPress={() => onStud(point)}
+              onPress={() => onStud(node)}
               style={[styles.stop, { backgroundColor: t.card, borderColor: t.line }]}
             >
-              <Words style={styles.name}>{name}</Words>
-              <Words kind="mark" color={inks[standing]}>
+              <AppText style={styles.name}>{name}</AppText>
+              <AppText kind="mark" color={inks[standing]}>
                 {showVolts(volts)} V
-              </Words>
+              </AppText>
             </Pressable>
             {onward ? (
               <View style={styles.onward}>
@@ -64,14 +64,14 @@ export function PathPane({ onStud }: { onStud: (point: string) => void }) {
                     },
                   ]}
                 />
-                <Words
+                <AppText
                   kind={onward.load ? 'strong' : 'small'}
                   color={onward.closed ? (onward.load ? t.copper : t.mute) : t.red}
                 >
                   {onward.closed
                     ? onward.name
                     : `${onward.load ? `${onward.name}, ` : ''}open: ${onward.opening ?? onward.name}`}
-                </Words>
+                </AppText>
               </View>
             ) : null}
           </View>

@@ -1,12 +1,12 @@
 import { format } from 'date-fns';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
-import { pointName } from '@zygostat/core/circuit';
+import { nodeName } from '@zygostat/core/circuit';
 import { showQuantity } from '../../bench/show';
 import type { LoggedReading } from '../../store/api';
 import { problemOf, useListReadingsQuery } from '../../store/api';
 import { useTokens } from '../../theme';
-import { Act, Waiting, Words } from '../basics';
+import { ActionButton, Waiting, AppText } from '../basics';
 import { VERDICT_WORDS } from './LogSheet';
 
 const show = (value: number | null, unit: LoggedReading['unit']) => {
@@ -22,16 +22,16 @@ export function ReadingsPane({ circuit, jobId }: { circuit: Circuit; jobId: stri
   if (error && !data)
     return (
       <View style={styles.pane}>
-        <Words>{problemOf(error).detail}</Words>
-        <Act label="Try again" onPress={() => void refetch()} />
+        <AppText>{problemOf(error).detail}</AppText>
+        <ActionButton label="Try again" onPress={() => void refetch()} />
       </View>
     );
   return (
     <View style={styles.pane}>
       {data?.length === 0 ? (
-        <Words>
+        <AppText>
           No readings yet. Put the probes on two studs, then press Log with what your own meter shows.
-        </Words>
+        </AppText>
       ) : null}
       <View role="list" style={styles.list}>
         {data?.map((reading) => (
@@ -41,18 +41,18 @@ export function ReadingsPane({ circuit, jobId }: { circuit: Circuit; jobId: stri
             style={[styles.reading, { backgroundColor: t.card, borderColor: t.line }]}
           >
             <View style={styles.head}>
-              <Words kind="strong" style={styles.grow}>
-                {pointName(circuit, reading.red)} to {pointName(circuit, reading.black)}
-              </Words>
-              <Words kind="mark" color={reading.verdict === 'agrees' ? t.teal : t.red}>
+              <AppText kind="strong" style={styles.grow}>
+                {nodeName(circuit, reading.red)} to {nodeName(circuit, reading.black)}
+              </AppText>
+              <AppText kind="mark" color={reading.verdict === 'agrees' ? t.teal : t.red}>
                 {show(reading.actual, reading.unit)}
-              </Words>
+              </AppText>
             </View>
-            <Words kind="small">
+            <AppText kind="small">
               {VERDICT_WORDS[reading.verdict]} · expected {show(reading.expected, reading.unit)} · revision{' '}
               {reading.revision} · {format(new Date(reading.createdAt), 'd MMM yyyy, HH:mm')}
-            </Words>
-            {reading.situation ? <Words kind="small">{reading.situation}</Words> : null}
+            </AppText>
+            {reading.situation ? <AppText kind="small">{reading.situation}</AppText> : null}
           </View>
         ))}
       </View>

@@ -5,7 +5,7 @@ import { dropDraft } from '../../store/kept';
 import { saveRequested } from '../../store/saving';
 import { opened, saveChanged, takeUp } from '../../store/work';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { ActionButton, AppText } from '../basics';
 
 /** Says when an edit is not yet with the server, and settles what to do when another tab was first. */
 export function SaveState({ jobId }: { jobId: string }) {
@@ -42,11 +42,16 @@ export function SaveState({ jobId }: { jobId: string }) {
   }[state];
   return (
     <View role="alert" style={[styles.banner, { backgroundColor: t.amberSoft, borderColor: t.amber }]}>
-      <Words>{words}</Words>
+      <AppText>{words}</AppText>
       {state === 'conflict' ? (
         <View style={styles.row}>
-          <Act label="Keep mine on top" look="filled" onPress={() => void keepMine()} style={styles.grow} />
-          <Act label="Take the other" onPress={() => void takeTheirs()} style={styles.grow} />
+          <ActionButton
+            label="Keep mine on top"
+            look="filled"
+            onPress={() => void keepMine()}
+            style={styles.grow}
+          />
+          <ActionButton label="Take the other" onPress={() => void takeTheirs()} style={styles.grow} />
         </View>
       ) : null}
     </View>

@@ -4,7 +4,7 @@ import { showDuration } from '../../bench/show';
 import { pickedUp } from '../../store/trace';
 import { probeArmed, resumed } from '../../store/bench';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { ActionButton, AppText } from '../basics';
 
 /** What the circuit is doing, in words, and what to do next; or what waits for a tap. */
 export function StatusLine({ onSkip }: { onSkip: () => void }) {
@@ -43,21 +43,21 @@ export function StatusLine({ onSkip }: { onSkip: () => void }) {
       role="status"
     >
       <View style={styles.text}>
-        <Words kind="strong" color={inHand ? t.copper : ink} lines={3} style={styles.main}>
+        <AppText kind="strong" color={inHand ? t.copper : ink} lines={3} style={styles.main}>
           {inHand ?? failure ?? (status ? `${status.text}${left}` : 'Working out the circuit…')}
-        </Words>
+        </AppText>
         {inHand ? null : (
-          <Words kind="small" color={t.ink} lines={2}>
+          <AppText kind="small" color={t.ink} lines={2}>
             {failure
               ? 'Undo the last change, or reload the page.'
               : paused
                 ? `Held at ${showDuration(view?.now ?? 0)} on the timeline.`
                 : `${mains}${status?.next ?? ''}`}
-          </Words>
+          </AppText>
         )}
       </View>
       {inHand ? (
-        <Act
+        <ActionButton
           label="Cancel"
           look="plain"
           onPress={() => {
@@ -66,9 +66,14 @@ export function StatusLine({ onSkip }: { onSkip: () => void }) {
           }}
         />
       ) : paused ? (
-        <Act label="Go on" hint="Let time go on from here" look="plain" onPress={() => dispatch(resumed())} />
+        <ActionButton
+          label="Go on"
+          hint="Let time go on from here"
+          look="plain"
+          onPress={() => dispatch(resumed())}
+        />
       ) : status?.until !== undefined ? (
-        <Act label="Skip" hint="Skip ahead to the end of the wait" look="plain" onPress={onSkip} />
+        <ActionButton label="Skip" hint="Skip ahead to the end of the wait" look="plain" onPress={onSkip} />
       ) : null}
     </View>
   );

@@ -2,14 +2,14 @@ import { StyleSheet, View } from 'react-native';
 import type { Circuit, Conductor, End } from '@zygostat/core/circuit';
 import {
   ENDS,
-  endPoint,
+  endNode,
   findDevice,
   landedOn,
   otherEnd,
-  pointName,
+  nodeName,
   splitTerminal,
 } from '@zygostat/core/circuit';
-import type { Role } from '@zygostat/core/devices';
+import type { TerminalRole } from '@zygostat/core/devices';
 import { fill, kindOf } from '@zygostat/core/devices';
 import { LINE_COLOURS, colourName } from '@zygostat/core/standards';
 import { showVolts } from '../../bench/show';
@@ -18,7 +18,7 @@ import type { Settings } from '../../store/settings';
 import { pickedUp, sheetOpened } from '../../store/trace';
 import { probePlaced } from '../../store/bench';
 import { useTokens } from '../../theme';
-import { Act, BottomSheet, Words } from '../basics';
+import { ActionButton, BottomSheet, AppText } from '../basics';
 import { Swatch } from './Swatch';
 import type { TraceActions } from './useTraceActions';
 
@@ -44,7 +44,7 @@ const freeEnds = (circuit: Circuit): { conductor: Conductor; end: End }[] =>
   );
 
 /** Colours customary on a line-voltage terminal where the person works; `null` on any other. */
-function customary(role: Role | undefined, region: Settings['region']): string | null {
+function customary(role: TerminalRole | undefined, region: Settings['region']): string | null {
   const { line, neutral, earth } = LINE_COLOURS[region];
   if (role === 'line') return line.map(colourName).join(' or ');
   if (role === 'neutral') return colourName(neutral);
@@ -55,7 +55,7 @@ function customary(role: Role | undefined, region: Settings['region']): string |
 export function StudSheet({ circuit, point, actions }: StudSheetProps) {
   const t = useTokens();
   const dispatch = useAppDispatch();
-  const reading = useAppSelector(({ bench }) => bench.view?.points[point]);
+  const reading = useAppSelector(({ bench }) => bench.view?.nodes[point]);
   const region = useAppSelector(({ settings }) => settings.region);
   const { deviceId, mark } = splitTerminal(point);
   const device = findDevice(circuit, deviceId);
@@ -78,58 +78,62 @@ export function StudSheet({ circuit, point, actions }: StudSheetProps) {
   };
   return (
     <BottomSheet
-      title={pointName(circuit, point)}
+      title={nodeName(circuit, point)}
       subtitle={`${station?.name ?? ''}${designation?.aliases ? ` · also marked ${designation.aliases.join(', ')}` : ''}`}
       onClose={() => dispatch(sheetOpened(null))}
     >
-      <Words>{designation?.purpose}</Words>
+      <AppText>{designation?.purpose}</AppText>
       {colours ? (
-        <Words kind="small">{`Customary colour here: ${colours}. Trust the terminal.`}</Words>
+        <AppText kind="small">{`Customary colour here: ${colours}. Trust the terminal.`}</AppText>
       ) : null}
       {lineVolts ? (
         <View style={[styles.caution, { backgroundColor: t.redSoft, borderColor: t.red }]}>
-          <Words color={t.red}>
+          <AppText color={t.red}>
             Line voltage. Open the breaker and prove dead before touching; local code decides who may work
             here.
-          </Words>
+          </AppText>
         </View>
       ) : null}
       {reading ? (
         <View style={styles.reads}>
-          <Words kind="mark">{showVolts(reading.volts)} V</Words>
-          <Words kind="small">
-            to {pointName(circuit, reading.reference)} · {STANDING_WORDS[reading.standing]}
-          </Words>
+          <AppText kind="mark">{showVolts(reading.volts)} V</AppText>
+          <AppText kind="small">
+            to {nodeName(circuit, reading.reference)} · {STANDING_WORDS[reading.standing]}
+          </AppText>
         </View>
       ) : null}
       <View style={styles.row}>
-        <Act label="Red probe here" onPress={() => actions.placeProbe('red', point)} style={styles.grow} />
-        <Act
+        <ActionButton
+          label="Red probe here"
+          onPress={() => actions.placeProbe('red', point)}
+          style={styles.grow}
+        />
+        <ActionButton
           label="Black probe here"
           onPress={() => actions.placeProbe('black', point)}
           style={styles.grow}
         />
       </View>
-      <Act label="Log what I read here" look="filled" onPress={log} />
-      <Words kind="strong" heading={3}>
+      <ActionButton label="Log what I read here" look="filled" onPress={log} />
+      <AppText kind="strong" heading={3}>
         Landed here
-      </Words>
-      {landed.length === 0 ? <Words kind="small">No conductor.</Words> : null}
+      </AppText>
+      {landed.length === 0 ? <AppText kind="small">No conductor.</AppText> : null}
       {landed.map(({ conductor, end, cable }) => (
         <View key={`${conductor.id}${end}`} style={styles.item}>
           <Swatch colour={conductor.colour} />
           <View style={styles.grow}>
-            <Words>
-              {colourName(conductor.colour)} to {pointName(circuit, endPoint(conductor, otherEnd(end)))}
-            </Words>
-            <Words kind="small">{cable.label}</Words>
+            <AppText>
+              {colourName(conductor.colour)} to {nodeName(circuit, endNode(conductor, otherEnd(end)))}
+            </AppText>
+            <AppText kind="small">{cable.label}</AppText>
           </View>
-          <Act
+          <ActionButton
             label="Move"
             hint={`Move the ${colourName(conductor.colour)} conductor to another stud`}
             onPress={() => dispatch(pickedUp({ type: 'end', conductor: conductor.id, end }))}
           />
-          <Act
+          <ActionButton
             label="Lift"
             hint={`Lift the ${colourName(conductor.colour)} conductor`}
             onPress={() => actions.liftEnd(conductor.id, end)}
@@ -138,27 +142,27 @@ export function StudSheet({ circuit, point, actions }: StudSheetProps) {
       ))}
       {jumpers.map(({ id, joins }) => (
         <View key={id} style={styles.item}>
-          <Words style={styles.grow}>
-            Jumper: {joins.map((terminal) => pointName(circuit, terminal)).join(' to ')}
-          </Words>
-          <Act label="Take off" onPress={() => actions.removeJumper(id)} />
+          <AppText style={styles.grow}>
+            Jumper: {joins.map((terminal) => nodeName(circuit, terminal)).join(' to ')}
+          </AppText>
+          <ActionButton label="Take off" onPress={() => actions.removeJumper(id)} />
         </View>
       ))}
       {loose.length > 0 ? (
-        <Words kind="strong" heading={3}>
+        <AppText kind="strong" heading={3}>
           Land a free end here
-        </Words>
+        </AppText>
       ) : null}
       {loose.map(({ conductor, end }) => (
         <View key={`${conductor.id}${end}`} style={styles.item}>
           <Swatch colour={conductor.colour} />
-          <Words style={styles.grow}>
+          <AppText style={styles.grow}>
             {colourName(conductor.colour)},{' '}
             {conductor[otherEnd(end)] === null
               ? `spare, ${end === 'from' ? 'first' : 'second'} end`
-              : `from ${pointName(circuit, conductor[otherEnd(end)]!)}`}
-          </Words>
-          <Act
+              : `from ${nodeName(circuit, conductor[otherEnd(end)]!)}`}
+          </AppText>
+          <ActionButton
             label="Land"
             hint={`Land the ${colourName(conductor.colour)} conductor here`}
             onPress={() => actions.landEnd(conductor.id, end, point)}
@@ -166,12 +170,12 @@ export function StudSheet({ circuit, point, actions }: StudSheetProps) {
         </View>
       ))}
       <View style={styles.row}>
-        <Act
+        <ActionButton
           label="Jumper from here"
           onPress={() => dispatch(pickedUp({ type: 'jumper', from: point }))}
           style={styles.grow}
         />
-        <Act
+        <ActionButton
           label={`About ${device.label}`}
           onPress={() => dispatch(sheetOpened({ type: 'device', device: device.id }))}
           style={styles.grow}

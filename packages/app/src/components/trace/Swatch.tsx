@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import type { ColourCode } from '@zygostat/core/standards';
 import { COLOURS } from '@zygostat/core/standards';
 import { useTokens } from '../../theme';
-import { Words } from '../basics';
+import { AppText } from '../basics';
 
 /** A conductor's insulation colour with its letter code. */
 export function Swatch({ colour }: { colour: ColourCode }) {
@@ -10,7 +10,7 @@ export function Swatch({ colour }: { colour: ColourCode }) {
   return (
     <View style={styles.swatch}>
       <View style={[styles.bar, { backgroundColor: COLOURS[colour].hex, borderColor: t.mute }]} />
-      <Words kind="figure">{colour}</Words>
+      <AppText kind="figure">{colour}</AppText>
     </View>
   );
 }

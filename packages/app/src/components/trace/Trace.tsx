@@ -8,7 +8,7 @@ import type { Job } from '../../store/api';
 import type { Pane } from '../../store/trace';
 import { paneChosen, sheetOpened, told } from '../../store/trace';
 import { useTokens, useWide } from '../../theme';
-import { Act } from '../basics';
+import { ActionButton } from '../basics';
 import { LadderPane } from '../ladder/LadderPane';
 import { LiveLoom } from '../loom/LiveLoom';
 import { MeterBar } from '../meter/MeterBar';
@@ -46,7 +46,7 @@ function Header({ job }: { job: Job }) {
   const dispatch = useAppDispatch();
   return (
     <JobHeader job={job}>
-      <Act
+      <ActionButton
         label="Notes, theme and files"
         icon="more"
         look="plain"
@@ -64,7 +64,7 @@ function PaneTabs({ panes }: { panes: readonly Pane[] }) {
   return (
     <View style={styles.tabs} role="group" aria-label="Views">
       {panes.map((name) => (
-        <Act
+        <ActionButton
           key={name}
           label={PANES[name]}
           hint={name === 'readings' ? 'Readings' : PANES[name]}

@@ -4,13 +4,13 @@ import type { Circuit, End } from '@zygostat/core/circuit';
 import {
   EditError,
   addLink,
-  endPoint,
+  endNode,
   findConductor,
   findDevice,
   freeLinkId,
   land,
   lift,
-  pointName,
+  nodeName,
   removeLink,
 } from '@zygostat/core/circuit';
 import type { Value } from '@zygostat/core/devices';
@@ -74,12 +74,12 @@ export function useTraceActions() {
       },
       liftEnd: (conductor: string, end: End) => {
         const circuit = circuitNow()!;
-        const from = pointName(circuit, endPoint(findConductor(circuit, conductor)!, end));
+        const from = nodeName(circuit, endNode(findConductor(circuit, conductor)!, end));
         edit(`Lifted ${wireName(circuit, conductor)} off ${from}`, (c) => lift(c, conductor, end));
       },
       landEnd: (conductor: string, end: End, point: string) => {
         const circuit = circuitNow()!;
-        edit(`Landed ${wireName(circuit, conductor)} on ${pointName(circuit, point)}`, (c) =>
+        edit(`Landed ${wireName(circuit, conductor)} on ${nodeName(circuit, point)}`, (c) =>
           land(c, conductor, end, point),
         );
       },
@@ -93,7 +93,7 @@ export function useTraceActions() {
         store.dispatch(pickedUp(null));
         if (carried.type === 'end') return actions.landEnd(carried.conductor, carried.end, point);
         const circuit = circuitNow()!;
-        edit(`Jumper from ${pointName(circuit, carried.from)} to ${pointName(circuit, point)}`, (c) =>
+        edit(`Jumper from ${nodeName(circuit, carried.from)} to ${nodeName(circuit, point)}`, (c) =>
           addLink(c, { id: freeLinkId(c), kind: 'jumper', joins: [carried.from, point] }),
         );
       },

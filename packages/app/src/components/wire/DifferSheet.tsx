@@ -8,17 +8,17 @@ import {
   findDevice,
   land,
   marksOf,
-  pointName,
+  nodeName,
   splitTerminal,
 } from '@zygostat/core/circuit';
 import { kindOf } from '@zygostat/core/devices';
-import type { Wish } from '@zygostat/core/plan';
+import type { SwapRequest } from '@zygostat/core/plan';
 import type { ColourCode } from '@zygostat/core/standards';
 import { COLOUR_CODES, colourName } from '@zygostat/core/standards';
 import type { Plan, Step } from '@zygostat/core/wire';
 import { askAside, theModel } from '../../bench/model';
 import { useTokens } from '../../theme';
-import { Act, BottomSheet, Words } from '../basics';
+import { ActionButton, BottomSheet, AppText } from '../basics';
 import { planOf } from '../plan/usePlan';
 import { Palette } from '../survey/Palette';
 
@@ -45,7 +45,7 @@ async function planAgain(
 ): Promise<Plan | null> {
   const { swap } = plan;
   if (!swap) return { ...plan, before, after: correct(plan.after) };
-  const wish = swap as unknown as Wish;
+  const wish = swap as unknown as SwapRequest;
   const found = await askAside((model) =>
     model.swap(
       before,
@@ -80,7 +80,7 @@ export function DifferSheet({ plan, step, steps, onTake, onClose }: DifferSheetP
   const [changed, setChanged] = useState<Changed | 'working' | 'none' | null>(null);
   const { id, end, colour, cable } = step.conductor!;
   const name = `${colourName(colour)} of ${cable}`;
-  const try_ = async (note: string, correct: (circuit: Circuit) => Circuit) => {
+  const attempt = async (note: string, correct: (circuit: Circuit) => Circuit) => {
     setChanged('working');
     let before: Circuit;
     try {
@@ -113,14 +113,14 @@ export function DifferSheet({ plan, step, steps, onTake, onClose }: DifferSheetP
     <BottomSheet title="Not as planned" subtitle={name} onClose={onClose}>
       {changed === null ? (
         <>
-          <Act
+          <ActionButton
             label="It is broken"
             hint={`${name} is broken: plan without it`}
             onPress={() =>
-              void try_(`${name} is broken`, (circuit) => withConductor(circuit, id, { tag: 'dead' }))
+              void attempt(`${name} is broken`, (circuit) => withConductor(circuit, id, { tag: 'dead' }))
             }
           />
-          <Act
+          <ActionButton
             label="It has another colour"
             pressed={asked === 'colour'}
             onPress={() => setAsked('colour')}
@@ -131,15 +131,15 @@ export function DifferSheet({ plan, step, steps, onTake, onClose }: DifferSheetP
               chosen={colour}
               onPick={(picked) => {
                 if (picked)
-                  void try_(`${name} is ${colourName(picked)}`, (circuit) =>
+                  void attempt(`${name} is ${colourName(picked)}`, (circuit) =>
                     withConductor(circuit, id, { colour: picked }),
                   );
               }}
             />
           ) : null}
           {landed && plan.swap ? (
-            <Act
-              label={`It was not on ${pointName(plan.before, landed)}`}
+            <ActionButton
+              label={`It was not on ${nodeName(plan.before, landed)}`}
               pressed={asked === 'terminal'}
               onPress={() => setAsked('terminal')}
             />
@@ -147,11 +147,11 @@ export function DifferSheet({ plan, step, steps, onTake, onClose }: DifferSheetP
           {asked === 'terminal' ? (
             <View style={styles.terminals}>
               {terminals.map((terminal) => (
-                <Act
+                <ActionButton
                   key={terminal}
-                  label={pointName(plan.before, terminal)}
+                  label={nodeName(plan.before, terminal)}
                   onPress={() =>
-                    void try_(`${name} was on ${pointName(plan.before, terminal)}`, (circuit) =>
+                    void attempt(`${name} was on ${nodeName(plan.before, terminal)}`, (circuit) =>
                       land(circuit, id, end, terminal),
                     )
                   }
@@ -161,22 +161,22 @@ export function DifferSheet({ plan, step, steps, onTake, onClose }: DifferSheetP
           ) : null}
         </>
       ) : changed === 'working' ? (
-        <Words kind="strong">Planning again…</Words>
+        <AppText kind="strong">Planning again…</AppText>
       ) : changed === 'none' ? (
-        <Words color={t.red}>
+        <AppText color={t.red}>
           With this no way known here works. Go to Plan and choose again, or survey it anew.
-        </Words>
+        </AppText>
       ) : (
         <>
-          <Words kind="strong">{`${changed.note}. This is what changes:`}</Words>
+          <AppText kind="strong">{`${changed.note}. This is what changes:`}</AppText>
           {changed.gone.map((text) => (
-            <Words key={text} color={t.mute}>{`− ${text}`}</Words>
+            <AppText key={text} color={t.mute}>{`− ${text}`}</AppText>
           ))}
           {changed.come.map((text) => (
-            <Words key={text} color={t.teal}>{`+ ${text}`}</Words>
+            <AppText key={text} color={t.teal}>{`+ ${text}`}</AppText>
           ))}
-          {changed.gone.length + changed.come.length === 0 ? <Words>No step changes.</Words> : null}
-          <Act
+          {changed.gone.length + changed.come.length === 0 ? <AppText>No step changes.</AppText> : null}
+          <ActionButton
             label="Take the changed plan"
             look="filled"
             onPress={() => {

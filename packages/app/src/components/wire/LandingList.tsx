@@ -8,7 +8,7 @@ import { useAppDispatch } from '../../store';
 import { planChanged } from '../../store/plan';
 import { edited } from '../../store/work';
 import { useTokens } from '../../theme';
-import { Act, Waiting, Words } from '../basics';
+import { ActionButton, Waiting, AppText } from '../basics';
 import { DifferSheet } from './DifferSheet';
 import { NextStep } from './NextStep';
 import { StepRow } from './StepRow';
@@ -22,13 +22,13 @@ function Strayed({ onRebase, onList }: { onRebase: () => void; onList: () => voi
   const t = useTokens();
   return (
     <View role="alert" style={[styles.card, { borderColor: t.amber, backgroundColor: t.amberSoft }]}>
-      <Words kind="strong" color={t.amber}>
+      <AppText kind="strong" color={t.amber}>
         The circuit was changed since, and not by this list
-      </Words>
-      <Words>Nothing of that is overwritten. Go on from how it stands now, or as the list has it.</Words>
+      </AppText>
+      <AppText>Nothing of that is overwritten. Go on from how it stands now, or as the list has it.</AppText>
       <View style={styles.row}>
-        <Act label="Go on from here" look="filled" onPress={onRebase} style={styles.grow} />
-        <Act label="As the list has it" onPress={onList} style={styles.grow} />
+        <ActionButton label="Go on from here" look="filled" onPress={onRebase} style={styles.grow} />
+        <ActionButton label="As the list has it" onPress={onList} style={styles.grow} />
       </View>
     </View>
   );
@@ -59,13 +59,13 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
   const goPlan = () => router.replace({ pathname: '/job/[id]/plan', params: { id: jobId } });
   return (
     <>
-      <Words kind="title" heading={2}>
+      <AppText kind="title" heading={2}>
         {plan.title}
-      </Words>
+      </AppText>
       <View role="status" aria-live="polite" style={styles.progress}>
-        <Words kind="strong">
+        <AppText kind="strong">
           {`${done.size} of ${steps.length} steps done, ${view.stops.length} stops${earlier > 0 ? `; ${earlier} done before the circuit was changed` : ''}`}
-        </Words>
+        </AppText>
         <ProgressBar
           accessibilityLabel="Steps done"
           progress={steps.length === 0 ? 1 : done.size / steps.length}
@@ -88,15 +88,15 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
         />
       ) : (
         <View style={[styles.card, { borderColor: t.teal, backgroundColor: t.tealSoft }]}>
-          <Words kind="title" heading={2} color={t.teal}>
+          <AppText kind="title" heading={2} color={t.teal}>
             Everything is landed
-          </Words>
-          <Words>
+          </AppText>
+          <AppText>
             Prove it as it stands now, then test it with the power on. Leave the diagram at the unit.
-          </Words>
+          </AppText>
           <View style={styles.row}>
-            <Act label="See the proof" look="filled" onPress={goPlan} style={styles.grow} />
-            <Act
+            <ActionButton label="See the proof" look="filled" onPress={goPlan} style={styles.grow} />
+            <ActionButton
               label={dropping ? 'Yes, put it away' : 'Put the list away'}
               onPress={() => (dropping ? drop() : setDropping(true))}
               style={styles.grow}
@@ -109,9 +109,9 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
           key={`${i} ${stop.station}`}
           style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}
         >
-          <Words kind="title" heading={3}>
+          <AppText kind="title" heading={3}>
             {`${i + 1}. ${nameOf(view.circuit, stop.station)}`}
-          </Words>
+          </AppText>
           {stop.steps.map((step) => (
             <StepRow
               key={step.id}
@@ -126,19 +126,19 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
       ))}
       {plan.earlier?.length ? (
         <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
-          <Words kind="title" heading={3}>
+          <AppText kind="title" heading={3}>
             Done before the circuit was changed
-          </Words>
+          </AppText>
           {plan.earlier.map(({ at, text, volts }) => (
-            <Words
+            <AppText
               key={`${at} ${text}`}
               kind="small"
-            >{`${text}${volts === undefined ? '' : `: ${volts} V`}`}</Words>
+            >{`${text}${volts === undefined ? '' : `: ${volts} V`}`}</AppText>
           ))}
         </View>
       ) : null}
       {next ? (
-        <Act
+        <ActionButton
           label={dropping ? 'Yes, take the plan and its ticks back' : 'Take the plan back'}
           onPress={() => (dropping ? drop() : setDropping(true))}
         />

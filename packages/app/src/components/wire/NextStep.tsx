@@ -4,7 +4,7 @@ import { HelperText, TextInput } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Step } from '@zygostat/core/wire';
 import { useTokens } from '../../theme';
-import { Act, Words } from '../basics';
+import { ActionButton, AppText } from '../basics';
 import { StepFacts } from './StepFacts';
 
 interface NextStepProps {
@@ -41,7 +41,7 @@ function DeadReading({ mostVolts, onDone }: { mostVolts: number; onDone: (volts:
       <HelperText type={problem ? 'error' : 'info'} visible>
         {problem ?? `Dead is ${mostVolts} V or less.`}
       </HelperText>
-      <Act
+      <ActionButton
         label="It is dead"
         look="filled"
         disabled={!given || problem !== undefined}
@@ -60,23 +60,25 @@ export function NextStep({ step, place, circuit, onDone, onDiffers }: NextStepPr
       aria-label="Next step"
       style={[styles.card, { backgroundColor: t.card, borderColor: t.copper }]}
     >
-      <Words kind="small">{`Next, at ${place}`}</Words>
-      <Words kind="title" heading={2}>
+      <AppText kind="small">{`Next, at ${place}`}</AppText>
+      <AppText kind="title" heading={2}>
         {step.text}
-      </Words>
+      </AppText>
       <StepFacts step={step} circuit={circuit} />
       {step.kind === 'off' ? (
-        <Words kind="small" color={t.amber}>
+        <AppText kind="small" color={t.amber}>
           Capacitors hold charge after the power is off; line voltage and 24 V share compartments. What is not
           yours to open belongs to who is licensed for it.
-        </Words>
+        </AppText>
       ) : null}
       {step.kind === 'dead' ? (
         <DeadReading key={step.id} mostVolts={step.mostVolts ?? 1} onDone={onDone} />
       ) : (
         <View style={styles.row}>
-          <Act label="Done" look="filled" onPress={() => onDone()} style={styles.grow} />
-          {step.conductor ? <Act label="Not as planned" onPress={onDiffers} style={styles.grow} /> : null}
+          <ActionButton label="Done" look="filled" onPress={() => onDone()} style={styles.grow} />
+          {step.conductor ? (
+            <ActionButton label="Not as planned" onPress={onDiffers} style={styles.grow} />
+          ) : null}
         </View>
       )}
     </View>

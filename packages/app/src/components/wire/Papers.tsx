@@ -8,7 +8,7 @@ import type { ProblemDetails } from '../../store/api';
 import { problemOf, usePreviewScheduleMutation } from '../../store/api';
 import { edited } from '../../store/work';
 import { useTokens } from '../../theme';
-import { Act, Options, Words } from '../basics';
+import { ActionButton, Options, AppText } from '../basics';
 
 /** What can be printed or kept, by the server's name for it. */
 const PAPERS = [
@@ -59,7 +59,7 @@ function ScheduleImport({ circuit, jobId }: { circuit: Circuit; jobId: string })
   return (
     <>
       <Options label="Reading a schedule in" options={MODES} value={mode} onChange={setMode} />
-      <Act
+      <ActionButton
         label="Read a wire schedule (CSV)"
         icon="import"
         disabled={isLoading}
@@ -67,25 +67,25 @@ function ScheduleImport({ circuit, jobId }: { circuit: Circuit; jobId: string })
       />
       {problem ? (
         <View role="alert" style={[styles.card, { borderColor: t.red, backgroundColor: t.card }]}>
-          <Words kind="strong" color={t.red}>
+          <AppText kind="strong" color={t.red}>
             Nothing was changed
-          </Words>
+          </AppText>
           {problem.problems ? (
             problem.problems.map(({ path, message }) => (
-              <Words key={`${path} ${message}`}>{`${path}: ${message}`}</Words>
+              <AppText key={`${path} ${message}`}>{`${path}: ${message}`}</AppText>
             ))
           ) : (
-            <Words>{problem.detail}</Words>
+            <AppText>{problem.detail}</AppText>
           )}
         </View>
       ) : null}
       {found && counts ? (
         <View style={[styles.card, { borderColor: t.copper, backgroundColor: t.card }]}>
-          <Words kind="strong">
+          <AppText kind="strong">
             {`${counts.added} conductors come, ${counts.changed} change, ${counts.removed} go.`}
-          </Words>
+          </AppText>
           <View style={styles.row}>
-            <Act
+            <ActionButton
               label="Take it"
               look="filled"
               onPress={() => {
@@ -93,7 +93,7 @@ function ScheduleImport({ circuit, jobId }: { circuit: Circuit; jobId: string })
                 setFound(null);
               }}
             />
-            <Act label="Leave it" onPress={() => setFound(null)} />
+            <ActionButton label="Leave it" onPress={() => setFound(null)} />
           </View>
         </View>
       ) : null}
@@ -110,14 +110,14 @@ export function Papers({ circuit, jobId }: { circuit: Circuit; jobId: string }) 
     window.open(`/api/jobs/${encodeURIComponent(jobId)}/${path}?symbols=${symbols}`, '_blank', 'noopener');
   return (
     <>
-      <Words>
+      <AppText>
         {planned ? 'As planned. The schedule is as it stands.' : 'As it stands.'}
         {waiting ? ' The last change is not saved yet and not on them.' : ''}
-      </Words>
+      </AppText>
       {PAPERS.map(({ path, label }) => (
-        <Act key={path} label={label} icon="print" onPress={() => open(path)} />
+        <ActionButton key={path} label={label} icon="print" onPress={() => open(path)} />
       ))}
-      <Words kind="small">The diagram carries a code that opens this job.</Words>
+      <AppText kind="small">The diagram carries a code that opens this job.</AppText>
       <ScheduleImport circuit={circuit} jobId={jobId} />
     </>
   );

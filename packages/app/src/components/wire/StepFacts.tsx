@@ -1,8 +1,8 @@
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
-import { pointName } from '@zygostat/core/circuit';
+import { nodeName } from '@zygostat/core/circuit';
 import type { Step } from '@zygostat/core/wire';
-import { Words } from '../basics';
+import { AppText } from '../basics';
 import { WireName } from '../plan/WireName';
 
 /** What a person needs to know to do a step: conductor, tag, strip length, other end, reason; or where to probe. */
@@ -13,19 +13,19 @@ export function StepFacts({ step, circuit }: { step: Step; circuit: Circuit }) {
       {conductor ? (
         <>
           <WireName colour={conductor.colour} tag={conductor.tag} />
-          <Words kind="small">
+          <AppText kind="small">
             {conductor.to === null
               ? `Other end: ${conductor.otherEnd}.`
               : `Strip ${conductor.stripMm} mm. Other end: ${conductor.otherEnd}.`}
-          </Words>
+          </AppText>
         </>
       ) : null}
       {probes ? (
-        <Words kind="small">
-          {`Red on ${pointName(circuit, probes[0])}, black on ${pointName(circuit, probes[1])}.`}
-        </Words>
+        <AppText kind="small">
+          {`Red on ${nodeName(circuit, probes[0])}, black on ${nodeName(circuit, probes[1])}.`}
+        </AppText>
       ) : null}
-      {why ? <Words kind="small">{why}</Words> : null}
+      {why ? <AppText kind="small">{why}</AppText> : null}
     </View>
   );
 }

@@ -4,7 +4,7 @@ import type { Done, Step } from '@zygostat/core/wire';
 import { format } from 'date-fns';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
-import { Words } from '../basics';
+import { AppText } from '../basics';
 import { StepFacts } from './StepFacts';
 
 interface StepRowProps {
@@ -37,11 +37,11 @@ export function StepRow({ step, circuit, done, ready, onTick }: StepRowProps) {
         color={done ? t.teal : open ? t.copper : t.mute}
       />
       <View style={styles.text}>
-        <Words {...(done && { color: t.mute })}>{step.text}</Words>
+        <AppText {...(done && { color: t.mute })}>{step.text}</AppText>
         {done ? (
-          <Words kind="small">
+          <AppText kind="small">
             {`${format(new Date(done.at), 'HH:mm')}${done.volts === undefined ? '' : `, read ${done.volts} V`}`}
-          </Words>
+          </AppText>
         ) : (
           <StepFacts step={step} circuit={circuit} />
         )}

@@ -6,7 +6,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { planChanged } from '../../store/plan';
 import type { Job } from '../../store/api';
 import { useTokens } from '../../theme';
-import { Act, Waiting, Words } from '../basics';
+import { ActionButton, Waiting, AppText } from '../basics';
 import { PlaceFrame } from '../places/PlaceFrame';
 import { Steps } from '../places/Steps';
 import { useOpenPlan } from '../plan/usePlan';
@@ -29,14 +29,17 @@ export function WirePlace({ job, circuit }: { job: Job; circuit: Circuit }) {
     <LandingList plan={plan} circuit={circuit} jobId={job.id} />
   ) : (
     <>
-      <Words kind="title" heading={2}>
+      <AppText kind="title" heading={2}>
         Nothing is planned
-      </Words>
-      <Words>Plan a change first: the list of landings, place by place, follows from it.</Words>
+      </AppText>
+      <AppText>Plan a change first: the list of landings, place by place, follows from it.</AppText>
       {putAway ? (
-        <Act label={`Take it up again: ${putAway.title}`} onPress={() => dispatch(planChanged(putAway))} />
+        <ActionButton
+          label={`Take it up again: ${putAway.title}`}
+          onPress={() => dispatch(planChanged(putAway))}
+        />
       ) : null}
-      <Act
+      <ActionButton
         label="Go to Plan"
         look="filled"
         onPress={() => router.replace({ pathname: '/job/[id]/plan', params: { id: job.id } })}
@@ -47,7 +50,7 @@ export function WirePlace({ job, circuit }: { job: Job; circuit: Circuit }) {
     <PlaceFrame job={job} here="wire" tabs={<Steps label="Wire" titles={STEPS} here={step} onGo={setStep} />}>
       {state === 'waiting' ? (
         <View role="alert">
-          <Words color={t.amber}>Plan not saved yet: the server does not answer. It is kept here.</Words>
+          <AppText color={t.amber}>Plan not saved yet: the server does not answer. It is kept here.</AppText>
         </View>
       ) : null}
       {step === 'list' ? list : <Papers circuit={circuit} jobId={job.id} />}

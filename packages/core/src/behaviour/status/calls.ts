@@ -6,13 +6,13 @@ import type { Scene } from '../scene';
 import { CALL_NAMES, capital, inSentence, listed, thermostatsOf } from '../scene';
 import type { Cause } from '../trace';
 import { causeOfDeadHot, causeOfMissing, causeOfRunning, gravest, plainFault } from '../trace';
-import type { Sight, Status } from './status';
+import type { StatusContext, Status } from './status';
 import { faultBy } from './status';
 
 const namesOf = (loads: readonly LoadReading[]) => listed(loads.map(({ title }) => inSentence(title)));
 
 /** Heating and cooling at once: two thermostats of different minds. */
-export function together({ scene, active }: Sight): Status | null {
+export function together({ scene, active }: StatusContext): Status | null {
   if (!active.has('heat') || !active.has('cool')) return null;
   const on = (serves: Call) => scene.loads.some((load) => load.serves === serves && load.energised);
   if (!on('heat') || !on('cool')) return null;
@@ -24,7 +24,7 @@ export function together({ scene, active }: Sight): Status | null {
 }
 
 /** Reversing valves that are not as they are called, or are though nobody calls. */
-function valveCause({ scene, trace }: Sight): Cause {
+function valveCause({ scene, trace }: StatusContext): Cause {
   const valves = scene.loads.filter(({ serves }) => serves === 'valve');
   return gravest(
     valves.map(({ branch, energised }) =>
@@ -34,14 +34,14 @@ function valveCause({ scene, trace }: Sight): Cause {
 }
 
 /** Why loads run that should not: what feeds them, or a valve that stands the wrong way. */
-function wrongCause(sight: Sight, wrong: readonly LoadReading[]): Cause {
+function wrongCause(sight: StatusContext, wrong: readonly LoadReading[]): Cause {
   const fed = gravest(wrong.map(({ branch }) => causeOfRunning(sight.trace, branch)));
   if (fed.type !== 'unasked' && fed.type !== 'set-up') return fed;
   const valve = valveCause(sight);
   return valve.type === 'unasked' || valve.type === 'waiting' ? fed : valve;
 }
 
-export function crossed(sight: Sight): Status | null {
+export function crossed(sight: StatusContext): Status | null {
   const { scene, active } = sight;
   const runsOn = runningOn(scene.network, scene.inputs, scene.settled);
   for (const [asked, other] of [
@@ -60,7 +60,7 @@ export function crossed(sight: Sight): Status | null {
 }
 
 /** A fan that nobody asks for. */
-export function idleFan(sight: Sight): Status | null {
+export function idleFan(sight: StatusContext): Status | null {
   const { scene, active } = sight;
   if (active.size > 0) return null;
   const runsOn = runningOn(scene.network, scene.inputs, scene.settled);
@@ -73,7 +73,7 @@ export function idleFan(sight: Sight): Status | null {
 const OPEN_ENDED: ReadonlySet<Cause['type']> = new Set(['unasked', 'unwired', 'weak']);
 
 /** A thermostat with nothing on its screen says why by itself. */
-export function blank(sight: Sight): Status | null {
+export function blank(sight: StatusContext): Status | null {
   const { scene, trace } = sight;
   for (const { installed, label, state } of thermostatsOf(scene)) {
     if (state.powered) continue;
@@ -103,7 +103,7 @@ interface Missing {
 }
 
 /** Loads of what is called that are off, with why; what nobody asked for left out. */
-function missingLoads({ scene, trace, active }: Sight): Missing[] {
+function missingLoads({ scene, trace, active }: StatusContext): Missing[] {
   const isFan = ({ serves, nature }: LoadReading) => serves === 'fan' && nature === 'motor';
   const moves = scene.loads.some((load) => isFan(load) && load.energised);
   return scene.loads.flatMap((load): Missing[] => {
@@ -133,7 +133,7 @@ const ORDER: readonly Cause['type'][] = [
 ];
 
 /** A stage, compressor, valve or fan that the call should bring and does not. */
-export function missing(sight: Sight): Status | null {
+export function missing(sight: StatusContext): Status | null {
   const { scene } = sight;
   const found = missingLoads(sight);
   for (const type of ORDER) {
@@ -150,7 +150,7 @@ export function missing(sight: Sight): Status | null {
 const ASTRAY: ReadonlySet<Cause['type']> = new Set(['wiring', 'touching', 'stuck', 'astray']);
 
 /** A load that runs with its call, but by a way that should not feed it: the call next to it will run it too. */
-export function astray(sight: Sight): Status | null {
+export function astray(sight: StatusContext): Status | null {
   const { scene, trace } = sight;
   for (const load of scene.loads) {
     if (!load.energised) continue;
@@ -172,7 +172,7 @@ function otherwiseAsked(scene: Scene, serves: Call): Status {
 }
 
 /** A call that nothing answers: what explains it, or else what is plainly wrong with the wiring. */
-export function unanswered(sight: Sight): Status | null {
+export function unanswered(sight: StatusContext): Status | null {
   const { scene, active } = sight;
   for (const serves of ['cool', 'heat', 'fan'] as const) {
     if (!active.has(serves)) continue;

@@ -4,17 +4,18 @@ import type { Network } from '../../network';
 import { readLoads, readTransformers } from '../loads';
 import type { Scene, ShowCelsius } from '../scene';
 import { thermostatsOf } from '../scene';
-import type { Inputs, Settled } from '../settle';
+import type { Inputs } from '../inputs';
+import type { Settled } from '../settle';
 import { traceOf } from '../trace';
 import { astray, blank, crossed, idleFan, missing, together, unanswered } from './calls';
 import { idle, running, tripped, waiting } from './rest';
-import type { Sight, Status } from './status';
+import type { StatusContext, Status } from './status';
 import { burning, chattering, opened, overloaded, wrongSupply } from './supply';
 
 export type { Status } from './status';
 
 /** In the order in which they are worth saying: the gravest finding wins. */
-const ORDER: readonly ((sight: Sight) => Status | null)[] = [
+const ORDER: readonly ((sight: StatusContext) => Status | null)[] = [
   chattering,
   opened,
   burning,
@@ -50,7 +51,7 @@ export function statusOf(
     transformers: readTransformers(network, settled.point),
   };
   const active = new Set(thermostatsOf(scene).flatMap(({ asks }) => asks));
-  const sight: Sight = { scene, trace: traceOf(network, inputs, settled), active };
+  const sight: StatusContext = { scene, trace: traceOf(network, inputs, settled), active };
   for (const part of ORDER) {
     const status = part(sight);
     if (status) return status;

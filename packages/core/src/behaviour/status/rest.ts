@@ -3,9 +3,9 @@ import type { Value } from '../../devices';
 import { COLD_COOLING_LIMIT_C } from '../../standards';
 import { waitsOf } from '../advance';
 import { CALL_NAMES, inSentence, labelOf, listed, thermostatsOf } from '../scene';
-import type { Sight, Status } from './status';
+import type { StatusContext, Status } from './status';
 
-export function waiting({ scene, active }: Sight): Status | null {
+export function waiting({ scene, active }: StatusContext): Status | null {
   const waits = waitsOf(scene.network, scene.inputs, scene.settled.world).filter(({ quiet }) => !quiet);
   for (const { id, moment } of thermostatsOf(scene)) {
     const held = waits.find(({ device }) => device === id);
@@ -30,7 +30,7 @@ export function waiting({ scene, active }: Sight): Status | null {
 }
 
 /** A safety the surroundings hold open while nothing asks for it, so that it is not forgotten. */
-export function tripped({ scene }: Sight): Status | null {
+export function tripped({ scene }: StatusContext): Status | null {
   for (const [id, face] of scene.faces)
     if (face.tone === 'tripped')
       return {
@@ -42,7 +42,7 @@ export function tripped({ scene }: Sight): Status | null {
   return null;
 }
 
-export function running({ scene, active }: Sight): Status | null {
+export function running({ scene, active }: StatusContext): Status | null {
   const on = scene.loads.filter(({ energised }) => energised).map(({ title }) => inSentence(title));
   if (on.length === 0) return null;
   const called = [...active]
@@ -65,7 +65,7 @@ export function running({ scene, active }: Sight): Status | null {
 /** Volts from which a secondary is there at all. */
 const PRESENT_VOLTS = 20;
 
-export function idle({ scene }: Sight): Status {
+export function idle({ scene }: StatusContext): Status {
   if (scene.network.devices.length === 0)
     return {
       tone: 'idle',

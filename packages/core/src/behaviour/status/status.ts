@@ -15,7 +15,7 @@ export interface Status {
 }
 
 /** What every part of the status line is worked out from. */
-export interface Sight {
+export interface StatusContext {
   scene: Scene;
   trace: Trace;
   /** What is called for now. */
@@ -26,7 +26,7 @@ const partsOfAny = (cause: Cause | Stretch): readonly string[] =>
   cause.type === 'between' ? cause.parts : partsOf(cause);
 
 /** A fault with the cause behind it. */
-export function faultBy({ scene }: Sight, text: string, cause: Cause | Stretch): Status {
+export function faultBy({ scene }: StatusContext, text: string, cause: Cause | Stretch): Status {
   const told = tell(scene.network, scene.faces, cause);
   return { tone: 'fault', text: `${text}: ${told.text}`, next: told.next, parts: partsOfAny(cause) };
 }

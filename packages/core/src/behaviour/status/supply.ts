@@ -5,10 +5,10 @@ import type { PrimaryTap } from '../primary';
 import { betterTap, isOffTap, primaryTap } from '../primary';
 import { labelOf, listed } from '../scene';
 import { causeOfOpening, causeOfShort, plainFault } from '../trace';
-import type { Sight, Status } from './status';
+import type { StatusContext, Status } from './status';
 import { faultBy } from './status';
 
-export function chattering(sight: Sight): Status | null {
+export function chattering(sight: StatusContext): Status | null {
   const { scene, trace } = sight;
   const { chattering: found } = scene.settled;
   if (!found) return null;
@@ -27,7 +27,7 @@ export function chattering(sight: Sight): Status | null {
 const CLEAR_FIRST = 'Clear the short before fitting another fuse or resetting.';
 
 /** Something opened on overload. */
-export function opened(sight: Sight): Status | null {
+export function opened(sight: StatusContext): Status | null {
   const { scene, trace } = sight;
   const [found] = openedProtections(scene.network, scene.settled.world);
   if (!found) return null;
@@ -45,7 +45,7 @@ export function opened(sight: Sight): Status | null {
 }
 
 /** A transformer that burns because nothing opens. */
-export function burning(sight: Sight): Status | null {
+export function burning(sight: StatusContext): Status | null {
   const { scene, trace } = sight;
   const over = scene.transformers.find(({ burden }) => burden === 'shorted');
   if (!over) return null;
@@ -73,7 +73,7 @@ function afterOffTap({ volts, nominal }: PrimaryTap, better: number | null): str
 }
 
 /** A secondary that gives too much or too little, because of its tap or of what supplies it. */
-export function wrongSupply({ scene }: Sight): Status | null {
+export function wrongSupply({ scene }: StatusContext): Status | null {
   const { network, settled } = scene;
   for (const { device, volts } of scene.transformers) {
     const tap = primaryTap(network, settled.point, device);
@@ -99,7 +99,7 @@ export function wrongSupply({ scene }: Sight): Status | null {
   return null;
 }
 
-export function overloaded({ scene }: Sight): Status | null {
+export function overloaded({ scene }: StatusContext): Status | null {
   const over = scene.transformers.find(({ burden }) => burden === 'overloaded');
   return over
     ? {

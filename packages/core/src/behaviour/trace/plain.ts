@@ -1,7 +1,7 @@
 /** What is wrong with the wiring wherever one looks: conductors that touch, marks that disagree, a bare hot, a break. */
 import type { Disagreement, TerminalId } from '../../circuit';
 import { landedOn } from '../../circuit';
-import type { Network, Survey } from '../../network';
+import type { Network, NodeClasses } from '../../network';
 import { passing } from '../../network';
 import type { Cause } from './cause';
 import type { Trace } from './trace';
@@ -27,7 +27,7 @@ export function plainFault({ network, settled, seen, disagreements }: Trace): Ca
 }
 
 /** A thermostat's hot screw that is dead, with nothing landed on it. */
-function bareHot({ devices, circuit, indexOf }: Network, { standing }: Survey): TerminalId | undefined {
+function bareHot({ devices, circuit, indexOf }: Network, { standing }: NodeClasses): TerminalId | undefined {
   const joined = new Set(circuit.links.flatMap(({ joins }) => joins));
   return devices
     .flatMap(({ device, kind, context }) =>

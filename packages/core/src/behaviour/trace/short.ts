@@ -1,6 +1,6 @@
 /** What carries a short: a conductor or jumper that joins what it should not, a shorted part, or the stretch it is in. */
-import { pointName } from '../../circuit';
-import type { Bridge, Installed, Network, Point } from '../../network';
+import { nodeName } from '../../circuit';
+import type { Bridge, Installed, Network, OperatingPoint } from '../../network';
 import { ampsThrough, compile, makeSolver } from '../../network';
 import { untilSteady } from '../advance';
 import type { Cause } from './cause';
@@ -28,7 +28,7 @@ const WATCHED_S = 1200;
 function heaviest(
   { network, settled, inputs }: Trace,
   opened: Installed,
-): { point: Point; through: number } | null {
+): { point: OperatingPoint; through: number } | null {
   const { kind, branches } = opened;
   const elements = new Set([kind.protects!.element, ...kind.interrupts]);
   const bridges = [...elements].flatMap((id): Bridge[] => {
@@ -42,17 +42,17 @@ function heaviest(
   });
   const held = compile(network.circuit, network.faults, bridges);
   const through = held.branches.length - bridges.length;
-  let worst: { point: Point; amps: number } | null = null;
+  let worst: { point: OperatingPoint; amps: number } | null = null;
   untilSteady(held, inputs, settled.world, WATCHED_S, makeSolver(held), (point) => {
     const amps = ampsThrough(point, through);
     if (!worst || amps > worst.amps) worst = { point, amps };
   });
-  const found = worst as { point: Point } | null;
+  const found = worst as { point: OperatingPoint } | null;
   return found && { point: found.point, through };
 }
 
 /** Current a load of a device takes when it is whole, amperes; `null` where its kind does not say. */
-function wholeAmps({ network }: Trace, branch: number, point: Point): number {
+function wholeAmps({ network }: Trace, branch: number, point: OperatingPoint): number {
   const { origin } = network.branches[branch]!;
   if (origin.type !== 'device') return 0;
   const installed = network.devices.find(({ device }) => device.id === origin.device)!;
@@ -74,7 +74,7 @@ export function causeOfOpening(trace: Trace, opened: Installed): Cause | Stretch
 }
 
 /** What shorts a supply whose current passes a branch. */
-export function causeOfShort(trace: Trace, shorted: Point, through: number): Cause | Stretch | null {
+export function causeOfShort(trace: Trace, shorted: OperatingPoint, through: number): Cause | Stretch | null {
   const { network, disagreements } = trace;
   const limit = ON_THE_WAY * ampsThrough(shorted, through);
   // What is held across an opened device is no part of the circuit: it comes last.
@@ -117,8 +117,8 @@ function stretchOf(network: Network, carriers: readonly number[]): Stretch | nul
   if (!from || !to) return null;
   return {
     type: 'between',
-    from: pointName(network.circuit, from),
-    to: pointName(network.circuit, to),
+    from: nodeName(network.circuit, from),
+    to: nodeName(network.circuit, to),
     parts: carriers.flatMap((b) => {
       const { origin } = network.branches[b]!;
       return origin.type === 'device'

@@ -1,18 +1,19 @@
 /** A settled circuit as tracing looks at it, and the small questions it asks of it again and again. */
 import type { Disagreement, TerminalId } from '../../circuit';
 import { disagreementsOf, terminalFunctions } from '../../circuit';
-import type { Installed, Network, Survey } from '../../network';
-import { ampsThrough, passing, pathNets, phasor, polesOf, survey } from '../../network';
+import type { Installed, Network, NodeClasses } from '../../network';
+import { ampsThrough, passing, pathNets, phasor, polesOf, classifyNodes } from '../../network';
 import { waitsOf } from '../advance';
 import { momentOf } from '../moment';
 import { CALL_VOLTS } from '../scene';
-import type { Inputs, Settled } from '../settle';
+import type { Inputs } from '../inputs';
+import type { Settled } from '../settle';
 
 /** A settled circuit with what tracing asks of it again and again. */
 export interface Trace {
   network: Network;
   settled: Settled;
-  seen: Survey;
+  seen: NodeClasses;
   functions: ReturnType<typeof terminalFunctions>;
   disagreements: readonly Disagreement[];
   inputs: Inputs;
@@ -46,7 +47,7 @@ export function traceOf(network: Network, inputs: Inputs, settled: Settled): Tra
     nets,
     ownDoing: own,
     poles: new Set(polesOf(network).flatMap((pair) => pair.map(nets))),
-    seen: survey(settled.point),
+    seen: classifyNodes(settled.point),
     ...marksOf(network),
     inputs,
     tripped: trippedIn(network, inputs, settled),
@@ -125,22 +126,22 @@ export function isLive({ network, seen }: Trace, names: readonly string[]): bool
 }
 
 /** Ends of a disagreement: the terminals it lies between, and a free end by its point's name. */
-export function endsOf(disagreement: Disagreement): { terminals: TerminalId[]; points: string[] } {
+export function endsOf(disagreement: Disagreement): { terminals: TerminalId[]; nodes: string[] } {
   switch (disagreement.type) {
     case 'conductor':
       return {
         terminals: [disagreement.from, disagreement.to],
-        points: [disagreement.from, disagreement.to],
+        nodes: [disagreement.from, disagreement.to],
       };
     case 'loose':
       return {
         terminals: [disagreement.landed],
-        points: [disagreement.landed, `${disagreement.conductor.id}~${disagreement.free}`],
+        nodes: [disagreement.landed, `${disagreement.conductor.id}~${disagreement.free}`],
       };
     case 'link':
-      return { terminals: [...disagreement.link.joins], points: [...disagreement.link.joins] };
+      return { terminals: [...disagreement.link.joins], nodes: [...disagreement.link.joins] };
     case 'empty':
-      return { terminals: [disagreement.terminal], points: [] };
+      return { terminals: [disagreement.terminal], nodes: [] };
   }
 }
 

@@ -17,7 +17,7 @@ function disagreementAt(trace: Trace, terminal: TerminalId): Disagreement | unde
   const own = splitTerminal(terminal).deviceId;
   return trace.disagreements.find((disagreement) => {
     if (disagreement.type === 'empty') return false;
-    const { terminals, points } = endsOf(disagreement);
+    const { terminals, nodes } = endsOf(disagreement);
     if (plain && terminals.includes(terminal)) return true;
     const matches = terminals.filter(
       (end) => functionsAgree(trace.functions(end), wanted) && trace.functions(end).size > 0,
@@ -28,7 +28,7 @@ function disagreementAt(trace: Trace, terminal: TerminalId): Disagreement | unde
       plain ||
       isLive(
         trace,
-        points.filter((point) => splitTerminal(point).deviceId !== own),
+        nodes.filter((node) => splitTerminal(node).deviceId !== own),
       )
     );
   });
@@ -91,12 +91,12 @@ export function islandCause(trace: Trace, ends: readonly number[]): Cause | null
     const functions = netFunctions(trace, island);
     if (!isAsked(trace, island, functions)) continue;
     const touching = disagreements.find((one) =>
-      endsOf(one).points.some((point) => nets(network.indexOf(point)) === island),
+      endsOf(one).nodes.some((node) => nets(network.indexOf(node)) === island),
     );
     if (touching) return { type: 'wiring', disagreement: touching };
     const ending = disagreements.filter((one) => {
       if (one.type === 'empty') return false;
-      return isPlain(functions) || isLive(trace, endsOf(one).points);
+      return isPlain(functions) || isLive(trace, endsOf(one).nodes);
     });
     const suits = (known: boolean) =>
       ending.find((one) =>

@@ -1,6 +1,6 @@
 /** Causes in a technician's words: what it is, and what to do. */
 import type { Circuit } from '../../circuit';
-import { findConductor, pointName, splitTerminal } from '../../circuit';
+import { findConductor, nodeName, splitTerminal } from '../../circuit';
 import type { Face } from '../../devices';
 import { kindOf } from '../../devices';
 import type { Network } from '../../network';
@@ -8,7 +8,7 @@ import { colourName } from '../../standards';
 import type { Cause } from './cause';
 import type { Stretch } from './short';
 
-export interface Told {
+export interface Sentence {
   text: string;
   next: string;
 }
@@ -30,36 +30,36 @@ function titleOf(network: Network, device: string, element: string): string {
   return load ? label : `${label}: ${element.replace(/-/g, ' ')}`;
 }
 
-function wiring({ circuit }: Network, { disagreement }: Extract<Cause, { type: 'wiring' }>): Told {
+function wiring({ circuit }: Network, { disagreement }: Extract<Cause, { type: 'wiring' }>): Sentence {
   switch (disagreement.type) {
     case 'loose': {
       const name = wireName(circuit, disagreement.conductor.id);
       return {
-        text: `${name} is landed at one end only, on ${pointName(circuit, disagreement.landed)}`,
+        text: `${name} is landed at one end only, on ${nodeName(circuit, disagreement.landed)}`,
         next: 'Land its other end where its mark is, or take it off and insulate both ends.',
       };
     }
     case 'conductor': {
       const { conductor, from, to } = disagreement;
       return {
-        text: `${wireName(circuit, conductor.id)} lies between ${pointName(circuit, from)} and ${pointName(circuit, to)}`,
+        text: `${wireName(circuit, conductor.id)} lies between ${nodeName(circuit, from)} and ${nodeName(circuit, to)}`,
         next: `${splitTerminal(from).mark} and ${splitTerminal(to).mark} do not belong together: check both its ends.`,
       };
     }
     case 'link':
       return {
-        text: `a jumper joins ${disagreement.link.joins.map((terminal) => pointName(circuit, terminal)).join(' and ')}`,
+        text: `a jumper joins ${disagreement.link.joins.map((terminal) => nodeName(circuit, terminal)).join(' and ')}`,
         next: 'Take it off, unless the equipment’s own diagram shows it.',
       };
     case 'empty':
       return {
-        text: `nothing is landed on ${pointName(circuit, disagreement.terminal)}`,
+        text: `nothing is landed on ${nodeName(circuit, disagreement.terminal)}`,
         next: 'Find the conductor that belongs there.',
       };
   }
 }
 
-function inside(network: Network, device: string, element: string): Told {
+function inside(network: Network, device: string, element: string): Sentence {
   const label = labelOf(network, device);
   const { kind } = network.circuit.devices.find(({ id }) => id === device)!;
   if (kindOf(kind).inline)
@@ -83,7 +83,7 @@ function inside(network: Network, device: string, element: string): Told {
 }
 
 /** A cause as a sentence without its full stop, and what to do. */
-export function tell(network: Network, faces: ReadonlyMap<string, Face>, cause: Cause | Stretch): Told {
+export function tell(network: Network, faces: ReadonlyMap<string, Face>, cause: Cause | Stretch): Sentence {
   const { circuit } = network;
   switch (cause.type) {
     case 'wiring':
@@ -146,7 +146,7 @@ export function tell(network: Network, faces: ReadonlyMap<string, Face>, cause: 
       };
     case 'astray':
       return {
-        text: `what is landed on ${pointName(circuit, cause.from)} leads to ${pointName(circuit, cause.to)}`,
+        text: `what is landed on ${nodeName(circuit, cause.from)} leads to ${nodeName(circuit, cause.to)}`,
         next: `Check the landings of ${cause.conductors.map((id) => wireName(circuit, id)).join(', ')} at both ends.`,
       };
     case 'unwired':

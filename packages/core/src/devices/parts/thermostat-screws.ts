@@ -1,10 +1,10 @@
 /** The screws of a thermostat: what each is for and which call closes it. */
-import type { Designation, Role } from '../define';
+import type { Designation, TerminalRole } from '../define';
 import { marksIn } from '../fields';
 import type { MarkRule, MarkSet, MarksField } from '../fields';
 import type { ThermostatCalls } from './thermostat-calls';
 
-const PURPOSES: Readonly<Record<string, readonly [Role, string, ...string[]]>> = {
+const PURPOSES: Readonly<Record<string, readonly [TerminalRole, string, ...string[]]>> = {
   R: ['hot', '24 V hot: what every call is switched from.'],
   RC: ['hot', 'Hot from the cooling transformer.'],
   RH: ['hot', 'Hot from the heating transformer.'],

@@ -10,7 +10,7 @@ import {
   lift,
   marksOf,
   otherEnd,
-  pointName,
+  nodeName,
   removeLink,
   setCable,
   setValue,
@@ -60,7 +60,7 @@ function settings(circuit: Circuit): Draft[] {
 /** Jumpers taken off; and set between two terminals of one device that have nothing to tell them apart. */
 function jumpers(circuit: Circuit): Draft[] {
   const off = circuit.links.map(({ id, joins }): Draft => ({
-    text: `Take the jumper off ${joins.map((terminal) => pointName(circuit, terminal)).join(' and ')}`,
+    text: `Take the jumper off ${joins.map((terminal) => nodeName(circuit, terminal)).join(' and ')}`,
     work: WORK.jumperOff,
     make: () => removeLink(circuit, id),
     touches: [id, ...joins],
@@ -175,7 +175,7 @@ function moves(circuit: Circuit): Draft[] {
     return (places.get(stationOf(circuit, at)!) ?? [])
       .filter((terminal) => terminal !== at && terminal !== far)
       .map((terminal): Draft => ({
-        text: `Move ${name} from ${pointName(circuit, at)} to ${pointName(circuit, terminal)}`,
+        text: `Move ${name} from ${nodeName(circuit, at)} to ${nodeName(circuit, terminal)}`,
         work: WORK.move,
         make: () => land(circuit, conductor.id, end, terminal),
         touches: [conductor.id, at, terminal],
@@ -194,7 +194,7 @@ function exchanges(circuit: Circuit): Draft[] {
       if (stationOf(circuit, one.at) !== stationOf(circuit, other.at)) return [];
       return [
         {
-          text: `Exchange ${one.name} and ${other.name} between ${pointName(circuit, one.at)} and ${pointName(circuit, other.at)}`,
+          text: `Exchange ${one.name} and ${other.name} between ${nodeName(circuit, one.at)} and ${nodeName(circuit, other.at)}`,
           work: WORK.exchange,
           make: () => exchange(circuit, [one.conductor.id, one.end], [other.conductor.id, other.end]),
           touches: [one.conductor.id, one.at, other.conductor.id, other.at],
@@ -225,14 +225,14 @@ function freeEnds(circuit: Circuit): Draft[] {
         ...everywhere
           .filter((terminal) => terminal !== conductor[held])
           .map((terminal): Draft => ({
-            text: `Land ${name} on ${pointName(circuit, terminal)}`,
+            text: `Land ${name} on ${nodeName(circuit, terminal)}`,
             work: WORK.move,
             make: () => land(circuit, id, free, terminal),
             touches: [id, conductor[held]!, terminal],
             between: [conductor[held]!, terminal],
           })),
         {
-          text: `Take ${name} off ${pointName(circuit, conductor[held]!)} and insulate both ends`,
+          text: `Take ${name} off ${nodeName(circuit, conductor[held]!)} and insulate both ends`,
           work: WORK.lift,
           make: () => lift(circuit, id, held),
           touches: [id, conductor[held]!],

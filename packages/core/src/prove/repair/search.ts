@@ -14,7 +14,7 @@ import { judgeStructure } from '../judge-structure';
 import type { PropertyId } from '../properties';
 import { GRAVITY, propertyOf } from '../properties';
 import type { Finding, Progress, Shown } from '../prove';
-import { keyOf } from '../look';
+import { keyOf } from '../judged-state';
 import { gather, runCases } from '../prove';
 import type { Supplied } from '../supplied';
 import { runCase, supply } from '../supplied';

@@ -5,9 +5,9 @@ import type { ColourCode } from '../../standards';
 import type { Facts } from '../functions';
 import type { Allocation, Candidate, Need } from '../landing';
 import { allocate, exchangeThermostat, landAll } from '../landing';
-import type { Wish } from '../wish';
+import type { SwapRequest } from '../swap-request';
 
-export type WayId =
+export type AlternativeId =
   | 'as-is'
   | 'spare'
   | 'share'
@@ -19,8 +19,8 @@ export type WayId =
   | 'batteries';
 
 /** One way of doing it, before it has been proven. */
-export interface Way {
-  id: WayId;
+export interface Alternative {
+  id: AlternativeId;
   title: string;
   circuit: Circuit;
   thermostat: string;
@@ -34,10 +34,10 @@ export interface Way {
 }
 
 /** What every way starts from. */
-export interface Ground {
+export interface SwapContext {
   circuit: Circuit;
   facts: Facts;
-  wish: Wish;
+  wish: SwapRequest;
   needs: readonly Need[];
   candidates: readonly Candidate[];
   allocation: Allocation;
@@ -95,7 +95,7 @@ export function plain({
   facts,
   wish,
   allocation,
-}: Ground): Pick<Way, 'circuit' | 'thermostat' | 'given'> {
+}: SwapContext): Pick<Alternative, 'circuit' | 'thermostat' | 'given'> {
   const fresh = exchangeThermostat(circuit, facts, wish);
   return {
     ...fresh,
@@ -105,7 +105,7 @@ export function plain({
 }
 
 /** What is needed but for C, and who carries it: for ways that bring power otherwise. */
-export const withoutCommon = ({ needs, candidates }: Ground): Allocation =>
+export const withoutCommon = ({ needs, candidates }: SwapContext): Allocation =>
   allocate(
     needs.filter(({ role }) => role !== 'common'),
     candidates,

@@ -2,11 +2,11 @@
 import { addDevice, addLink, findDevice, freeLinkId, setValue } from '../../circuit';
 import { PARTS, hotsOf } from '../../devices';
 import { allocate, exchangeThermostat, freeDeviceId, landAll } from '../landing';
-import type { Ground, Way } from './ground';
-import { MINUTES, addLeads, withoutCommon } from './ground';
+import type { SwapContext, Alternative } from './context';
+import { MINUTES, addLeads, withoutCommon } from './context';
 
 /** The fan's conductor becomes C; the fan then follows the equipment. */
-export function fanToCommon(ground: Ground): Way[] {
+export function fanToCommon(ground: SwapContext): Alternative[] {
   const { circuit, facts, wish, needs, candidates, allocation } = ground;
   const fan = needs.find(({ role }) => role === 'G');
   if (!fan || allocation.missing.length !== 1 || allocation.missing[0]!.role !== 'common') return [];
@@ -43,7 +43,7 @@ export function fanToCommon(ground: Ground): Way[] {
 }
 
 /** A transformer in a wall outlet by the thermostat. */
-export function plugIn(ground: Ground): Way[] {
+export function plugIn(ground: SwapContext): Alternative[] {
   const { circuit, facts, wish } = ground;
   const allocation = withoutCommon(ground);
   if (allocation.missing.length > 0) return [];
@@ -123,7 +123,7 @@ export function plugIn(ground: Ground): Way[] {
 }
 
 /** Without C on its batteries, where it has them. */
-export function batteries(ground: Ground): Way[] {
+export function batteries(ground: SwapContext): Alternative[] {
   const { circuit, facts, wish } = ground;
   const allocation = withoutCommon(ground);
   if (wish.supply !== 'both' || allocation.missing.length > 0) return [];

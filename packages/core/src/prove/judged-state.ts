@@ -1,8 +1,8 @@
 /** A settled state with what is read off it once, for every property to judge. */
 import type { LoadReading, Settled } from '../behaviour';
 import { readLoads } from '../behaviour';
-import type { Network, Survey } from '../network';
-import { survey } from '../network';
+import type { Network, NodeClasses } from '../network';
+import { classifyNodes } from '../network';
 import type { Case } from './cases';
 import type { PropertyId } from './properties';
 
@@ -19,22 +19,27 @@ export const keyOf = ({ property, about }: Pick<Violation, 'property' | 'about'>
 /** The most volts each coil had in the moments it could pull in, by branch. */
 export type Pulls = ReadonlyMap<number, number>;
 
-export interface Look {
+export interface JudgedState {
   network: Network;
   subject: Case;
   settled: Settled;
   pulls: Pulls;
   loads: readonly LoadReading[];
-  seen: Survey;
+  seen: NodeClasses;
 }
 
-export const lookAt = (network: Network, subject: Case, settled: Settled, pulls: Pulls): Look => ({
+export const judgedState = (
+  network: Network,
+  subject: Case,
+  settled: Settled,
+  pulls: Pulls,
+): JudgedState => ({
   network,
   subject,
   settled,
   pulls,
   loads: readLoads(network, settled),
-  seen: survey(settled.point),
+  seen: classifyNodes(settled.point),
 });
 
 export const labelOf = ({ circuit }: Network, id: string): string =>

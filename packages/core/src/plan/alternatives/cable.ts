@@ -5,8 +5,8 @@ import type { ColourCode } from '../../standards';
 import { COLOUR_CODES, metresToFeet } from '../../standards';
 import { SPARE, customaryColours } from '../../survey';
 import { exchangeThermostat } from '../landing';
-import type { Ground, Way } from './ground';
-import { CABLE_SIZES, MINUTES, NEW_CABLE_GAUGE, addLeads, freeCableId, stationOf } from './ground';
+import type { SwapContext, Alternative } from './context';
+import { CABLE_SIZES, MINUTES, NEW_CABLE_GAUGE, addLeads, freeCableId, stationOf } from './context';
 
 /** A new cable in an old one's place, for these landings, with at least one spare conductor more. */
 export function cableFor(
@@ -46,7 +46,7 @@ export const PULLING: readonly string[] = [
 ];
 
 /** A new cable with a spare conductor more than is needed. */
-export function newCable(ground: Ground): Way[] {
+export function newCable(ground: SwapContext): Alternative[] {
   const { circuit, facts, wish, needs } = ground;
   const [first] = facts.leads;
   if (!first || needs.length === 0) return [];
@@ -81,7 +81,7 @@ export function newCable(ground: Ground): Way[] {
 }
 
 /** The thermostat's contacts move to a receiver at the unit; what hangs on the wall has batteries and no wire. */
-export function wireless(ground: Ground): Way[] {
+export function wireless(ground: SwapContext): Alternative[] {
   const { circuit, facts, wish, needs } = ground;
   const hot = needs.find(({ role }) => role === 'hot');
   const common = needs.find(({ role }) => role === 'common');

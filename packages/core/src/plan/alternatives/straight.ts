@@ -1,9 +1,9 @@
 import { colourName } from '../../standards';
-import type { Ground, Way } from './ground';
-import { plain } from './ground';
+import type { SwapContext, Alternative } from './context';
+import { plain } from './context';
 
 /** Every need has a conductor: as they are, or with spares taken into use. */
-export function straight(ground: Ground): Way[] {
+export function straight(ground: SwapContext): Alternative[] {
   const { allocation } = ground;
   if (allocation.missing.length > 0) return [];
   const moved = allocation.given.filter(({ need, to }) => need.now !== to.conductor.id);

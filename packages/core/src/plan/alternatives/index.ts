@@ -3,8 +3,8 @@
  * as a circuit, so that it can be run through the model and compared with the others.
  */
 export { PULLING, cableFor, cablePart, newCable, pullMinutes, wireless } from './cable';
-export { addLeads } from './ground';
-export type { Ground, Way, WayId } from './ground';
+export { addLeads } from './context';
+export type { SwapContext, Alternative, AlternativeId } from './context';
 export { isolationRelay } from './isolation';
 export { batteries, fanToCommon, plugIn } from './power';
 export { share } from './share';

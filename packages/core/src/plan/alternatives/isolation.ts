@@ -2,11 +2,11 @@ import { addDevice, findDevice, land, otherEnd, splitTerminal } from '../../circ
 import { PARTS, hotsOf } from '../../devices';
 import type { Lead } from '../functions';
 import { freeDeviceId } from '../landing';
-import type { Ground, Way } from './ground';
-import { MINUTES, addLeads, givenFor, plain } from './ground';
+import type { SwapContext, Alternative } from './context';
+import { MINUTES, addLeads, givenFor, plain } from './context';
 
 /** A relay repeats the heating call on the heating transformer, so that one hot is enough at the thermostat. */
-export function isolationRelay(ground: Ground): Way[] {
+export function isolationRelay(ground: SwapContext): Alternative[] {
   const { circuit, facts, wish, needs, allocation } = ground;
   const hots = facts.leads.filter(({ role }) => role === 'hot');
   const { cooling, heating } = hotsOf(wish.terminals);

@@ -1,11 +1,11 @@
 import { addDevice, findDevice, land, lift, otherEnd } from '../../circuit';
 import { allocate, exchangeThermostat, freeDeviceId, landAll } from '../landing';
 import { PARTS } from '../../devices';
-import type { Ground, Way } from './ground';
-import { MINUTES, addLeads, givenFor, stationOf } from './ground';
+import type { SwapContext, Alternative } from './context';
+import { MINUTES, addLeads, givenFor, stationOf } from './context';
 
 /** Two calls on one conductor through an adapter; the conductor won serves what is missing. */
-export function share(ground: Ground): Way[] {
+export function share(ground: SwapContext): Alternative[] {
   const { circuit, facts, wish, needs, candidates, allocation } = ground;
   const [missing] = allocation.missing;
   const hot = givenFor(allocation.given, 'hot');

@@ -2,11 +2,11 @@
 import type { Values } from '../devices';
 import { hasRows, hasScrew, hotsOf, screwsOf } from '../devices';
 import type { Terminals } from '../devices';
-import type { Facts, Lead, Role } from './functions';
+import type { Facts, Lead, ConductorFunction } from './functions';
 
 export type Supply = 'none' | 'battery' | 'wired' | 'both' | 'stealing';
 
-export interface Wish {
+export interface SwapRequest {
   /** The thermostat to be replaced. */
   device: string;
   terminals: Terminals;
@@ -14,7 +14,7 @@ export interface Wish {
 }
 
 /** Whether it lives on C, if it can. */
-export const wantsCommon = ({ supply }: Wish) => supply === 'wired' || supply === 'both';
+export const wantsCommon = ({ supply }: SwapRequest) => supply === 'wired' || supply === 'both';
 
 /** A screw for a conductor and why; `null` when the thermostat has none for it. */
 export interface Screw {
@@ -27,7 +27,7 @@ const shown = ({ runs }: Pick<Lead, 'runs'>) =>
   runs.length > 0 ? `Fed by itself it runs: ${runs.join(', ')}.` : '';
 
 /** Screws for what a heat pump's conductors do. */
-function pumpScrew(role: Role, { valve }: Facts, { terminals }: Wish): Screw {
+function pumpScrew(role: ConductorFunction, { valve }: Facts, { terminals }: SwapRequest): Screw {
   const rows = hasRows(terminals);
   const has = (mark: string) => hasScrew(terminals, mark);
   if (role === 'valve') {
@@ -59,7 +59,7 @@ function pumpScrew(role: Role, { valve }: Facts, { terminals }: Wish): Screw {
 }
 
 /** The screw a conductor belongs on at the thermostat wanted. */
-export function screwFor(lead: Lead, facts: Facts, wish: Wish): Screw {
+export function screwFor(lead: Lead, facts: Facts, wish: SwapRequest): Screw {
   const { terminals } = wish;
   const has = (mark: string) => hasScrew(terminals, mark);
   const { role } = lead;
@@ -108,7 +108,7 @@ export interface SetUp {
 }
 
 /** How the thermostat must be set up for what the trials found. */
-export function setUpOf(facts: Facts, wish: Wish): SetUp[] {
+export function setUpOf(facts: Facts, wish: SwapRequest): SetUp[] {
   const { cooling, heating } = hotsOf(wish.terminals);
   const two = facts.leads.filter(({ role }) => role === 'hot').length > 1;
   const setUp: SetUp[] = [
@@ -170,7 +170,7 @@ export function emptyReason(mark: string, { heatPump, valve }: Facts): string {
 }
 
 /** What the old system needs and the new thermostat has no screw for. */
-export function shortcomings(facts: Facts, wish: Wish): { cannot: string[]; lost: string[] } {
+export function shortcomings(facts: Facts, wish: SwapRequest): { cannot: string[]; lost: string[] } {
   const cannot: string[] = [];
   const lost: string[] = [];
   if (wantsCommon(wish) && !hasScrew(wish.terminals, 'C'))
@@ -195,5 +195,6 @@ export function shortcomings(facts: Facts, wish: Wish): { cannot: string[]; lost
 }
 
 /** Params of the new thermostat. */
-export const paramsOf = ({ terminals, supply }: Wish): Values => ({ terminals, supply });
-export const marksOfWish = ({ terminals }: Wish): string[] => screwsOf(terminals).map(({ mark }) => mark);
+export const paramsOf = ({ terminals, supply }: SwapRequest): Values => ({ terminals, supply });
+export const marksOfWish = ({ terminals }: SwapRequest): string[] =>
+  screwsOf(terminals).map(({ mark }) => mark);

@@ -4,7 +4,7 @@ import { Pressable, StyleSheet } from 'react-native';
 import type { IconName } from '../../theme/icons';
 import { Icon } from '../../theme/icons';
 import { useTokens } from '../../theme';
-import { Words } from './Words';
+import { AppText } from './AppText';
 
 interface ActProps {
   label: string;
@@ -27,7 +27,7 @@ interface ActProps {
  *
  * @example <Act label="Log" look="filled" onPress={save} />
  */
-export function Act({
+export function ActionButton({
   label,
   onPress,
   hint,
@@ -61,9 +61,9 @@ export function Act({
     >
       {icon ? <Icon name={icon} size={22} color={ink} /> : null}
       {iconOnly ? null : (
-        <Words kind="strong" color={ink} lines={1}>
+        <AppText kind="strong" color={ink} lines={1}>
           {label}
-        </Words>
+        </AppText>
       )}
     </Pressable>
   );

@@ -26,7 +26,7 @@ type WordsProps = PropsWithChildren<{
  *
  * @example <Words kind="title" heading={1}>Jobs</Words>
  */
-export const Words = memo(function Words({
+export const AppText = memo(function Words({
   kind = 'body',
   color,
   lines,

@@ -1,0 +1,94 @@
+/** Who may import whom: core from the bottom up, server and app over it, and no circles. Read by `npm run lint`. */
+const CORE = 'packages/core/src';
+const APP = 'packages/app/src';
+
+/** Core folders from the bottom up: each may import only those before it. */
+const CORE_ORDER = [
+  'standards',
+  'devices',
+  'circuit',
+  'network',
+  'behaviour',
+  'systems',
+  'prove',
+  'survey',
+  'plan',
+  'wire',
+  'drawing',
+  'formats',
+];
+
+const TESTS = '(\\.test\\.tsx?|/testing/.*)$';
+
+const coreLayers = CORE_ORDER.slice(0, -1).map((folder, i) => ({
+  name: `core-${folder}-downwards`,
+  severity: 'error',
+  comment: `core/${folder} knows nothing of what lies above it.`,
+  from: { path: `^${CORE}/${folder}/`, pathNot: TESTS },
+  to: { path: `^${CORE}/(${CORE_ORDER.slice(i + 1).join('|')})/` },
+}));
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    ...coreLayers,
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      comment: 'No interface, no server, no Node API in the core.',
+      from: { path: `^${CORE}/`, pathNot: TESTS },
+      to: {
+        path: `^(${APP}|packages/server/src)/|node_modules/(react|expo|express|drizzle)`,
+        dependencyTypesNot: ['type-only'],
+      },
+    },
+    {
+      name: 'core-without-node',
+      severity: 'error',
+      from: { path: `^${CORE}/`, pathNot: TESTS },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'server-without-app',
+      severity: 'error',
+      from: { path: '^packages/server/src/' },
+      to: { path: `^${APP}/` },
+    },
+    {
+      name: 'app-without-server',
+      severity: 'error',
+      comment: 'The app talks to the server over HTTP only.',
+      from: { path: `^${APP}/` },
+      to: { path: '^packages/server/|node_modules/(express|drizzle-orm)' },
+    },
+    {
+      name: 'app-basics-know-no-place',
+      severity: 'error',
+      comment: 'Theme and basics are what every screen is made of: they know none.',
+      from: { path: `^${APP}/(theme|components/basics)/`, pathNot: TESTS },
+      to: { path: `^${APP}/(components/(?!basics/)|workers|bench)` },
+    },
+    {
+      name: 'app-store-knows-no-screen',
+      severity: 'error',
+      from: { path: `^${APP}/store/`, pathNot: TESTS },
+      to: { path: `^${APP}/(components|app)/` },
+    },
+    {
+      name: 'no-tests-in-product',
+      severity: 'error',
+      from: { pathNot: `${TESTS}|^(e2e|scripts)/` },
+      to: { path: TESTS },
+    },
+  ],
+  options: {
+    tsPreCompilationDeps: true,
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)(dist|\\.expo|__recorded__)/' },
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default'],
+    },
+  },
+};
