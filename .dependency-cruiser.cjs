@@ -49,6 +49,13 @@ module.exports = {
       to: { dependencyTypes: ['core'] },
     },
     {
+      name: 'database-behind-db',
+      severity: 'error',
+      comment: 'What is asked of the database is asked in db/.',
+      from: { path: '^packages/server/src/', pathNot: `^packages/server/src/db/|${TESTS}` },
+      to: { path: 'node_modules/(drizzle-orm|better-sqlite3)' },
+    },
+    {
       name: 'server-without-app',
       severity: 'error',
       from: { path: '^packages/server/src/' },

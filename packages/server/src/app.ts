@@ -6,15 +6,15 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Db } from './db/open';
+import { planDocument, surveyDocument } from './documents';
 import { problemHandler, sendProblem, unknownRoute } from './problem';
+import { documentRoutes } from './routes/documents';
 import { jobRoutes } from './routes/jobs';
 import { paperRoutes } from './routes/papers';
 import { photoRoutes } from './routes/photos';
-import { planRoutes } from './routes/plans';
 import { readingRoutes } from './routes/readings';
 import { revisionRoutes } from './routes/revisions';
 import { scheduleRoutes } from './routes/schedules';
-import { surveyRoutes } from './routes/surveys';
 import { webRoutes } from './web';
 
 export interface AppOptions {
@@ -76,8 +76,9 @@ export function createApp({ db, log, web, requestsPerMinute = 600 }: AppOptions)
   api.get('/health', (_request, response) => {
     response.json({ status: 'ok' });
   });
-  api.use(jobRoutes(db), revisionRoutes(db), readingRoutes(db), surveyRoutes(db), photoRoutes(db));
-  api.use(planRoutes(db), scheduleRoutes(db), paperRoutes(db));
+  api.use(jobRoutes(db), revisionRoutes(db), readingRoutes(db), photoRoutes(db));
+  api.use(documentRoutes(db, surveyDocument), documentRoutes(db, planDocument));
+  api.use(scheduleRoutes(db), paperRoutes(db));
   api.use(unknownRoute);
   app.use('/api', api);
 

@@ -102,25 +102,17 @@ export const newReadingSchema = body({
   situation: text(200),
 });
 
-export const surveySaveSchema = body({
-  base: yup
-    .number()
-    .strict()
-    .integer('must be a whole number')
-    .min(0, 'must be at least 0')
-    .required('is required'),
-  survey: yup.mixed().required('is required'),
-});
-
-export const planSaveSchema = body({
-  base: yup
-    .number()
-    .strict()
-    .integer('must be a whole number')
-    .min(0, 'must be at least 0')
-    .required('is required'),
-  plan: yup.mixed().nullable().defined('is required, or null'),
-});
+/** A document of a job by its name, with the save it builds on. */
+export const documentSaveSchema = (name: string) =>
+  body({
+    base: yup
+      .number()
+      .strict()
+      .integer('must be a whole number')
+      .min(0, 'must be at least 0')
+      .required('is required'),
+    [name]: yup.mixed().nullable().defined('is required'),
+  }) as yup.ObjectSchema<Record<string, unknown>>;
 
 export const scheduleQuerySchema = yup.object({
   mode: yup

@@ -1,7 +1,5 @@
 import { blob, index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { Circuit } from '@zygostat/core/circuit';
-import type { Survey } from '@zygostat/core/survey';
-import type { Plan } from '@zygostat/core/wire';
 import type { MeterMode } from '@zygostat/core/network';
 import type { MeterKind } from '@zygostat/core/standards';
 import type { Unit, Verdict } from '@zygostat/core/behaviour';
@@ -72,28 +70,21 @@ export const readings = sqliteTable(
   (table) => [index('readings_job').on(table.jobId)],
 );
 
-/** What was answered on a job's survey; the landings themselves are in its circuit. */
-export const surveys = sqliteTable('surveys', {
-  jobId: text('job_id')
-    .primaryKey()
-    .references(() => jobs.id),
-  /** Counts the saves, so that two tabs notice each other. */
-  number: integer('number').notNull(),
-  survey: text('survey', { mode: 'json' }).$type<Survey>().notNull(),
-  updatedAt: integer('updated_at', { mode: 'timestamp_ms' }).notNull(),
-});
-
-/** What is planned for a job and how much of it is done. */
-export const plans = sqliteTable('plans', {
-  jobId: text('job_id')
-    .primaryKey()
-    .references(() => jobs.id),
-  /** Counts the saves, so that two tabs notice each other. */
-  number: integer('number').notNull(),
-  /** `null` when the plan was taken back. */
-  plan: text('plan', { mode: 'json' }).$type<Plan>(),
-  updatedAt: integer('updated_at', { mode: 'timestamp_ms' }).notNull(),
-});
+/** What a job has besides its circuit: its survey, its plan. */
+export const documents = sqliteTable(
+  'documents',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    name: text('name').notNull(),
+    /** Counts the saves, so that two tabs notice each other. */
+    number: integer('number').notNull(),
+    value: text('value', { mode: 'json' }).$type<unknown>(),
+    updatedAt: integer('updated_at', { mode: 'timestamp_ms' }).notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.name] })],
+);
 
 /** A terminal pointed at on a photograph; x and y are shares of its width and height. */
 export interface Pin {

@@ -3,12 +3,11 @@ import { judge } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import { exchange, setCable, setValue } from '@zygostat/core/circuit';
 import { furnaceAirConditioner, heatPumpWithStrips } from '@zygostat/core/systems';
-import { count } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import type { Db } from '../db/open';
-import { jobs, readings } from '../db/schema';
-import type { NewJob } from '../routes/jobs';
-import { createJob } from '../routes/jobs';
+import { logReading } from '../db/readings';
+import type { NewJob } from '../db/jobs';
+import { createJob, listJobs } from '../db/jobs';
 
 const renameStations = (circuit: Circuit, names: Record<string, string>): Circuit => ({
   ...circuit,
@@ -91,27 +90,24 @@ const DEMO: readonly (NewJob & {
 
 /** Loads the demo into a database that has no jobs; leaves any other alone. */
 export function loadDemo(db: Db): void {
-  const found = db.select({ jobs: count() }).from(jobs).get();
-  if (found && found.jobs > 0) return;
+  if (listJobs(db, '').length > 0) return;
   for (const { readings: taken, ...job } of [...DEMO].reverse()) {
     const jobId = createJob(db, job);
     for (const [red, black, expected, actual, situation] of taken)
-      db.insert(readings)
-        .values({
-          id: nanoid(12),
-          jobId,
-          revision: 1,
-          mode: 'ac-volts',
-          meter: 'high-z',
-          red,
-          black,
-          expected,
-          actual,
-          unit: 'V',
-          verdict: judge(actual, expected, 'V'),
-          situation,
-          createdAt: new Date(),
-        })
-        .run();
+      logReading(db, {
+        id: nanoid(12),
+        jobId,
+        revision: 1,
+        mode: 'ac-volts',
+        meter: 'high-z',
+        red,
+        black,
+        expected,
+        actual,
+        unit: 'V',
+        verdict: judge(actual, expected, 'V'),
+        situation,
+        createdAt: new Date(),
+      });
   }
 }

@@ -2,12 +2,14 @@ import { cardsOf } from '@zygostat/core/wire';
 import type { Request } from 'express';
 import { Router } from 'express';
 import Papa from 'papaparse';
+import { storedDocument } from '../db/documents';
 import type { Db } from '../db/open';
+import { latestRevision } from '../db/revisions';
+import { planDocument } from '../documents';
 import { cardsPdf, tagsPdf } from '../papers/cards';
 import { diagramPdf, diagramSvg } from '../papers/diagram';
 import { paperQuerySchema } from '../schemas';
-import { findJob, latestRevision } from './jobs';
-import { storedPlan } from './plans';
+import { findJob } from './find';
 
 /** What is printed for a job: as planned where there is a plan, as it stands otherwise. */
 export function paperRoutes(db: Db): Router {
@@ -16,7 +18,7 @@ export function paperRoutes(db: Db): Router {
   const subject = (request: Request<{ id: string }>) => {
     const job = findJob(db, request.params.id);
     const { symbols } = paperQuerySchema.validateSync(request.query, { abortEarly: false });
-    const { plan } = storedPlan(db, job.id);
+    const { value: plan } = storedDocument(db, planDocument, job.id);
     const latest = latestRevision(db, job.id)!;
     const state = plan ? `As planned: ${plan.title}` : `As it stands, revision ${latest.number}`;
     const url = `${request.protocol}://${request.get('host') ?? 'localhost'}/job/${job.id}`;

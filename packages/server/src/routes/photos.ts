@@ -1,39 +1,35 @@
-import { and, count, eq } from 'drizzle-orm';
 import express, { Router } from 'express';
 import { nanoid } from 'nanoid';
 import type { Db } from '../db/open';
-import { photos } from '../db/schema';
+import {
+  addPhoto,
+  countPhotos,
+  listPhotos,
+  photoBytes,
+  pinPhoto,
+  removePhoto,
+  storedPhoto,
+} from '../db/photos';
+import { latestRevision } from '../db/revisions';
 import { readPhotograph } from '../photograph';
 import { Problem, notFound } from '../problem';
 import { photoQuerySchema, pinsSchema } from '../schemas';
-import { findJob, latestRevision } from './jobs';
+import { findJob } from './find';
 
 /** As sent by a telephone; larger ones are refused before they are read. */
 const PHOTO_LIMIT = '15mb';
 const MOST_PHOTOS = 200;
 
-/** Everything about a photograph but its bytes. */
-const SHOWN = {
-  id: photos.id,
-  station: photos.station,
-  width: photos.width,
-  height: photos.height,
-  pins: photos.pins,
-  createdAt: photos.createdAt,
-};
-
 export function photoRoutes(db: Db): Router {
   const router = Router();
-  const ofJob = (jobId: string, id: string) => and(eq(photos.jobId, jobId), eq(photos.id, id));
   const find = (jobId: string, id: string) => {
-    const found = db.select(SHOWN).from(photos).where(ofJob(jobId, id)).get();
+    const found = storedPhoto(db, jobId, id);
     if (!found) throw notFound(`photograph "${id}"`);
     return found;
   };
 
   router.get('/jobs/:id/photos', (request, response) => {
-    const { id } = findJob(db, request.params.id);
-    response.json(db.select(SHOWN).from(photos).where(eq(photos.jobId, id)).orderBy(photos.createdAt).all());
+    response.json(listPhotos(db, findJob(db, request.params.id).id));
   });
 
   router.post(
@@ -48,8 +44,7 @@ export function photoRoutes(db: Db): Router {
           title: 'Not valid',
           detail: `station must be one of this job, not "${station}"`,
         });
-      const held = db.select({ photos: count() }).from(photos).where(eq(photos.jobId, job.id)).get();
-      if ((held?.photos ?? 0) >= MOST_PHOTOS)
+      if (countPhotos(db, job.id) >= MOST_PHOTOS)
         throw new Problem({
           status: 422,
           title: 'Too many',
@@ -63,35 +58,31 @@ export function photoRoutes(db: Db): Router {
         });
       const photograph = await readPhotograph(request.body);
       const row = { ...photograph, id: nanoid(12), jobId: job.id, station, pins: [], createdAt: new Date() };
-      db.insert(photos).values(row).run();
+      addPhoto(db, row);
       response.status(201).json(find(job.id, row.id));
     },
   );
 
   router.get('/jobs/:id/photos/:photo', (request, response) => {
     const job = findJob(db, request.params.id);
-    const found = db
-      .select({ jpeg: photos.jpeg })
-      .from(photos)
-      .where(ofJob(job.id, request.params.photo))
-      .get();
-    if (!found) throw notFound(`photograph "${request.params.photo}"`);
+    const jpeg = photoBytes(db, job.id, request.params.photo);
+    if (!jpeg) throw notFound(`photograph "${request.params.photo}"`);
     // Its bytes never change under its id.
-    response.set('Cache-Control', 'private, max-age=31536000, immutable').type('image/jpeg').send(found.jpeg);
+    response.set('Cache-Control', 'private, max-age=31536000, immutable').type('image/jpeg').send(jpeg);
   });
 
   router.patch('/jobs/:id/photos/:photo', (request, response) => {
     const job = findJob(db, request.params.id);
     const { id } = find(job.id, request.params.photo);
     const { pins } = pinsSchema.validateSync(request.body, { abortEarly: false });
-    db.update(photos).set({ pins }).where(eq(photos.id, id)).run();
+    pinPhoto(db, id, pins);
     response.json(find(job.id, id));
   });
 
   router.delete('/jobs/:id/photos/:photo', (request, response) => {
     const job = findJob(db, request.params.id);
     const { id } = find(job.id, request.params.photo);
-    db.delete(photos).where(eq(photos.id, id)).run();
+    removePhoto(db, id);
     response.status(204).end();
   });
 

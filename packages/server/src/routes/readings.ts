@@ -1,13 +1,12 @@
 import { judge } from '@zygostat/core/behaviour';
 import type { MeterMode } from '@zygostat/core/network';
-import { desc, eq, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import type { Db } from '../db/open';
-import { jobs, readings } from '../db/schema';
+import { listReadings, logReading } from '../db/readings';
 import { Problem } from '../problem';
 import { newReadingSchema } from '../schemas';
-import { findJob } from './jobs';
+import { findJob } from './find';
 
 const UNITS = { 'ac-volts': 'V', 'dc-volts': 'V', ohms: 'Ω', amps: 'A' } as const satisfies Record<
   MeterMode,
@@ -21,17 +20,7 @@ export function readingRoutes(db: Db): Router {
   const router = Router();
 
   router.get('/jobs/:id/readings', (request, response) => {
-    const { id } = findJob(db, request.params.id);
-    response.json(
-      db
-        .select()
-        .from(readings)
-        .where(eq(readings.jobId, id))
-        // Of two in one millisecond the later row is the newer.
-        .orderBy(desc(readings.createdAt), sql`rowid desc`)
-        .limit(1000)
-        .all(),
-    );
+    response.json(listReadings(db, findJob(db, request.params.id).id));
   });
 
   router.post('/jobs/:id/readings', (request, response) => {
@@ -60,10 +49,7 @@ export function readingRoutes(db: Db): Router {
       jobId: job.id,
       createdAt: new Date(),
     };
-    db.transaction((tx) => {
-      tx.insert(readings).values(row).run();
-      tx.update(jobs).set({ updatedAt: row.createdAt }).where(eq(jobs.id, job.id)).run();
-    });
+    logReading(db, row);
     response.status(201).json(row);
   });
 

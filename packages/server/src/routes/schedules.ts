@@ -1,9 +1,10 @@
 import { readSchedule, writeSchedule } from '@zygostat/core/formats';
 import express, { Router } from 'express';
 import type { Db } from '../db/open';
+import { latestRevision } from '../db/revisions';
 import { invalid, Problem } from '../problem';
 import { scheduleQuerySchema } from '../schemas';
-import { findJob, latestRevision } from './jobs';
+import { findJob } from './find';
 
 const LARGEST = '1mb';
 

@@ -1,0 +1,2 @@
+DROP TABLE `plans`;--> statement-breakpoint
+DROP TABLE `surveys`;

@@ -1,0 +1,58 @@
+/** What an earlier version saved is there after an update. */
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import Database from 'better-sqlite3';
+import { furnaceAirConditioner } from '@zygostat/core/systems';
+import { EMPTY_SURVEY } from '@zygostat/core/survey';
+import { planDocument, surveyDocument } from '../documents';
+import { saveDocument, storedDocument } from './documents';
+import { openDatabase } from './open';
+
+const MIGRATIONS = join(__dirname, '../../drizzle');
+/** The last migration of the version that kept surveys and plans in tables of their own. */
+const EARLIER = 4;
+
+let folder: string;
+beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'zygostat-'))));
+afterEach(() => rmSync(folder, { recursive: true }));
+
+/** The migrations an earlier version came with. */
+function earlierMigrations(): string {
+  const earlier = join(folder, 'earlier');
+  cpSync(MIGRATIONS, earlier, { recursive: true });
+  const file = join(earlier, 'meta/_journal.json');
+  const journal = JSON.parse(readFileSync(file, 'utf8')) as { entries: unknown[] };
+  writeFileSync(file, JSON.stringify({ ...journal, entries: journal.entries.slice(0, EARLIER) }));
+  return earlier;
+}
+
+test('surveys and plans of an earlier version become documents with the saves they had', () => {
+  const file = join(folder, 'zygostat.sqlite');
+  openDatabase(file, earlierMigrations()).close();
+  const survey = { ...EMPTY_SURVEY, answers: { burner: 'yes' } };
+  const circuit = furnaceAirConditioner('Kept');
+  const sqlite = new Database(file);
+  sqlite.prepare("insert into sites values ('s', 'Mill', 1)").run();
+  for (const id of ['one', 'two'])
+    sqlite
+      .prepare(
+        "insert into jobs (id, site_id, name, system, created_at, updated_at) values (?, 's', 'Job', 'x', 1, 1)",
+      )
+      .run(id);
+  sqlite.prepare("insert into surveys values ('one', 3, ?, 5)").run(JSON.stringify(survey));
+  sqlite.prepare("insert into plans values ('one', 7, ?, 6)").run(JSON.stringify({ title: 'Swap', circuit }));
+  sqlite.prepare("insert into plans values ('two', 2, null, 6)").run();
+  sqlite.close();
+
+  const { db, close } = openDatabase(file, MIGRATIONS);
+  expect(storedDocument(db, surveyDocument, 'one')).toEqual({ number: 3, value: survey });
+  expect(storedDocument(db, planDocument, 'one')).toEqual({ number: 7, value: { title: 'Swap', circuit } });
+  expect(storedDocument(db, planDocument, 'two')).toEqual({ number: 2, value: null });
+  expect(storedDocument(db, surveyDocument, 'two')).toEqual({ number: 0, value: EMPTY_SURVEY });
+  // The count goes on from there.
+  expect(saveDocument(db, planDocument, 'two', 1, null)).toEqual({ done: false, latest: 2 });
+  expect(saveDocument(db, planDocument, 'two', 2, null)).toEqual({ done: true, number: 3 });
+  expect(saveDocument(db, surveyDocument, 'two', 0, EMPTY_SURVEY)).toEqual({ done: true, number: 1 });
+  close();
+});

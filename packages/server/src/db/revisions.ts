@@ -1,0 +1,54 @@
+/** Circuits of a job, whole, one row a saved edit. */
+import type { Circuit } from '@zygostat/core/circuit';
+import { and, desc, eq } from 'drizzle-orm';
+import type { Db } from './open';
+import { jobs, revisions } from './schema';
+
+/** The newest revision of a job's circuit. */
+export function latestRevision(db: Pick<Db, 'select'>, jobId: string) {
+  return db
+    .select()
+    .from(revisions)
+    .where(eq(revisions.jobId, jobId))
+    .orderBy(desc(revisions.number))
+    .limit(1)
+    .get();
+}
+
+/** Every revision but its circuit, the newest first. */
+export const listRevisions = (db: Db, jobId: string) =>
+  db
+    .select({ number: revisions.number, note: revisions.note, createdAt: revisions.createdAt })
+    .from(revisions)
+    .where(eq(revisions.jobId, jobId))
+    .orderBy(desc(revisions.number))
+    .limit(500)
+    .all();
+
+export const storedRevision = (db: Db, jobId: string, number: number) =>
+  db
+    .select()
+    .from(revisions)
+    .where(and(eq(revisions.jobId, jobId), eq(revisions.number, number)))
+    .get();
+
+/** Appends a revision to the one it builds on; when another is newer, nothing is appended and that one is told. */
+export function appendRevision(
+  db: Db,
+  jobId: string,
+  { base, circuit, note }: { base: number; circuit: Circuit; note: string },
+): { done: true; number: number } | { done: false; latest: number } {
+  return db.transaction(
+    (tx) => {
+      const latest = latestRevision(tx, jobId)?.number ?? 0;
+      if (latest !== base) return { done: false, latest };
+      const now = new Date();
+      tx.insert(revisions)
+        .values({ jobId, number: latest + 1, circuit, note, createdAt: now })
+        .run();
+      tx.update(jobs).set({ updatedAt: now }).where(eq(jobs.id, jobId)).run();
+      return { done: true, number: latest + 1 };
+    },
+    { behavior: 'immediate' },
+  );
+}

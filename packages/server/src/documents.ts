@@ -1,0 +1,42 @@
+/** What a job has besides its circuit: each a document, declared once. */
+import type { Problem } from '@zygostat/core/circuit';
+import type { Survey } from '@zygostat/core/survey';
+import { EMPTY_SURVEY, surveyProblems } from '@zygostat/core/survey';
+import { findTemplate } from '@zygostat/core/systems';
+import type { Plan } from '@zygostat/core/wire';
+import { planProblems } from '@zygostat/core/wire';
+
+export interface JobDocument<T> {
+  /** In the address, in the body and in the table. */
+  name: string;
+  /** What it is before the first save. */
+  empty: T;
+  /** What is wrong with something given as one, field by field. */
+  problemsOf(given: unknown): readonly Problem[];
+  /** What it says about its job, where it does. */
+  about?(value: T): { system: string } | undefined;
+}
+
+export const surveyDocument: JobDocument<Survey> = {
+  name: 'survey',
+  empty: EMPTY_SURVEY,
+  problemsOf: (given) => {
+    const problems = surveyProblems(given);
+    if (problems.length > 0) return problems;
+    const { system } = given as Survey;
+    return system === null || findTemplate(system)
+      ? []
+      : [{ path: 'system', message: 'must be one of the ready systems, or null' }];
+  },
+  about: ({ system }) => {
+    const template = system === null ? undefined : findTemplate(system);
+    return template && { system: template.title };
+  },
+};
+
+/** `null` when there is none, or it was taken back. */
+export const planDocument: JobDocument<Plan | null> = {
+  name: 'plan',
+  empty: null,
+  problemsOf: (given) => (given === null ? [] : planProblems(given)),
+};

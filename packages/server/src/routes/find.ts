@@ -1,0 +1,13 @@
+import { storedJob } from '../db/jobs';
+import type { Db } from '../db/open';
+import { notFound } from '../problem';
+
+/**
+ * One job as the API shows it.
+ * @throws Problem 404 when there is none.
+ */
+export function findJob(db: Db, id: string) {
+  const job = storedJob(db, id);
+  if (!job) throw notFound(`job "${id}"`);
+  return job;
+}
