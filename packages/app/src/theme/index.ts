@@ -11,6 +11,7 @@ export const useTokens = (): Tokens => useContext(TokensContext);
 
 export const useWide = (): boolean => useWindowDimensions().width >= WIDE;
 
+export * from './compiled';
 export * from './fonts';
 export * from './paper';
 export * from './tokens';

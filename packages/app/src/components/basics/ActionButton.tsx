@@ -6,7 +6,7 @@ import { Icon } from '../../theme/icons';
 import { useTokens } from '../../theme';
 import { AppText } from './AppText';
 
-interface ActProps {
+interface ActionButtonProps {
   label: string;
   onPress: () => void;
   /** What a screen reader says, when the label alone is not enough. */
@@ -25,7 +25,7 @@ interface ActProps {
 /**
  * A button no smaller than a gloved thumb.
  *
- * @example <Act label="Log" look="filled" onPress={save} />
+ * @example <ActionButton label="Log" look="filled" onPress={save} />
  */
 export function ActionButton({
   label,
@@ -37,7 +37,7 @@ export function ActionButton({
   disabled,
   iconOnly,
   style,
-}: ActProps) {
+}: ActionButtonProps) {
   const t = useTokens();
   const on = look === 'filled' || pressed === true;
   const ink = on ? t.onCopper : look === 'plain' ? t.copper : t.ink;

@@ -3,15 +3,26 @@
  * over it a button that does not, so that a changed figure costs no more than its text.
  */
 import { memo } from 'react';
+import type { ViewStyle } from 'react-native';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Block } from '@zygostat/core/drawing';
 import type { Standing } from '@zygostat/core/network';
-import { useTokens } from '../../theme';
+import { fillStyle, useTokens } from '../../theme';
 import { AppText } from '../basics';
 
 const faceId = (block: Block) => `face-${block.terminal}`;
 
-const placeOf = ({ x, y, width, height }: Block) => ({ left: x, top: y, width, height });
+const places = new WeakMap<Block, ViewStyle>();
+
+/** Where a block lies, compiled once for as long as the loom is laid so. */
+function placeOf(block: Block): ViewStyle {
+  const known = places.get(block);
+  if (known) return known;
+  const { x, y, width, height } = block;
+  const { place } = StyleSheet.create({ place: { left: x, top: y, width, height } });
+  places.set(block, place);
+  return place;
+}
 
 interface BlockFaceProps {
   block: Block;
@@ -38,7 +49,7 @@ export const BlockFace = memo(function BlockFace({ block, name, figure, standing
       id={faceId(block)}
       aria-hidden
       aria-label={`${name}, ${figure} volts, ${line ? 'line ' : ''}${standing}`}
-      style={[styles.block, placeOf(block), { backgroundColor: fill }]}
+      style={[styles.block, placeOf(block), fillStyle(fill)]}
     >
       <AppText kind="mark" lines={1} style={block.mark.length > 4 ? styles.long : null}>
         {block.mark}

@@ -144,7 +144,7 @@ const lost: Row[] = [
     longRun(120),
     'cool',
     {},
-    'Cooling called, compressor stays off: 12.4 V are lost on red of Outdoor cable and white of Outdoor cable',
+    'Cooling called, compressor stays off: 12.4 V are lost on red and white of Outdoor cable',
     ['yardY', 'yardC'],
   ],
   [
@@ -152,7 +152,7 @@ const lost: Row[] = [
     longRun(300),
     'cool',
     {},
-    'Cooling called, compressor stays off: 18.5 V are lost on red of Outdoor cable and white of Outdoor cable',
+    'Cooling called, compressor stays off: 18.5 V are lost on red and white of Outdoor cable',
     ['yardY', 'yardC'],
   ],
 ];

@@ -3,7 +3,7 @@
  * technician would look first is common practice in the trade.
  */
 import type { Circuit } from '../../circuit';
-import { lift, setValue } from '../../circuit';
+import { lift, removeDevice, setValue } from '../../circuit';
 import type { Had, Row } from '../../testing/said';
 import { expectSaid, held, ready, said, strap } from '../../testing/said';
 
@@ -126,7 +126,18 @@ const hands: Row[] = [
   ],
 ];
 
+const withoutHeat = lift(lift(removeDevice(coil, 'hot'), 'leadHotC', 'to'), 'statW', 'from');
+
 const asIs: Row[] = [
+  ['heat asked of what only cools', withoutHeat, 'heat', {}, 'Heating called, but nothing here heats', []],
+  [
+    'heat asked of what only cools, its Y loose',
+    lift(withoutHeat, 'statY', 'to'),
+    'heat',
+    {},
+    'Heating called, and nothing heats: yellow of Thermostat cable is landed at one end only, on Thermostat Y',
+    ['statY'],
+  ],
   ['cooling asked of strips alone', heatOnly, 'cool', {}, 'Cooling called, but nothing here cools', []],
   [
     'cooling asked of strips alone, G loose',

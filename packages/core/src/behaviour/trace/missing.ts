@@ -17,7 +17,7 @@ import { islandCause, misplacedCall, wiringCause } from './wiring';
 const LINE_VOLTS = 60;
 /** Ways of one load looked at before nobody is taken to ask for it. */
 const MOST_WAYS = 4;
-/** Volts lost on one contact, or along one cable and back, that are too many. */
+/** Volts lost along one cable, there and back, that are too many. */
 const LOST_VOLTS = 4;
 
 const positionOf = ({ network, settled }: Trace, branch: number) =>
@@ -58,17 +58,13 @@ function openContact(trace: Trace, branch: number, visited: ReadonlySet<number>)
   return gravest(causes);
 }
 
-/** Where the volts go that a branch of a device is short of: the contact or the cable on its way that takes most of them. */
+/** Where the volts go that a branch of a device is short of: the cable on its way that takes most of them. */
 function causeOfWeak(trace: Trace, device: string, branch: number): Cause {
   const { network, settled } = trace;
   const steps = loadPath(network, settled.point.choice, branch)?.steps ?? [];
   const lost = new Map<string, { conductors: string[]; volts: number }>();
   for (const { branch: step } of steps) {
-    const { origin, nature } = network.branches[step]!;
-    const volts = voltsAcross(trace, step);
-    if (step === branch || nature !== 'path') continue;
-    if (origin.type === 'device' && volts >= LOST_VOLTS)
-      return { type: 'inside', device: origin.device, element: origin.element };
+    const { origin } = network.branches[step]!;
     if (origin.type !== 'conductor') continue;
     const cable = network.circuit.cables.find(({ conductors }) =>
       conductors.some(({ id }) => id === origin.conductor),
@@ -76,7 +72,7 @@ function causeOfWeak(trace: Trace, device: string, branch: number): Cause {
     const before = lost.get(cable) ?? { conductors: [], volts: 0 };
     lost.set(cable, {
       conductors: [...before.conductors, origin.conductor],
-      volts: before.volts + volts,
+      volts: before.volts + voltsAcross(trace, step),
     });
   }
   const [worst] = [...lost.values()].sort((one, other) => other.volts - one.volts);

@@ -5,6 +5,7 @@ import type { Face } from '../../devices';
 import { kindOf } from '../../devices';
 import type { Network } from '../../network';
 import { colourName } from '../../standards';
+import { listed } from '../scene';
 import type { Cause } from './cause';
 import type { Stretch } from './short';
 
@@ -17,6 +18,13 @@ export interface Sentence {
 export function wireName(circuit: Circuit, conductor: string): string {
   const cable = circuit.cables.find(({ conductors }) => conductors.some(({ id }) => id === conductor))!;
   return `${colourName(findConductor(circuit, conductor)!.colour)} of ${cable.label}`;
+}
+
+/** "red and white of Outdoor cable", of conductors that share a cable. */
+function wiresOfCable(circuit: Circuit, conductors: readonly string[]): string {
+  const colours = conductors.map((id) => colourName(findConductor(circuit, id)!.colour));
+  const { label } = circuit.cables.find((cable) => cable.conductors.some(({ id }) => id === conductors[0]))!;
+  return `${listed(colours)} of ${label}`;
 }
 
 const labelOf = ({ circuit }: Network, id: string) =>
@@ -129,7 +137,7 @@ export function tell(network: Network, faces: ReadonlyMap<string, Face>, cause: 
       };
     case 'lossy':
       return {
-        text: `${cause.volts.toFixed(1)} V are lost on ${cause.conductors.map((id) => wireName(circuit, id)).join(' and ')}`,
+        text: `${cause.volts.toFixed(1)} V are lost on ${wiresOfCable(circuit, cause.conductors)}`,
         next: 'Read along it under load: a bad joint, or too long a run for its gauge.',
       };
     case 'waiting':
