@@ -103,7 +103,7 @@ export function idle({ scene }: StatusContext): Status {
   );
   const off = [...scene.faces].filter(([id, { tone }]) => tone === 'off' && handles.has(id));
   const open = [
-    ...dead.map(({ device }) => `${labelOf(scene, device)} dead`),
+    ...dead.map(({ device }) => `${labelOf(scene, device)} gives nothing`),
     ...off.map(([id, { text }]) => `${labelOf(scene, id)} ${text}`),
   ];
   return open.length === 0

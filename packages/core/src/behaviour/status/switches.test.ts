@@ -176,7 +176,7 @@ const asIs: Row[] = [
     lift(two, 'leadPrimary2', 'to'),
     'off',
     {},
-    '24 V at the transformer, no call; Cooling transformer dead',
+    '24 V at the transformer, no call; Cooling transformer gives nothing',
     [],
   ],
   ['pre-purge', good, 'heat', { after: 5 }, 'Heating called; Furnace board: pre-purge', []],
