@@ -278,9 +278,11 @@ function crossedHots(structure: Structure): Violation[] {
       ({ from, returns }) => from.length === 1 && returns.size > 0 && !returns.has(from[0]!),
     );
     if (!one) return [];
-    const text = other
-      ? `${device.label}: the hots of ${labelOf(network, one.from[0]!)} and ${labelOf(network, other.from[0]!)} are exchanged.`
-      : `${one.screw} is fed from ${labelOf(network, one.from[0]!)}, and what it calls returns to ${labelOf(network, [...one.returns][0]!)}.`;
+    // Two screws fed from one and the same transformer are not exchanged.
+    const text =
+      other && other.from[0] !== one.from[0]
+        ? `${device.label}: the hots of ${labelOf(network, one.from[0]!)} and ${labelOf(network, other.from[0]!)} are exchanged.`
+        : `${one.screw} is fed from ${labelOf(network, one.from[0]!)}, and what it calls returns to ${labelOf(network, [...one.returns][0]!)}.`;
     return [{ property: 'crossed-hots', about: device.id, text }];
   });
 }
