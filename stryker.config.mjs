@@ -20,7 +20,7 @@ export default {
   coverageAnalysis: 'perTest',
   concurrency: Number(process.env.MUTATE_WORKERS ?? 2),
   // No mutant is tried for longer (runner.mjs), so one that takes longer hangs.
-  timeoutMS: 35_000,
+  timeoutMS: 75_000,
   timeoutFactor: 0,
   ignorePatterns: ['packages/app', 'packages/server', 'e2e', 'docs', 'test-results', 'dist', 'data'],
   tempDirName: 'test-results/stryker',

@@ -1,7 +1,7 @@
 import type { Call, Load } from '../devices';
 import { ratedAmps } from '../devices';
 import type { Installed, Network, OperatingPoint } from '../network';
-import { ampsThrough, phasor } from '../network';
+import { ampsThrough, voltsAcross, voltsOf } from '../network';
 import type { World } from './settle';
 
 /** A load of the circuit as it stands. */
@@ -80,9 +80,7 @@ export function readLoads(
 ): LoadReading[] {
   const pump = pumpServes(network, world);
   return loadsIn(network).map(({ device, load, title, branch }) => {
-    const [a, b] = network.branches[branch]!.nodes as [number, number];
-    const { re, im } = phasor(point, a, b);
-    const volts = Math.hypot(re, im);
+    const volts = voltsAcross(point, branch);
     const amps = ampsThrough(point, branch);
     return {
       ...load,
@@ -132,8 +130,7 @@ export function readTransformers(network: Network, point: OperatingPoint): Trans
   return network.secondaries.flatMap(({ device, branch, hot, common }) => {
     const { context } = network.devices.find((entry) => entry.device.id === device)!;
     if (typeof context.params.va !== 'number') return [];
-    const { re, im } = phasor(point, hot, common);
-    const volts = Math.hypot(re, im);
+    const volts = voltsOf(point, hot, common);
     const amps = ampsThrough(point, branch);
     const share = amps / ratedAmps(context.params);
     return [{ device, volts, amps, share, burden: burdenAt(share) }];

@@ -1,7 +1,7 @@
 /** From switches, safeties and calls to a steady state, contact by contact. */
 import type { Moment, Senses, State } from '../devices';
 import type { Choice, Installed, Network, OperatingPoint, Solver } from '../network';
-import { ampsThrough, makeSolver, phasor, restingChoice, solveKnown } from '../network';
+import { ampsThrough, makeSolver, restingChoice, solveKnown, voltsOf } from '../network';
 import type { Inputs } from './inputs';
 import { momentOf } from './moment';
 
@@ -95,10 +95,7 @@ function sensesOf({ installed, id, nodes }: Actor, network: Network, looked: () 
     return node;
   };
   return {
-    volts: (a, b) => {
-      const { re, im } = phasor(looked(), nodeOf(a), nodeOf(b));
-      return Math.hypot(re, im);
-    },
+    volts: (a, b) => voltsOf(looked(), nodeOf(a), nodeOf(b)),
     amps: (element) => ampsThrough(looked(), installed.branches.get(element)!),
   };
 }

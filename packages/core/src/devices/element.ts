@@ -102,6 +102,10 @@ export function impedanceOf(
   return { ohms: magnitude * powerFactor, henries: reactance / (2 * Math.PI * hertz) };
 }
 
+/** How much an impedance holds back at a frequency, ohms. */
+export const magnitudeOf = ({ ohms, henries = 0 }: SeriesImpedance, hertz: number): number =>
+  Math.hypot(ohms, 2 * Math.PI * hertz * henries);
+
 /** What a board itself lives on, by element id: it is no reason for anything to run. */
 export const LOGIC = 'logic';
 

@@ -2,7 +2,7 @@
 import type { MeterKind } from '../standards';
 import { METER_OHMS } from '../standards';
 import type { OperatingPoint, Solver } from './solve';
-import { factoriseAt, makeSolver, phasor, solve } from './solve';
+import { factoriseAt, makeSolver, phasor, solve, voltsOf } from './solve';
 import { solveFactored } from './ldl';
 
 export type MeterMode = 'ac-volts' | 'dc-volts' | 'ohms' | 'amps';
@@ -41,7 +41,7 @@ function impedanceBetween(solver: Solver, red: number, black: number): { re: num
 /** Highest voltage on the parts of the circuit the two points conduct to. */
 function strayVolts(point: OperatingPoint, solver: Solver, red: number, black: number): number {
   factoriseAt(solver, point.choice, 'dc');
-  let highest = Math.hypot(phasor(point, red, black).re, phasor(point, red, black).im);
+  let highest = voltsOf(point, red, black);
   const size = point.network.nodes.length;
   for (const start of [red, black]) {
     if (start < 0) continue;

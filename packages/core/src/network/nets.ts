@@ -1,7 +1,7 @@
 /** What is joined to what, and so what a person would call each point. */
 import type { Network } from './compile';
 import type { Choice, OperatingPoint } from './solve';
-import { admittanceOf, phasor } from './solve';
+import { admittanceOf, voltsOf } from './solve';
 
 /** How a point stands: `hot` reads against its common, `return` is its common, `floating` is tied to nothing. */
 export type Standing = 'hot' | 'return' | 'floating' | 'dead';
@@ -105,16 +105,12 @@ export function classifyNodes(point: OperatingPoint): NodeClasses {
   );
   const wired = netsOf(network, choice, (nature, earthed) => nature === 'path' && !earthed);
   const tied = netsOf(network, choice, () => true);
-  const magnitude = (from: number, to: number) => {
-    const { re, im } = phasor(point, from, to);
-    return Math.hypot(re, im);
-  };
   const domain = new Map<number, number>();
   for (const { hot, common } of [...secondaries].reverse())
     for (const node of [hot, common]) domain.set(circuits.root(node), common);
   const returns = new Set<number>();
   for (const { hot, common } of secondaries)
-    if (magnitude(hot, common) > HOT_VOLTS) returns.add(wired.root(common));
+    if (voltsOf(point, hot, common) > HOT_VOLTS) returns.add(wired.root(common));
   const energised = new Set(secondaries.flatMap(({ hot, common }) => [tied.root(hot), tied.root(common)]));
   energised.add(tied.root(-1));
   network.branches.forEach(({ nature, nodes }) => {
@@ -132,7 +128,7 @@ export function classifyNodes(point: OperatingPoint): NodeClasses {
     const own = domain.get(circuits.root(node));
     return own ?? (tied.root(node) === tied.root(-1) ? -1 : fallback);
   });
-  const volts = Float64Array.from(network.nodes, (_, node) => magnitude(node, reference[node]!));
+  const volts = Float64Array.from(network.nodes, (_, node) => voltsOf(point, node, reference[node]!));
   const standing = network.nodes.map((_, node): Standing => {
     if (returns.has(wired.root(node))) return 'return';
     if (!energised.has(tied.root(node))) return 'floating';

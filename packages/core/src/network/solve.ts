@@ -155,11 +155,21 @@ export function phasor(point: OperatingPoint, from: number, to: number): Admitta
   return { re: at(point.re, from) - at(point.re, to), im: at(point.im, from) - at(point.im, to) };
 }
 
-/** RMS volts between two points by name. */
-export function voltsBetween(point: OperatingPoint, from: string, to: string): number {
-  const { re, im } = phasor(point, point.network.indexOf(from), point.network.indexOf(to));
+/** RMS volts from one node to another; −1 is earth. */
+export function voltsOf(point: OperatingPoint, from: number, to: number): number {
+  const { re, im } = phasor(point, from, to);
   return Math.hypot(re, im);
 }
+
+/** RMS volts across a branch, first node to second. */
+export function voltsAcross(point: OperatingPoint, branch: number): number {
+  const [from, to] = point.network.branches[branch]!.nodes as [number, number];
+  return voltsOf(point, from, to);
+}
+
+/** RMS volts between two nodes by name. */
+export const voltsBetween = (point: OperatingPoint, from: string, to: string): number =>
+  voltsOf(point, point.network.indexOf(from), point.network.indexOf(to));
 
 /** Phasor of the current through a branch, amperes; for a transformer its secondary. */
 export function branchCurrent(point: OperatingPoint, index: number): Admittance {

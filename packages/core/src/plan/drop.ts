@@ -4,7 +4,16 @@ import { readLoads } from '../behaviour';
 import type { Cable, Circuit } from '../circuit';
 import { findCable, nodeName, setCable } from '../circuit';
 import type { Choice, LoadPath, Network, OperatingPoint } from '../network';
-import { compile, loadPath, makeSolver, phasor, solve, solveKnown, voltsBetween } from '../network';
+import {
+  compile,
+  loadPath,
+  makeSolver,
+  solve,
+  solveKnown,
+  voltsAcross,
+  voltsBetween,
+  voltsOf,
+} from '../network';
 import { COIL_OPERATING_RANGE, GAUGES } from '../standards';
 import type { Working } from './states';
 import { LOW_MAINS, workingStates } from './states';
@@ -68,12 +77,6 @@ interface Pull {
   usual: number;
 }
 
-const across = (network: Network, point: OperatingPoint, branch: number): number => {
-  const [a, z] = network.branches[branch]!.nodes as [number, number];
-  const { re, im } = phasor(point, a, z);
-  return Math.hypot(re, im);
-};
-
 /** Volts from which a coil is meant to pull in, from memory. */
 const CALLED_VOLTS = 12;
 
@@ -92,7 +95,7 @@ function pullsOf({ network, states }: Working): Pull[] {
       // Coils that start together help each other once the first is in: each call counts by its best moment.
       const moments = passed
         .filter((choice) => choice[branch] === inrush)
-        .map((choice) => ({ choice, volts: across(network, solveKnown(solver, choice), branch) }))
+        .map((choice) => ({ choice, volts: voltsAcross(solveKnown(solver, choice), branch) }))
         .filter(({ volts }) => volts >= CALLED_VOLTS);
       if (moments.length === 0) continue;
       const { choice, volts } = moments.reduce((best, one) => (one.volts > best.volts ? one : best));
@@ -116,10 +119,7 @@ function cableOf({ circuit, branches }: Network, branch: number): Cable | undefi
 /** Volts along a load's way, out to the load and back. */
 function pointsOf(network: Network, point: OperatingPoint, way: LoadPath, branch: number): WayPoint[] {
   const common = way.steps[way.steps.length - 1]!.to;
-  const volts = (node: number) => {
-    const { re, im } = phasor(point, node, common);
-    return Math.hypot(re, im);
-  };
+  const volts = (node: number) => voltsOf(point, node, common);
   const name = (node: number) => (node < 0 ? 'earth' : nodeName(network.circuit, network.nodes[node]!));
   const points: WayPoint[] = [{ name: name(way.hot), metres: 0, volts: volts(way.hot), side: 'out' }];
   let metres = 0;
@@ -140,7 +140,7 @@ function coilVolts(circuit: Circuit, pull: Pull, copperC: number): number {
     [],
     copperC,
   );
-  return across(network, solve(makeSolver(network), pull.choice), pull.load.branch);
+  return voltsAcross(solve(makeSolver(network), pull.choice), pull.load.branch);
 }
 
 /** The longest a run may be for a coil to pull in, by halving. */
@@ -200,7 +200,7 @@ export function voltageDrops(circuit: Circuit, copperC: number): Drop[] {
     const way = loadPath(low, choice, load.branch);
     if (!way) return [];
     const pulling = solve(solver, choice);
-    const inrush = across(low, pulling, load.branch);
+    const inrush = voltsAcross(pulling, load.branch);
     const end = way.steps[way.steps.length - 1]!.to;
     const source = voltsBetween(pulling, low.nodes[way.hot]!, end < 0 ? 'earth' : low.nodes[end]!);
     return [
@@ -209,7 +209,7 @@ export function voltageDrops(circuit: Circuit, copperC: number): Drop[] {
         title: load.title,
         call: pull.call,
         source,
-        sealed: across(low, solve(solver, pull.held), load.branch),
+        sealed: voltsAcross(solve(solver, pull.held), load.branch),
         inrush,
         needs: pull.needs,
         usual: pull.usual,

@@ -4,7 +4,7 @@ import type { Circuit } from '../circuit';
 import { findDevice, setValue } from '../circuit';
 import { fill, kindOf, ratedAmps } from '../devices';
 import type { Network, OperatingPoint } from '../network';
-import { ampsThrough, makeBase, phasor, positionChange, solveChanged, classifyNodes } from '../network';
+import { ampsThrough, classifyNodes, makeBase, positionChange, solveChanged, voltsOf } from '../network';
 import { CLASS_2, PLANNED_TRANSFORMER_SHARE, TRANSFORMER_SIZES } from '../standards';
 import type { Worked, Working } from './states';
 import { coilsPulledIn, workingStates } from './states';
@@ -94,8 +94,7 @@ function partsOf({ network }: Working, { settled }: Worked, device: string): Tra
     if (nature !== 'load' || origin.type !== 'device') return;
     const [a, z] = nodes as [number, number];
     if (![a, z].every((node) => node >= 0 && reference[node] === common)) return;
-    const { re, im } = phasor(point, a, z);
-    const va = Math.hypot(re, im) * ampsThrough(point, b);
+    const va = voltsOf(point, a, z) * ampsThrough(point, b);
     const title =
       loads.find(({ branch }) => branch === b)?.title ?? findDevice(network.circuit, origin.device)!.label;
     if (va >= LEAST_VA) parts.set(title, (parts.get(title) ?? 0) + va);

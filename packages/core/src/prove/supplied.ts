@@ -3,7 +3,7 @@ import type { Inputs, Settled, World } from '../behaviour';
 import { NEW_WORLD, advance, advanceUntil, untilSteady } from '../behaviour';
 import type { Circuit } from '../circuit';
 import type { Choice, Network, OperatingPoint, Solver } from '../network';
-import { compile, makeSolver, phasor } from '../network';
+import { compile, makeSolver, voltsAcross } from '../network';
 import type { Asked, Case, Until } from './cases';
 import { asksOf, inputsOf, occasionActive, powerOff } from './cases';
 import { judgePurge, judgeState, litBurner } from './judge';
@@ -95,12 +95,6 @@ function whenPassed(
   const ended = advanceUntil(network, inputs, begun.world, (now) => !active(now), OCCASION_S, solver);
   return ended;
 }
-
-const voltsAcross = (point: OperatingPoint, branch: number): number => {
-  const [a, z] = point.network.branches[branch]!.nodes as [number, number];
-  const { re, im } = phasor(point, a, z);
-  return Math.hypot(re, im);
-};
 
 export interface Ran {
   steady: Settled;

@@ -62,6 +62,22 @@ const mixed: Row[] = [
     ['statE'],
   ],
   [
+    'Y2 and E exchanged, heating',
+    exchange(pump, ['statY2', 'from'], ['statE', 'from']),
+    'heat-far',
+    {},
+    'Heating called, second stage solenoid stays off: blue of Thermostat cable lies between Thermostat E and Air handler board Y2',
+    ['statY2'],
+  ],
+  [
+    'Y2 and W1 exchanged at the board',
+    exchange(pump, ['yardY2', 'from'], ['yardD', 'from']),
+    'cool-far',
+    {},
+    'Cooling called, second stage solenoid stays off: blue of Outdoor cable lies between Air handler board W1 and Outdoor board Y2',
+    ['yardY2'],
+  ],
+  [
     'a boiler’s T terminals joined',
     strap(boiler, 'boiler.T1', 'boiler.T2'),
     'off',

@@ -4,13 +4,13 @@
  * and unlanded ends come before anything inside a board.
  */
 import type { Step } from '../../network';
-import { loadPath, passing, phasor, supplyPath } from '../../network';
+import { loadPath, passing, supplyPath, voltsAcross, voltsOf } from '../../network';
 import { primaryTap } from '../primary';
 import { CALL_VOLTS } from '../scene';
 import type { Cause } from './cause';
 import { gravest } from './cause';
 import type { Trace } from './trace';
-import { HELD_OPEN, installedOf, isTerminal, voltsAcross, worksAt } from './trace';
+import { HELD_OPEN, installedOf, isTerminal, worksAt } from './trace';
 import { islandCause, misplacedCall, wiringCause } from './wiring';
 
 /** Volts under which a line load, or a primary, has nothing to work with. */
@@ -72,13 +72,13 @@ function causeOfWeak(trace: Trace, device: string, branch: number): Cause {
     const before = lost.get(cable) ?? { conductors: [], volts: 0 };
     lost.set(cable, {
       conductors: [...before.conductors, origin.conductor],
-      volts: before.volts + voltsAcross(trace, step),
+      volts: before.volts + voltsAcross(trace.settled.point, step),
     });
   }
   const [worst] = [...lost.values()].sort((one, other) => other.volts - one.volts);
   return worst && worst.volts >= LOST_VOLTS
     ? { type: 'lossy', ...worst }
-    : { type: 'weak', device, volts: voltsAcross(trace, branch) };
+    : { type: 'weak', device, volts: voltsAcross(trace.settled.point, branch) };
 }
 
 /** Terminals a transformer's primary is fed at; `null` where no tap is wired. */
@@ -107,8 +107,7 @@ function deadSource(trace: Trace, device: string, visited: ReadonlySet<number>):
   if (!steps) return islandCause(trace, ends) ?? { type: 'unwired' };
   const open = steps.find(({ closed }) => !closed);
   if (open) return openContact(trace, open.branch, visited);
-  const { re, im } = phasor(settled.point, ends[0], ends[1]);
-  const volts = Math.hypot(re, im);
+  const volts = voltsOf(settled.point, ends[0], ends[1]);
   return volts >= LINE_VOLTS
     ? { type: 'inside', device, element: 'secondary' }
     : { type: 'weak', device, volts };
@@ -119,8 +118,7 @@ export function causeOfDeadHot(trace: Trace, node: number): Cause {
   const { network, settled, nets } = trace;
   for (const { device, hot, common } of network.secondaries) {
     if (nets(hot) !== nets(node)) continue;
-    const { re, im } = phasor(settled.point, hot, common);
-    if (Math.hypot(re, im) < CALL_VOLTS) return deadSource(trace, device, new Set());
+    if (voltsOf(settled.point, hot, common) < CALL_VOLTS) return deadSource(trace, device, new Set());
     const open = supplyPath(network, settled.point.choice, [node, common])?.find(({ closed }) => !closed);
     if (open) return openContact(trace, open.branch, new Set());
   }
@@ -141,7 +139,7 @@ export function causeOfMissing(
   const seen = new Set([...visited, branch]);
   const { network, settled } = trace;
   const { origin } = network.branches[branch]!;
-  const volts = voltsAcross(trace, branch);
+  const volts = voltsAcross(trace.settled.point, branch);
   if (!passing(network, settled.point.choice, branch) && volts >= CALL_VOLTS && origin.type === 'device')
     return { type: 'dead', device: origin.device, element: origin.element };
   const wiring = wiringCause(trace, branch);
@@ -170,11 +168,7 @@ export function causeOfMissing(
   if (!way || avoid.size > 0)
     return islandCause(trace, network.branches[branch]!.nodes) ?? misplacedCall(trace, branch, first.steps);
   const secondary = network.secondaries.find(({ hot }) => hot === way.hot);
-  const supply = phasor(settled.point, way.hot, way.common);
-  if (secondary && Math.hypot(supply.re, supply.im) < CALL_VOLTS)
+  if (secondary && voltsOf(settled.point, way.hot, way.common) < CALL_VOLTS)
     return deadSource(trace, secondary.device, seen);
-  if (origin.type !== 'device') return { type: 'unwired' };
-  if (!passing(network, settled.point.choice, branch))
-    return { type: 'dead', device: origin.device, element: origin.element };
-  return causeOfWeak(trace, origin.device, branch);
+  return origin.type === 'device' ? causeOfWeak(trace, origin.device, branch) : { type: 'unwired' };
 }

@@ -51,7 +51,7 @@ export function touchingAt(network: Network, branch: number): Cause {
   const conductors = network.circuit.cables.flatMap((cable) =>
     cable.conductors
       .filter(({ id, from, to }) =>
-        [from, to, `${id}~from`, `${id}~to`].some((point) => point !== null && names.includes(point)),
+        [from ?? `${id}~from`, to ?? `${id}~to`].some((node) => names.includes(node)),
       )
       .filter(({ id }) => network.faults.some(({ target, mode }) => target === id || mode === `short:${id}`))
       .map(({ id }) => id),

@@ -27,11 +27,11 @@ function causeOfStep(trace: Trace, branch: number, visited: Set<number>): Cause[
   if (origin.type !== 'device') return [];
   const { device, element } = origin;
   const { kind, branches } = installedOf(trace, device);
-  if (positions.length > 1 && HELD_OPEN.has(positions[settled.point.choice[branch]!]!))
+  if (HELD_OPEN.has(positions[settled.point.choice[branch]!]!))
     return [
       passing(network, settled.point.choice, branch) ? { type: 'stuck', device, element } : strayFeed(trace),
     ];
-  if (kind.asks && positions.length > 1) return [{ type: 'set-up', device }];
+  if (kind.asks) return [{ type: 'set-up', device }];
   const groups = kind.actuatedBy[element] ?? [];
   const moving = groups.find((group) =>
     group.every((id) => {

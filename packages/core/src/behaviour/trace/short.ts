@@ -1,7 +1,8 @@
 /** What carries a short: a conductor or jumper that joins what it should not, a shorted part, or the stretch it is in. */
 import { nodeName } from '../../circuit';
+import { magnitudeOf } from '../../devices';
 import type { Bridge, Installed, Network, OperatingPoint } from '../../network';
-import { ampsThrough, compile, makeSolver } from '../../network';
+import { ampsThrough, compile, makeSolver, voltsAcross } from '../../network';
 import { untilSteady } from '../advance';
 import type { Cause } from './cause';
 import { touchingAt } from './plain';
@@ -58,13 +59,10 @@ function wholeAmps({ network }: Trace, branch: number, point: OperatingPoint): n
   const installed = network.devices.find(({ device }) => device.id === origin.device)!;
   const element = installed.kind.elements(installed.context).find(({ id }) => id === origin.element);
   if (element?.kind !== 'branch') return 0;
-  const [a, z] = network.branches[branch]!.nodes as [number, number];
-  const volts = Math.hypot(point.re[a]! - point.re[z]!, point.im[a]! - point.im[z]!);
   const position = network.branches[branch]!.positions[point.choice[branch]!]!;
   const whole = element.positions[position];
   if (!whole || whole === 'open') return 0;
-  const reactance = 2 * Math.PI * network.circuit.mains.hertz * (whole.henries ?? 0);
-  return volts / Math.hypot(whole.ohms, reactance);
+  return voltsAcross(point, branch) / magnitudeOf(whole, network.circuit.mains.hertz);
 }
 
 /** What a device opened on. */
@@ -84,12 +82,10 @@ export function causeOfShort(trace: Trace, shorted: OperatingPoint, through: num
   const origins = carriers.map((b) => network.branches[b]!.origin);
   const bridge = carriers.find((b) => network.branches[b]!.origin.type === 'bridge');
   if (bridge !== undefined) return touchingAt(network, bridge);
-  const disagreement = disagreements.find((one) =>
-    origins.some(
-      (origin) =>
-        (one.type === 'conductor' && origin.type === 'conductor' && origin.conductor === one.conductor.id) ||
-        (one.type === 'link' && origin.type === 'link' && origin.link === one.link.id),
-    ),
+  const disagreement = disagreements.find(
+    (one) =>
+      one.type === 'conductor' &&
+      origins.some((origin) => origin.type === 'conductor' && origin.conductor === one.conductor.id),
   );
   if (disagreement) return { type: 'wiring', disagreement };
   const jumper = origins.find(({ type }) => type === 'link');
@@ -110,24 +106,20 @@ export function causeOfShort(trace: Trace, shorted: OperatingPoint, through: num
 
 /** The two ends of what carries it, named. */
 function stretchOf(network: Network, carriers: readonly number[]): Stretch | null {
-  const wires = carriers.filter((b) => ['conductor', 'link'].includes(network.branches[b]!.origin.type));
+  const wires = carriers.filter((b) => network.branches[b]!.origin.type === 'conductor');
   const names = wires.flatMap((b) => network.branches[b]!.nodes.map((node) => network.nodes[node]!));
-  const ends = names.filter((name, i) => names.indexOf(name) === i && names.lastIndexOf(name) === i);
-  const [from, to] = ends.length >= 2 ? [ends[0]!, ends[ends.length - 1]!] : [names[0], names[1]];
-  if (!from || !to) return null;
+  const ends = names.filter((name) => names.indexOf(name) === names.lastIndexOf(name));
+  const from = ends[0];
+  const to = ends.at(-1);
+  if (from === undefined || to === undefined) return null;
   return {
     type: 'between',
     from: nodeName(network.circuit, from),
     to: nodeName(network.circuit, to),
     parts: carriers.flatMap((b) => {
       const { origin } = network.branches[b]!;
-      return origin.type === 'device'
-        ? [origin.device]
-        : origin.type === 'conductor'
-          ? [origin.conductor]
-          : origin.type === 'link'
-            ? [origin.link]
-            : [];
+      if (origin.type === 'device') return [origin.device];
+      return origin.type === 'conductor' ? [origin.conductor] : [];
     }),
   };
 }

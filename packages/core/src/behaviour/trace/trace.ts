@@ -2,7 +2,7 @@
 import type { Disagreement, TerminalId } from '../../circuit';
 import { disagreementsOf, terminalFunctions } from '../../circuit';
 import type { Installed, Network, NodeClasses } from '../../network';
-import { ampsThrough, passing, pathNets, phasor, polesOf, classifyNodes } from '../../network';
+import { ampsThrough, passing, classifyNodes, pathNets, polesOf, voltsAcross } from '../../network';
 import { waitsOf } from '../advance';
 import { momentOf } from '../moment';
 import { CALL_VOLTS } from '../scene';
@@ -70,8 +70,8 @@ function ownDoing(network: Network, { point }: Settled): ReadonlySet<number> {
           .flatMap(({ mark, role }) => (role === 'call' ? [`${device.id}.${mark}`] : [])),
       );
       return [...branches].flatMap(([element, branch]) => {
-        const { nature, nodes, positions } = network.branches[branch]!;
-        if (nature !== 'path' || positions.length < 2 || passing(network, point.choice, branch)) return [];
+        const { nature, nodes } = network.branches[branch]!;
+        if (nature !== 'path' || passing(network, point.choice, branch)) return [];
         const known =
           kind.interrupts.includes(element) ||
           kind.protects?.element === element ||
@@ -96,18 +96,12 @@ function trippedIn(network: Network, inputs: Inputs, { world }: Settled): Readon
 export const installedOf = ({ network }: Pick<Trace, 'network'>, id: string): Installed =>
   network.devices.find(({ device }) => device.id === id)!;
 
-export function voltsAcross({ network, settled }: Trace, branch: number): number {
-  const [a, z] = network.branches[branch]!.nodes as [number, number];
-  const { re, im } = phasor(settled.point, a, z);
-  return Math.hypot(re, im);
-}
-
 /** Whether a load of a device has what it needs to work. */
 export function worksAt(trace: Trace, branch: number): boolean {
   const { settled } = trace;
   return (
     passing(trace.network, settled.point.choice, branch) &&
-    voltsAcross(trace, branch) >= CALL_VOLTS &&
+    voltsAcross(settled.point, branch) >= CALL_VOLTS &&
     ampsThrough(settled.point, branch) > 0
   );
 }
@@ -118,7 +112,7 @@ export function terminalsOf({ network }: Trace, branch: number): [TerminalId, Te
   return [names[0]!, names[1]!];
 }
 
-export const isTerminal = (name: string) => name !== '' && !name.includes('#') && !name.includes('~');
+export const isTerminal = (name: string) => !name.includes('#') && !name.includes('~');
 
 /** Whether something the disagreement touches is live. */
 export function isLive({ network, seen }: Trace, names: readonly string[]): boolean {

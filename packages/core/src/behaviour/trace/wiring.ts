@@ -1,6 +1,6 @@
 /** Where the wiring by its own marks keeps something from where it should be: at a terminal, around an island, on a call's way. */
 import type { Disagreement, TerminalId } from '../../circuit';
-import { functionsAgree, splitTerminal } from '../../circuit';
+import { functionsAgree } from '../../circuit';
 import type { Step } from '../../network';
 import type { Cause } from './cause';
 import type { Trace } from './trace';
@@ -14,23 +14,15 @@ function disagreementAt(trace: Trace, terminal: TerminalId): Disagreement | unde
   const wanted = trace.functions(terminal);
   if (wanted.size === 0) return undefined;
   const plain = wanted.has('hot') || wanted.has('common');
-  const own = splitTerminal(terminal).deviceId;
   return trace.disagreements.find((disagreement) => {
     if (disagreement.type === 'empty') return false;
     const { terminals, nodes } = endsOf(disagreement);
     if (plain && terminals.includes(terminal)) return true;
-    const matches = terminals.filter(
-      (end) => functionsAgree(trace.functions(end), wanted) && trace.functions(end).size > 0,
+    const matches = terminals.some(
+      (end) => trace.functions(end).size > 0 && functionsAgree(trace.functions(end), wanted),
     );
-    if (matches.length === 0) return false;
     // A call that is not made is no fault, wherever its conductor ends.
-    return (
-      plain ||
-      isLive(
-        trace,
-        nodes.filter((node) => splitTerminal(node).deviceId !== own),
-      )
-    );
+    return matches && (plain || isLive(trace, nodes));
   });
 }
 
@@ -64,21 +56,6 @@ function netFunctions(trace: Trace, net: number): ReadonlySet<string> {
   );
 }
 
-/** Whether somebody asks for what an island of wiring is there for: a live call of its function elsewhere. */
-function isAsked(trace: Trace, island: number, functions: ReadonlySet<string>): boolean {
-  if (isPlain(functions)) return true;
-  const { network, nets, seen } = trace;
-  return network.nodes.some(
-    (name, node) =>
-      nets(node) !== island &&
-      seen.standing[node] === 'hot' &&
-      isTerminal(name) &&
-      trace.functions(name).size > 0 &&
-      !trace.functions(name).has('hot') &&
-      functionsAgree(trace.functions(name), functions),
-  );
-}
-
 /**
  * Two ends that no wiring joins to a supply: the disagreement that touches their island, or that ends where
  * the island should begin.
@@ -89,15 +66,11 @@ export function islandCause(trace: Trace, ends: readonly number[]): Cause | null
     const island = nets(end);
     if (poles.has(island)) continue;
     const functions = netFunctions(trace, island);
-    if (!isAsked(trace, island, functions)) continue;
     const touching = disagreements.find((one) =>
       endsOf(one).nodes.some((node) => nets(network.indexOf(node)) === island),
     );
     if (touching) return { type: 'wiring', disagreement: touching };
-    const ending = disagreements.filter((one) => {
-      if (one.type === 'empty') return false;
-      return isPlain(functions) || isLive(trace, endsOf(one).nodes);
-    });
+    const ending = disagreements.filter(({ type }) => type !== 'empty');
     const suits = (known: boolean) =>
       ending.find((one) =>
         endsOf(one).terminals.some((terminal) => {
@@ -116,7 +89,6 @@ export function leadsAstray(trace: Trace, terminal: TerminalId, steps: readonly 
   const { network, functions } = trace;
   const wanted = functions(terminal);
   const at = steps.findIndex(({ to }) => network.nodes[to] === terminal);
-  if (wanted.size === 0 || at < 0) return null;
   const conductors: string[] = [];
   for (const { branch, from } of steps.slice(0, at + 1).reverse()) {
     const { origin } = network.branches[branch]!;
@@ -149,8 +121,6 @@ export function misplacedCall(trace: Trace, branch: number, steps: readonly Step
     const found =
       isMade && disagreements.find((one) => one.type !== 'empty' && endsOf(one).terminals.some(agrees));
     if (found) return { type: 'wiring', disagreement: found };
-    const astray = isMade && leadsAstray(trace, terminal, steps);
-    if (astray) return astray;
   }
   return { type: 'unasked' };
 }
