@@ -28,6 +28,31 @@ const coreLayers = CORE_ORDER.slice(0, -1).map((folder, i) => ({
   to: { path: `^${CORE}/(${CORE_ORDER.slice(i + 1).join('|')})/` },
 }));
 
+/** Folders of the app from the bottom up. */
+const APP_ORDER = ['theme', 'words', 'basics', 'store', 'documents', 'model', 'features', 'app'];
+
+/** What the store takes in of the features is a rule of its own. */
+const appLayers = APP_ORDER.slice(0, -1).map((folder, i) => ({
+  name: `app-${folder}-downwards`,
+  severity: 'error',
+  comment: `app/${folder} knows nothing of what lies above it.`,
+  from: { path: `^${APP}/${folder}/`, pathNot: TESTS },
+  to: {
+    path: `^${APP}/(${APP_ORDER.slice(i + 1)
+      .filter((above) => folder !== 'store' || above !== 'features')
+      .join('|')})/`,
+  },
+}));
+
+/** The rooms of plan/ stand side by side: what two of them need is in field/ or beside them. */
+const PLAN_ROOMS = ['swap', 'insert', 'run', 'sums'];
+const planRooms = PLAN_ROOMS.map((room) => ({
+  name: `plan-${room}-alone`,
+  severity: 'error',
+  from: { path: `^${CORE}/plan/${room}/`, pathNot: TESTS },
+  to: { path: `^${CORE}/plan/(${PLAN_ROOMS.filter((other) => other !== room).join('|')})/` },
+}));
+
 module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
@@ -68,19 +93,29 @@ module.exports = {
       from: { path: `^${APP}/` },
       to: { path: '^packages/server/|node_modules/(express|drizzle-orm)' },
     },
+    ...appLayers,
     {
-      name: 'app-basics-know-no-place',
+      name: 'app-store-lets-features-join',
       severity: 'error',
-      comment: 'Theme and basics are what every screen is made of: they know none.',
-      from: { path: `^${APP}/(theme|components/basics)/`, pathNot: TESTS },
-      to: { path: `^${APP}/(components/(?!basics/)|workers|bench)` },
-    },
-    {
-      name: 'app-store-knows-no-screen',
-      severity: 'error',
+      comment:
+        'The store knows of the features only what joins it: slices, settings, and the job’s reducers.',
       from: { path: `^${APP}/store/`, pathNot: TESTS },
-      to: { path: `^${APP}/(components|app)/` },
+      to: { path: `^${APP}/features/(?!settings/|job/reducers)` },
     },
+    {
+      name: 'first-view-is-light',
+      severity: 'error',
+      comment: 'Routes and the list of jobs reach the other screens through features/later only.',
+      from: {
+        path: `^${APP}/(app|store|basics|theme)/|^${APP}/features/(later|jobs/JobList)`,
+        pathNot: TESTS,
+      },
+      to: {
+        path: `^packages/core/src/|^${APP}/(documents|model)/|^${APP}/features/(?!later|settings/(slice|kept)|jobs/(JobList|api)|beyond)`,
+        dependencyTypesNot: ['type-only', 'dynamic-import'],
+      },
+    },
+    ...planRooms,
     {
       name: 'no-tests-in-product',
       severity: 'error',

@@ -16,6 +16,7 @@ export default {
     project('app', 'jest-expo/web', {
       // A DOM that also has the fetch, Request and Response every browser has.
       testEnvironment: 'jest-fixed-jsdom',
+      setupFiles: ['<rootDir>/src/testing/setup.ts'],
       moduleNameMapper: { '\\.woff2$': '<rootDir>/src/testing/font.ts' },
     }),
   ],

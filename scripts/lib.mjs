@@ -98,8 +98,21 @@ export async function ensureBuilt() {
     env: buildEnv,
     quiet: true,
   });
+  await must(bin('esbuild'), workerBuild(join(APP, 'dist/model.worker.js')));
   setStamp('build', stamp);
 }
+
+/** Arguments that bundle the worker that holds the model. */
+export const workerBuild = (outfile, ...more) => [
+  join(APP, 'src/model/model.worker.ts'),
+  `--outfile=${outfile}`,
+  '--bundle',
+  '--minify',
+  '--format=iife',
+  '--target=es2022',
+  '--log-level=warning',
+  ...more,
+];
 
 /** Quiet, offline, and leaving out what is never imported. */
 export const buildEnv = {

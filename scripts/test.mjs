@@ -56,6 +56,7 @@ await check('Checking who imports whom', bin('depcruise'), [
   '.dependency-cruiser.cjs',
   ...SOURCES,
 ]);
+await check('Looking for exports nobody uses', bin('knip'), ['--include', 'exports,types,files']);
 await check('Checking format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
 await suite('Unit tests', bin('jest'), ['--json', `--outputFile=${JEST}`], JEST, countJest);
 await ensureBuilt();

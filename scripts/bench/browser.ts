@@ -4,17 +4,16 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser } from '@playwright/test';
 import { chromium } from '@playwright/test';
 import { CHROMIUM } from '../../e2e/chromium';
 import { surveyFurnace } from '../../e2e/survey';
+import { JOB, SLOWDOWN, firstView, openings, phone } from './openings';
 import { median, report } from './report';
 
 const ROOT = join(__dirname, '../..');
 const PORT = '4391';
 const URL_BASE = `http://127.0.0.1:${PORT}`;
 const TAPS = 9;
-const SLOWDOWN = 4;
 
 /** `npm start` on an unchanged tree; resolves when it says it is ready. */
 function start(data: string): Promise<{ child: ChildProcess; seconds: number }> {
@@ -34,41 +33,6 @@ function start(data: string): Promise<{ child: ChildProcess; seconds: number }> 
   });
 }
 
-/** Milliseconds from the tap on a place to what it shows, the place read for the first time. */
-async function openPlace(browser: Browser, job: string, place: string, shows: string): Promise<number> {
-  const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
-  await page.goto(`${URL_BASE}/job/${job}`);
-  await page.getByTestId('stud-board.R').waitFor();
-  await page.waitForTimeout(1500);
-  const session = await page.context().newCDPSession(page);
-  await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWDOWN });
-  const taken = await page.evaluate(
-    ([link, text]) =>
-      new Promise<number>((resolve) => {
-        const began = performance.now();
-        new MutationObserver((_, observer) => {
-          // Nothing is given a name in here: the page would not know the helper that names it.
-          if (
-            !Array.from(document.querySelectorAll('[role="button"]')).some((one) => one.textContent === text)
-          )
-            return;
-          observer.disconnect();
-          requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - began)));
-        }).observe(document.body, { subtree: true, childList: true, characterData: true });
-        document.querySelector<HTMLElement>(`[role="link"][aria-label="${link}"]`)!.click();
-      }),
-    [place, shows] as const,
-  );
-  await page.context().close();
-  return taken;
-}
-
-const PLACES = [
-  ['Plan', 'Swap'],
-  ['Wire', 'Papers'],
-  ['Survey', 'Identify'],
-] as const;
-
 async function main(): Promise<void> {
   const data = mkdtempSync(join(tmpdir(), 'bench-'));
   const { child, seconds } = await start(data);
@@ -76,26 +40,15 @@ async function main(): Promise<void> {
 
   const browser = await chromium.launch(CHROMIUM);
   try {
-    const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+    await firstView(browser, URL_BASE);
+    const page = await phone(browser);
     const network = await page.context().newCDPSession(page);
-    await network.send('Network.enable');
-    let bytes = 0;
-    network.on('Network.loadingFinished', ({ encodedDataLength }) => (bytes += encodedDataLength));
-    await page.goto(URL_BASE);
-    await page.getByRole('link').first().waitFor();
-    await page.waitForLoadState('networkidle');
-    report(
-      'bundle_gz_kb',
-      bytes / 1024,
-      'kB',
-      'everything loaded for the first view, as sent to this browser (brotli); aim ≤ 600',
-    );
-
     const jobs = (await (await page.request.get(`${URL_BASE}/api/jobs`)).json()) as {
       id: string;
       name: string;
     }[];
-    await page.goto(`${URL_BASE}/job/${jobs.find(({ name }) => name === 'Recovery ward')!.id}`);
+    const job = jobs.find(({ name }) => name === JOB)!.id;
+    await page.goto(`${URL_BASE}/job/${job}`);
     await page.getByTestId('stud-board.R').waitFor();
     await page.waitForTimeout(1500);
     await network.send('Emulation.setCPUThrottlingRate', { rate: SLOWDOWN });
@@ -126,15 +79,7 @@ async function main(): Promise<void> {
       `fan call to loom repainted, CPU slowed ${SLOWDOWN}×, median of ${TAPS} (${Math.round(Math.min(...times))}–${Math.round(Math.max(...times))}); aim ≤ 60`,
     );
     await network.send('Emulation.setCPUThrottlingRate', { rate: 1 });
-    const job = jobs.find(({ name }) => name === 'Recovery ward')!.id;
-    const opened: number[] = [];
-    for (const [place, shows] of PLACES) opened.push(await openPlace(browser, job, place, shows));
-    report(
-      'place_open_ms',
-      Math.max(...opened),
-      'ms',
-      `a place opened for the first time, CPU slowed ${SLOWDOWN}×: ${PLACES.map(([place], i) => `${place} ${Math.round(opened[i]!)}`).join(', ')}; aim ≤ 600`,
-    );
+    await openings(browser, URL_BASE, job);
     const made = await page.request.post(`${URL_BASE}/api/jobs`, {
       data: { name: 'Survey', site: 'Bench', survey: true },
     });

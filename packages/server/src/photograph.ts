@@ -9,7 +9,7 @@ const QUALITY = 82;
 const MOST_PIXELS = 60_000_000;
 const FORMATS: readonly string[] = ['jpeg', 'png', 'webp'];
 
-export interface Photograph {
+interface Photograph {
   jpeg: Buffer;
   width: number;
   height: number;

@@ -4,7 +4,7 @@ import type { Problem as FieldProblem } from '@zygostat/core/circuit';
 import { CircuitError, problemsOf } from '@zygostat/core/circuit';
 import { ValidationError } from 'yup';
 
-export interface ProblemDetails {
+interface ProblemDetails {
   status: number;
   title: string;
   detail: string;

@@ -79,6 +79,10 @@ const point = () =>
 const meters = Object.keys(METER_OHMS) as (keyof typeof METER_OHMS)[];
 
 export const newReadingSchema = body({
+  id: yup
+    .string()
+    .strict()
+    .matches(/^[\w-]{8,60}$/, 'must be 8 to 60 letters, digits, - or _'),
   revision: yup
     .number()
     .strict()

@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { ActionButton, AppText } from '../components/basics';
+import { ActionButton, AppText } from '../basics';
 
 export default function NotFoundRoute() {
   return (

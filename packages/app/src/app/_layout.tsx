@@ -22,8 +22,7 @@ function Themed() {
 
 export default function Layout() {
   const [store] = useState(makeStore);
-  const ready = useShippedFonts();
-  if (!ready) return null;
+  useShippedFonts();
   return (
     <Provider store={store}>
       <Themed />

@@ -1,4 +1,4 @@
-import { JobList } from '../components/jobs/JobList';
+import { JobList } from '../features/jobs/JobList';
 
 export default function JobsRoute() {
   return <JobList />;

@@ -1,5 +1,3 @@
-import { NewJob } from '../components/jobs/NewJob';
+import { later } from '../features/later';
 
-export default function NewJobRoute() {
-  return <NewJob />;
-}
+export default later(({ NewJob }) => NewJob);

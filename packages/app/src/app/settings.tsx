@@ -1,5 +1,3 @@
-import { Settings } from '../components/settings/Settings';
+import { later } from '../features/later';
 
-export default function SettingsRoute() {
-  return <Settings />;
-}
+export default later(({ Settings }) => Settings);

@@ -1,31 +1,35 @@
-import { configureStore } from '@reduxjs/toolkit';
+import type { Reducer } from '@reduxjs/toolkit';
+import { combineReducers, configureStore, createListenerMiddleware } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
+import { keepSettings, keptSettings } from '../features/settings/kept';
+import { settingsChosen } from '../features/settings/slice';
 import { api } from './api';
-import { keptSettings } from './kept';
-import { makeListeners } from './listeners';
-import { savePlans } from './planning';
-import type { RootState } from './root';
-import { rootReducer } from './root';
-import { saveWork } from './saving';
-import { saveSurveys } from './surveying';
-import { sendUnsent } from './unsent';
+import { addAppListener } from './listeners';
+import type { AppDispatch, RootState } from './root';
+import { firstReducers } from './root';
 
-/** A store with everything that listens to it. */
+const keepingSettings = () =>
+  addAppListener({
+    actionCreator: settingsChosen,
+    effect: (_action, { getState }) => keepSettings(getState().settings),
+  });
+
+/** A store as the first view needs it. */
 export function makeStore() {
-  const { middleware, listen } = makeListeners();
-  for (const start of [saveWork, saveSurveys, savePlans, sendUnsent]) start(listen);
-  return configureStore({
-    reducer: rootReducer,
-    preloadedState: { settings: keptSettings() },
+  const store = configureStore({
+    reducer: combineReducers(firstReducers) as unknown as Reducer<RootState>,
+    preloadedState: { settings: keptSettings() } as RootState,
     // The model's answers are large and plain by construction; checking them on every tap costs frames.
     middleware: (defaults) =>
       defaults({ serializableCheck: false, immutableCheck: false })
-        .prepend(middleware)
+        .prepend(createListenerMiddleware().middleware)
         .concat(api.middleware),
   });
+  store.dispatch(keepingSettings());
+  return store;
 }
 
 export type { RootState } from './root';
 export type Store = ReturnType<typeof makeStore>;
-export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
+export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();

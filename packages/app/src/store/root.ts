@@ -1,24 +1,18 @@
-/** What the store holds, and what may be dispatched to it. */
-import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
-import { combineReducers } from '@reduxjs/toolkit';
+/** What the store holds, and what may be dispatched to it. What a job needs joins when one is first opened. */
+import type { StateFromReducersMapObject, ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
+import type { jobReducers } from '../features/job/reducers';
+import { settingsReducer } from '../features/settings/slice';
 import { api } from './api';
-import { benchReducer } from './bench';
-import { planReducer } from './plan';
-import { settingsReducer } from './settings';
-import { surveyReducer } from './survey';
-import { traceReducer } from './trace';
-import { editsReducer, savingReducer } from './work';
+import { noticeReducer } from './notice';
 
-export const rootReducer = combineReducers({
+export const firstReducers = {
   [api.reducerPath]: api.reducer,
-  bench: benchReducer,
-  edits: editsReducer,
-  plan: planReducer,
-  saving: savingReducer,
+  notice: noticeReducer,
   settings: settingsReducer,
-  survey: surveyReducer,
-  trace: traceReducer,
-});
+};
 
-export type RootState = ReturnType<typeof rootReducer>;
+type Reducers = typeof firstReducers & typeof jobReducers;
+
+/** As it is once a job was opened; before that only the first reducers’ part is there. */
+export type RootState = StateFromReducersMapObject<Reducers>;
 export type AppDispatch = ThunkDispatch<RootState, undefined, UnknownAction>;

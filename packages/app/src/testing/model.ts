@@ -1,6 +1,6 @@
 /** The model without a worker between: the same answers, promised. */
-import type { Model } from '../workers/model';
-import { model } from '../workers/model';
+import type { Model } from '../model/answers';
+import { model } from '../model/answers';
 
 type Promised = { [Name in keyof Model]: (...asked: unknown[]) => Promise<unknown> };
 

@@ -1,6 +1,6 @@
 /** A stand-in for the server in component tests: answers by method and path, and remembers what it was asked. */
 
-export interface Asked {
+interface Asked {
   method: string;
   path: string;
   body: unknown;

@@ -3,7 +3,7 @@ import type { Network, Solver } from '../network';
 import { makeSolver } from '../network';
 import type { Inputs } from './inputs';
 import type { Actors, Settled, Watch, World } from './settle';
-import { castOf, settle, settleCast } from './settle';
+import { actorsOf, settle, settleActors } from './settle';
 
 /** A wait with the device that is waiting. */
 export interface DeviceWait extends Wait {
@@ -15,11 +15,11 @@ const MOST_EVENTS = 10_000;
 
 /** Everything that will happen by itself, soonest first. */
 export function waitsOf(network: Network, inputs: Inputs, world: World): DeviceWait[] {
-  return waitsOfCast(castOf(network, inputs), world);
+  return waitsOfActors(actorsOf(network, inputs), world);
 }
 
-function waitsOfCast(cast: Actors, world: World): DeviceWait[] {
-  return cast
+function waitsOfActors(actors: Actors, world: World): DeviceWait[] {
+  return actors
     .flatMap(({ installed, id, moment }) => {
       const state = world.states[id];
       return state
@@ -44,12 +44,12 @@ function pass(
   next: NextInstant,
   watch?: Watch,
 ): Settled {
-  const cast = castOf(network, inputs);
-  let settled = settleCast(network, cast, world, solver, watch);
+  const actors = actorsOf(network, inputs);
+  let settled = settleActors(network, actors, world, solver, watch);
   for (let events = 0; events < MOST_EVENTS; events++) {
-    const now = next(settled, waitsOfCast(cast, settled.world));
+    const now = next(settled, waitsOfActors(actors, settled.world));
     if (now === null) return settled;
-    settled = settleCast(network, cast, { ...settled.world, now }, solver, watch);
+    settled = settleActors(network, actors, { ...settled.world, now }, solver, watch);
   }
   return settled;
 }

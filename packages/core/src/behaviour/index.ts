@@ -1,9 +1,11 @@
 /** How a circuit behaves: settle to a steady state, let time pass, say what is going on. */
 export * from './advance';
+export * from './bench';
 export * from './contacts';
 export type * from './inputs';
 export * from './loads';
 export * from './primary';
+export * from './rungs';
 export { runningOn } from './running-on';
 export * from './script';
 export * from './sequence';

@@ -48,3 +48,15 @@ export function takeStep(inputs: Inputs, { controls = {}, conditions = {} }: Scr
   for (const [device, values] of Object.entries(controls)) merged[device] = { ...merged[device], ...values };
   return { controls: merged, conditions: { ...inputs.conditions, ...conditions } };
 }
+
+/** A call from a cold start, everything but the thermostats held as it is set. */
+export function callAlone(
+  circuit: Circuit,
+  controls: Inputs['controls'],
+  call: Call,
+  seconds: number,
+): ScriptStep[] {
+  const asks = new Set(circuit.devices.filter(({ kind }) => kindOf(kind).asks).map(({ id }) => id));
+  const held = Object.fromEntries(Object.entries(controls).filter(([id]) => !asks.has(id)));
+  return [{ at: 0, controls: held }, ...callScript(circuit, call, seconds)];
+}

@@ -47,7 +47,7 @@ interface Actor {
 /** The devices of a network under unchanged inputs; made once for a stretch of time. */
 export type Actors = readonly Actor[];
 
-/** What of a cast is the same whatever the inputs, by network: a proof asks for hundreds of casts of one. */
+/** What of the actors is the same whatever the inputs, by network: a proof asks for them hundreds of times for one. */
 const parts = new WeakMap<Network, readonly Omit<Actor, 'moment'>[]>();
 
 function partsOf(network: Network): readonly Omit<Actor, 'moment'>[] {
@@ -66,17 +66,17 @@ function partsOf(network: Network): readonly Omit<Actor, 'moment'>[] {
   return made;
 }
 
-export const castOf = (network: Network, inputs: Inputs): Actors =>
+export const actorsOf = (network: Network, inputs: Inputs): Actors =>
   partsOf(network).map((part) => ({ ...part, moment: momentOf(part.installed, inputs, 0) }));
 
 function choose(
   network: Network,
-  cast: Actors,
+  actors: Actors,
   moments: readonly Moment[],
   states: readonly State[],
 ): Choice {
   const choice = restingChoice(network);
-  cast.forEach(({ installed, movable }, i) => {
+  actors.forEach(({ installed, movable }, i) => {
     if (movable.length === 0) return;
     const positions = installed.kind.positions(states[i]!, moments[i]!);
     for (const { branch, element, positions: names } of movable)
@@ -105,13 +105,13 @@ function sensesOf({ installed, id, nodes }: Actor, network: Network, looked: () 
  * is the least, and once it is open the others carry nothing (a 3 A fuse before a 5 A one on a dead short).
  */
 function quickestFirst(
-  cast: Actors,
+  actors: Actors,
   states: readonly State[],
   next: readonly State[],
   senses: readonly Senses[],
   moments: readonly Moment[],
 ): readonly State[] {
-  const opening = cast.flatMap(({ installed: { kind, branches } }, i) => {
+  const opening = actors.flatMap(({ installed: { kind, branches } }, i) => {
     const { protects } = kind;
     if (!protects || !branches.has(protects.element) || states[i]!.open === next[i]!.open) return [];
     if (next[i]!.open !== true) return [];
@@ -138,33 +138,36 @@ export function settle(
   world: World = NEW_WORLD,
   solver: Solver = makeSolver(network),
 ): Settled {
-  return settleCast(network, castOf(network, inputs), world, solver);
+  return settleActors(network, actorsOf(network, inputs), world, solver);
 }
 
 /** Shown every point a circuit passes through while it settles: the moment a coil pulls in is one of them. */
 export type Watch = (point: OperatingPoint) => void;
 
 /** Settles with the devices already prepared for their inputs; tells them the time. */
-export function settleCast(
+export function settleActors(
   network: Network,
-  cast: Actors,
+  actors: Actors,
   world: World,
   solver: Solver,
   watch?: Watch,
 ): Settled {
-  const moments = cast.map(({ moment }) => Object.assign(moment, { now: world.now }));
+  const moments = actors.map(({ moment }) => Object.assign(moment, { now: world.now }));
   let point: OperatingPoint;
-  const senses = cast.map((actor) => sensesOf(actor, network, () => point));
-  let states: State[] = cast.map(({ id, installed }) => ({ ...installed.kind.initial, ...world.states[id] }));
+  const senses = actors.map((actor) => sensesOf(actor, network, () => point));
+  let states: State[] = actors.map(({ id, installed }) => ({
+    ...installed.kind.initial,
+    ...world.states[id],
+  }));
   const answer = () =>
     quickestFirst(
-      cast,
+      actors,
       states,
-      cast.map(({ installed }, i) => installed.kind.next(states[i]!, senses[i]!, moments[i]!)),
+      actors.map(({ installed }, i) => installed.kind.next(states[i]!, senses[i]!, moments[i]!)),
       senses,
       moments,
     );
-  const asRecord = (list: readonly State[]) => Object.fromEntries(cast.map(({ id }, i) => [id, list[i]!]));
+  const asRecord = (list: readonly State[]) => Object.fromEntries(actors.map(({ id }, i) => [id, list[i]!]));
   const finish = (chattering: Chattering | null): Settled => ({
     world: { now: world.now, states: asRecord(states) },
     point,
@@ -174,7 +177,7 @@ export function settleCast(
   let visited: (readonly State[])[] = [];
   let together = true;
   for (;;) {
-    point = solveKnown(solver, choose(network, cast, moments, states));
+    point = solveKnown(solver, choose(network, actors, moments, states));
     watch?.(point);
     const next = answer();
     const moved = next.flatMap((state, i) => (same(states[i]!, state) ? [] : [i]));
@@ -185,7 +188,7 @@ export function settleCast(
     if (first !== undefined || visited.length >= MOST_STEPS) {
       if (!together) {
         const cycle = visited.slice(first ?? -2);
-        const restless = cast.flatMap(({ id }, i) =>
+        const restless = actors.flatMap(({ id }, i) =>
           cycle.every((entry) => same(entry[i]!, cycle[0]![i]!)) ? [] : [id],
         );
         return finish({ devices: restless, between: cycle.map(asRecord) });

@@ -1,7 +1,6 @@
 /** Drawings as plain shapes: geometry only. */
 export * from './ladder';
 export { layLoom } from './loom';
-export type * from './rungs';
 export * from './symbols';
 export * from './timeline';
 export * from './shapes';

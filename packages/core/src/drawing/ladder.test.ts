@@ -1,13 +1,14 @@
+import { sectionsOf } from '../behaviour';
 import { addDevice } from '../circuit';
 import { compile } from '../network';
 import { ladderSvg, loomSvg } from '../formats';
 import { TEMPLATES, electricHeat, furnaceAirConditioner, parallelThermostats } from '../systems';
 import { device } from '../systems/build';
 import { SYMBOL_STYLES, layLadder, layLoom, symbolStrokes } from '.';
-import type { Piece, Rung } from '.';
+import type { Piece, Rung } from '../behaviour';
 
 const rungOf = (circuit: Parameters<typeof compile>[0], title: string): Rung =>
-  layLadder(compile(circuit))
+  layLadder(sectionsOf(compile(circuit)))
     .sections.flatMap(({ rungs }) => rungs)
     .find((rung) => rung.title === title)!;
 
@@ -16,7 +17,7 @@ const contactsIn = (pieces: readonly Piece[]) =>
 
 describe.each(TEMPLATES)('$id', ({ build, id }) => {
   const network = compile(build(id));
-  const ladder = layLadder(network);
+  const ladder = layLadder(sectionsOf(network));
 
   test('has a rung for every load, line voltage first', () => {
     const drawn = new Set(ladder.sections.flatMap(({ rungs }) => rungs.map((rung) => rung.id)));
@@ -77,7 +78,7 @@ test('a sequencer’s auxiliary stands beside the fan relay', () => {
 });
 
 test('the fuse stands in the trunk, and safeties that rest closed are drawn so', () => {
-  const ladder = layLadder(compile(furnaceAirConditioner('Ladder')));
+  const ladder = layLadder(sectionsOf(compile(furnaceAirConditioner('Ladder'))));
   const control = ladder.sections.find(({ line }) => !line)!;
   expect(contactsIn(control.trunk)).toEqual(['Board fuse']);
   const symbol = (label: string) => ladder.symbols.find((entry) => entry.label === label)!;

@@ -2,9 +2,7 @@
  * Geometry of the ladder: hot rail at the left, common at the right, a rung for each load.
  * Plain shapes that do not depend on what the circuit does now.
  */
-import type { Network } from '../network';
-import type { Piece, Rung, Section } from './rungs';
-import { sectionsOf } from './rungs';
+import type { Piece, Rung, Section } from '../behaviour/rungs';
 import type { Spot } from './shapes';
 
 /** Sizes, CSS px. A stop is as wide as a thumb. */
@@ -24,17 +22,17 @@ export const LADDER = {
 
 /** A terminal on a rung; a tap puts a probe there. */
 export interface LadderStop extends Spot {
-  point: string;
+  node: string;
   device: string;
   mark: string;
 }
 
-/** A piece of wire; it stands as `point` stands. */
+/** A piece of wire; it stands as `node` stands. */
 export interface LadderWire {
   from: Spot;
   to: Spot;
   /** Terminal it is on, or `null` where none is in reach. */
-  point: string | null;
+  node: string | null;
   /** Conductor whose colour tag stands in the middle. */
   conductor: string | null;
 }
@@ -56,7 +54,7 @@ export interface LadderRail {
   x: number;
   top: number;
   bottom: number;
-  point: string | null;
+  node: string | null;
 }
 
 export interface LadderHead extends Spot {
@@ -81,18 +79,18 @@ export const SYMBOL_REACH = 28;
 /** A pen that draws pieces from left to right; `since` is where the wire to the next piece begins. */
 interface Pen extends Spot {
   since: Spot;
-  point: string | null;
+  node: string | null;
 }
 
 /** A pen that has left the rail by the lead. */
-const leadIn = (spot: Spot, point: string | null): Pen => ({
+const leadIn = (spot: Spot, node: string | null): Pen => ({
   x: spot.x + LADDER.lead,
   y: spot.y,
   since: spot,
-  point,
+  node,
 });
 
-const penAt = (spot: Spot, point: string | null): Pen => ({ ...spot, since: spot, point });
+const penAt = (spot: Spot, node: string | null): Pen => ({ ...spot, since: spot, node });
 
 const widthOf = (pieces: readonly Piece[]) =>
   pieces.reduce(
@@ -144,58 +142,57 @@ class Drawing {
   readonly wires: LadderWire[] = [];
   readonly symbols: LadderSymbol[] = [];
 
-  wire(from: Spot, to: Spot, point: string | null, conductor: string | null = null): void {
+  wire(from: Spot, to: Spot, node: string | null, conductor: string | null = null): void {
     if (from.x !== to.x || from.y !== to.y)
-      this.wires.push({ from: { ...from }, to: { ...to }, point, conductor });
+      this.wires.push({ from: { ...from }, to: { ...to }, node, conductor });
   }
 
   /** Draws pieces and leaves the pen behind the last of them. */
   pieces(pieces: readonly Piece[], pen: Pen): Pen {
     let conductor: string | null = null;
-    let { x, since, point } = pen;
+    let { x, since, node } = pen;
     const { y } = pen;
     for (const piece of pieces) {
       if (piece.type === 'wire') conductor = piece.conductor;
       else if (piece.type === 'stop') {
         const at = { x: x + LADDER.stop / 2, y };
-        this.wire(since, at, point ?? piece.stop.point, conductor);
+        this.wire(since, at, node ?? piece.stop.node, conductor);
         this.stops.push({ ...piece.stop, ...at });
-        ({ point } = piece.stop);
+        ({ node } = piece.stop);
         since = at;
         conductor = null;
         x += LADDER.stop;
       } else {
         const middle = x + LADDER.symbol / 2;
-        this.wire(since, { x: middle - SYMBOL_REACH, y }, point);
+        this.wire(since, { x: middle - SYMBOL_REACH, y }, node);
         this.symbols.push({ ...symbolOf(piece), x: middle, y });
         since = { x: middle + SYMBOL_REACH, y };
         x += LADDER.symbol;
-        point = null;
+        node = null;
       }
     }
-    return { x, y, since, point };
+    return { x, y, since, node };
   }
 
   /** Draws ways one below the other between the same two uprights. */
   ways(ways: readonly (readonly Piece[])[], pen: Pen, width: number): Pen {
     const [start, end] = [pen.x, pen.x + width];
-    this.wire(pen.since, { x: start, y: pen.y }, pen.point);
-    let point: string | null = null;
+    this.wire(pen.since, { x: start, y: pen.y }, pen.node);
+    let node: string | null = null;
     ways.forEach((way, i) => {
       const y = pen.y + i * LADDER.way;
-      this.wire({ x: start, y: pen.y }, { x: start, y }, pen.point);
-      const drawn = this.pieces(way, leadIn({ x: start, y }, pen.point));
-      this.wire(drawn.since, { x: end, y }, drawn.point);
-      this.wire({ x: end, y: pen.y }, { x: end, y }, drawn.point);
-      if (i === 0) ({ point } = drawn);
+      this.wire({ x: start, y: pen.y }, { x: start, y }, pen.node);
+      const drawn = this.pieces(way, leadIn({ x: start, y }, pen.node));
+      this.wire(drawn.since, { x: end, y }, drawn.node);
+      this.wire({ x: end, y: pen.y }, { x: end, y }, drawn.node);
+      if (i === 0) ({ node } = drawn);
     });
-    return penAt({ x: end, y: pen.y }, point);
+    return penAt({ x: end, y: pen.y }, node);
   }
 }
 
-/** Lays a network out; the picture is as wide as its longest rung, and not narrower than `least` px. */
-export function layLadder(network: Network, least = 0): Ladder {
-  const sections = sectionsOf(network);
+/** Lays the sections of a network out; the picture is as wide as its longest rung, and not narrower than `least` px. */
+export function layLadder(sections: readonly Section[], least = 0): Ladder {
   const drawing = new Drawing();
   const trunkWidth = ({ trunk }: Section) => LADDER.lead + widthOf(trunk) + LADDER.symbol + LADDER.stop;
   const inner = Math.max(
@@ -213,7 +210,7 @@ export function layLadder(network: Network, least = 0): Ladder {
     const lead = drawing.pieces(trunk, leadIn({ x: left, y: top }, null));
     const middle = lead.x + LADDER.symbol / 2;
     const { supply, title } = section;
-    drawing.wire(lead.since, { x: middle - SYMBOL_REACH, y: top }, lead.point);
+    drawing.wire(lead.since, { x: middle - SYMBOL_REACH, y: top }, lead.node);
     drawing.symbols.push({
       type: 'source',
       id: supply,
@@ -227,17 +224,17 @@ export function layLadder(network: Network, least = 0): Ladder {
     drawing.wire({ x: middle + SYMBOL_REACH, y: top }, { x: right, y: top }, null);
     y += LADDER.rung;
     let bottom = top;
-    const railPoint = section.trunk.findLast((piece) => piece.type === 'stop')?.stop.point ?? null;
+    const railNode = section.trunk.findLast((piece) => piece.type === 'stop')?.stop.node ?? null;
     for (const rung of section.rungs) {
       const at = y + LADDER.rung / 2;
-      const before = drawing.pieces(rung.before, leadIn({ x: left, y: at }, railPoint));
+      const before = drawing.pieces(rung.before, leadIn({ x: left, y: at }, railNode));
       const beside = rung.ways.length > 0 ? drawing.ways(rung.ways, before, middleWidth(rung)) : before;
       const after = drawing.pieces(rung.after, beside);
-      drawing.wire(after.since, { x: right, y: at }, after.point);
+      drawing.wire(after.since, { x: right, y: at }, after.node);
       bottom = at;
       y += rungHeight(rung);
     }
-    drawing.rails.push({ x: left, top, bottom, point: railPoint }, { x: right, top, bottom, point: null });
+    drawing.rails.push({ x: left, top, bottom, node: railNode }, { x: right, top, bottom, node: null });
     y += LADDER.gap;
   }
   const { heads, rails, stops, wires, symbols } = drawing;

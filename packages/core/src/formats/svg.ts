@@ -133,8 +133,8 @@ export function ladderSvg(
       }),
     ),
     ...ladder.rails.map(({ x, top, bottom }) => line(x, top, x, bottom, 3)),
-    ...ladder.wires.flatMap(({ from, to, point, conductor }) => {
-      const hot = point !== null && live.hot.has(point);
+    ...ladder.wires.flatMap(({ from, to, node, conductor }) => {
+      const hot = node !== null && live.hot.has(node);
       const middle = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 };
       return conductor === null
         ? [line(from.x, from.y, to.x, to.y, hot ? 3.5 : 1.8, hot ? LIVE : INK)]

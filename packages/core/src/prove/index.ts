@@ -13,3 +13,4 @@ export type { Supplied } from './supplied';
 export { sweep, wrongLandings } from './sweep';
 export type { Mistake } from './sweep';
 export { fieldConductors, lineTerminals } from './terminals';
+export * from './told';

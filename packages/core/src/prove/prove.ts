@@ -102,7 +102,7 @@ class Coverage {
 }
 
 /** Told what each state shows, then what the wiring does in all of them; answers whether to go on. */
-export type Told = (shown: readonly Shown[]) => boolean;
+type Told = (shown: readonly Shown[]) => boolean;
 
 /**
  * Runs all cases of a circuit in the order given, then judges what only all of them together, or the wiring

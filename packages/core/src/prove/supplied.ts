@@ -33,7 +33,7 @@ export interface Supplied {
   held: Map<string, Settled>;
 }
 
-export const atMains = (circuit: Circuit, share: number): Circuit => ({
+const atMains = (circuit: Circuit, share: number): Circuit => ({
   ...circuit,
   mains: { ...circuit.mains, volts: circuit.mains.volts * share },
 });
@@ -96,7 +96,7 @@ function whenPassed(
   return ended;
 }
 
-export interface Ran {
+interface Ran {
   steady: Settled;
   /** Every choice of positions on the way there, in order. */
   passed: readonly Choice[];

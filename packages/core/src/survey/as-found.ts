@@ -3,7 +3,16 @@
  * that conductor, and a conductor moved elsewhere shows in the record.
  */
 import type { Cable, Circuit, Conductor, End, TerminalId } from '../circuit';
-import { ENDS, findCable, findConductor, findDevice, hasTerminal, splitTerminal } from '../circuit';
+import {
+  ENDS,
+  addCable,
+  changeCable,
+  findCable,
+  findConductor,
+  findDevice,
+  hasTerminal,
+  splitTerminal,
+} from '../circuit';
 import type { ColourCode } from '../standards';
 import { findTemplate } from '../systems';
 import type { Run, Survey } from './document';
@@ -35,10 +44,10 @@ export function runsOf(circuit: Circuit): Run[] {
 /** A circuit with nothing recorded yet: its runs have no conductors. */
 function unrecorded(circuit: Circuit, runs: readonly Run[]): Circuit {
   const surveyed = new Set(runs.map(({ cable }) => cable));
-  return {
-    ...circuit,
-    cables: circuit.cables.map((cable) => (surveyed.has(cable.id) ? { ...cable, conductors: [] } : cable)),
-  };
+  return [...surveyed].reduce(
+    (blank, id) => changeCable(blank, id, (cable) => ({ ...cable, conductors: [] })),
+    circuit,
+  );
 }
 
 /**
@@ -72,11 +81,6 @@ export function takeSystem(
   });
   return { circuit: { ...blank, cables }, survey: { ...survey, system: template, runs } };
 }
-
-const changeCable = (circuit: Circuit, id: string, change: (cable: Cable) => Cable): Circuit => ({
-  ...circuit,
-  cables: circuit.cables.map((cable) => (cable.id === id ? change(cable) : cable)),
-});
 
 /** An id for a conductor that no other has. */
 function freeConductorId(circuit: Circuit, cable: string, colour: ColourCode): string {
@@ -194,13 +198,7 @@ export function addJacket(
   let id = `${beside}-${number}`;
   for (let i = number + 1; taken(id); i++) id = `${beside}-${i}`;
   return {
-    circuit: {
-      ...circuit,
-      cables: [
-        ...circuit.cables,
-        { ...cable, id, label: `${cable.label}, jacket ${number}`, conductors: [] },
-      ],
-    },
+    circuit: addCable(circuit, { ...cable, id, label: `${cable.label}, jacket ${number}`, conductors: [] }),
     survey: { ...survey, runs: [...survey.runs, { ...run, cable: id }] },
   };
 }

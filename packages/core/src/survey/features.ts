@@ -35,7 +35,8 @@ export function featuresOf(circuit: Circuit): Record<Feature, boolean> {
   const { devices, mains } = circuit;
   const stats = devices.filter(({ kind }) => kindOf(kind).asks);
   const isStat = new Set(stats.map(({ id }) => id));
-  const seen = (sight: Appearance) => devices.filter(({ kind }) => kindOf(kind).seenAs.includes(sight));
+  const seen = (appearance: Appearance) =>
+    devices.filter(({ kind }) => kindOf(kind).seenAs.includes(appearance));
   const drives = (...natures: LoadNature[]) =>
     devices.some((device) => loadsOf(device, mains).some(({ nature }) => natures.includes(nature)));
   const outdoors = seen('outdoor-cabinet');

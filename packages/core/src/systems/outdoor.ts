@@ -29,7 +29,7 @@ export const HALL = station('hall', 'room', 'Hall', 1);
 export const PLANT = station('plant', 'plant', 'Plant room', 3);
 
 /** Feed, disconnect, contactor and cooling compressor; the coil is left to be wired. */
-export function condenser(coil: { serves: 'cool' | 'pump'; fan: 'together' | 'apart' }): Part {
+function condenser(coil: { serves: 'cool' | 'pump'; fan: 'together' | 'apart' }): Part {
   return {
     stations: [YARD, PANEL],
     devices: [

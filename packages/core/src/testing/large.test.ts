@@ -1,4 +1,4 @@
-import { NEW_WORLD, advance, callScript, runTimeline, viewOf } from '../behaviour';
+import { NEW_WORLD, advance, callScript, runTimeline, sectionsOf, viewOf } from '../behaviour';
 import { parseCircuit } from '../circuit';
 import { layLadder, layLoom } from '../drawing';
 import { compile } from '../network';
@@ -27,7 +27,7 @@ test('settles, runs through time and is drawn whole', () => {
   expect(runTimeline(network, callScript(circuit, 'cool', 600), 900).ended).toBeNull();
   const loom = layLoom(circuit, 390);
   expect(loom.wires.length + loom.spares.length).toBe(conductors.length);
-  expect(layLadder(network).sections.length).toBeGreaterThanOrEqual(8);
+  expect(layLadder(sectionsOf(network)).sections.length).toBeGreaterThanOrEqual(8);
   expect(
     findingsOf(circuit, { runs: runsOf(circuit) }).filter(({ severity }) => severity === 'fault'),
   ).toEqual([]);

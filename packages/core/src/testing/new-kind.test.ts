@@ -2,7 +2,7 @@
  * A kind of device that exists only here: a gas burner behind an isolator of its own, with a tilt switch. Nothing else
  * knows it, and everything has to work with it. What a tilt switch must do is common practice.
  */
-import { NEW_WORLD, advance, readLoads } from '../behaviour';
+import { NEW_WORLD, advance, readLoads, sectionsOf } from '../behaviour';
 import type { Circuit } from '../circuit';
 import { land, parseCircuit } from '../circuit';
 import { choice, contact, defineDevice, enrol, impedanceOf, kindOf, load, num } from '../devices';
@@ -183,7 +183,7 @@ test('it is drawn on the loom and on the ladder', () => {
     expect.arrayContaining(['heater.H', 'heater.X']),
   );
   expect(loomSvg(loom, hall())).toContain('Heater');
-  const ladder = layLadder(compile(hall()));
+  const ladder = layLadder(sectionsOf(compile(hall())));
   expect(JSON.stringify(ladder)).toContain('Heater');
 });
 

@@ -1,12 +1,14 @@
 /** The circuit partway through its plan: as it was found, with the steps that are done carried out. */
 import type { Circuit } from '../circuit';
 import {
+  addCable,
   addDevice,
   addLink,
   findConductor,
   land,
   lift,
   removeDevice,
+  removeCables,
   removeLink,
   setValue,
 } from '../circuit';
@@ -20,17 +22,14 @@ export function partway(before: Circuit, after: Circuit, steps: ReadonlySet<stri
   for (const { id } of difference.linksRemoved) if (done(`unlink:${id}`)) circuit = removeLink(circuit, id);
   for (const { id } of difference.devicesRemoved)
     if (done(`remove:${id}`)) circuit = removeDevice(circuit, id);
-  const out = new Set(difference.removed.filter(({ id }) => done(`out:${id}`)).map(({ id }) => id));
-  circuit = { ...circuit, cables: circuit.cables.filter(({ id }) => !out.has(id)) };
+  const out = difference.removed.map(({ id }) => id).filter((id) => done(`out:${id}`));
+  circuit = removeCables(circuit, out);
   for (const device of difference.devicesAdded)
     if (done(`mount:${device.id}`)) circuit = addDevice(circuit, { ...device, settings: {} });
-  const pulled = difference.added
-    .filter(({ id }) => done(`pull:${id}`))
-    .map((cable) => ({
-      ...cable,
-      conductors: cable.conductors.map((conductor) => ({ ...conductor, from: null, to: null })),
-    }));
-  circuit = { ...circuit, cables: [...circuit.cables, ...pulled] };
+  for (const cable of difference.added) {
+    const conductors = cable.conductors.map((conductor) => ({ ...conductor, from: null, to: null }));
+    if (done(`pull:${cable.id}`)) circuit = addCable(circuit, { ...cable, conductors });
+  }
   const moved = difference.ends.filter(({ conductor, end, to }) =>
     done(`${to === null ? 'lift' : 'land'}:${conductor.id}:${end}`),
   );

@@ -3,6 +3,8 @@ export { partway } from './apply';
 export { cardsOf } from './cards';
 export type { Card, Landing } from './cards';
 export * from './document';
+export { followPlan } from './follow';
+export type { PlanView } from './follow';
 export { DEAD_VOLTS } from './gate';
 export { stripMm, tagOf } from './step';
 export type { Step, StepKind } from './step';

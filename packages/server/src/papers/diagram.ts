@@ -1,5 +1,6 @@
 /** The wiring diagram to leave at the unit: ladder and loom, and a code that opens the job. */
 import type { Circuit } from '@zygostat/core/circuit';
+import { sectionsOf } from '@zygostat/core/behaviour';
 import { layLadder, layLoom } from '@zygostat/core/drawing';
 import type { SymbolStyle } from '@zygostat/core/drawing';
 import { ladderSvg, loomSvg } from '@zygostat/core/formats';
@@ -35,7 +36,7 @@ const escape = (text: string) =>
 
 const pictures = (circuit: Circuit, symbols: SymbolStyle) => ({
   loom: loomSvg(layLoom(circuit, LOOM_PX), circuit),
-  ladder: ladderSvg(layLadder(compile(circuit)), circuit, symbols),
+  ladder: ladderSvg(layLadder(sectionsOf(compile(circuit))), circuit, symbols),
 });
 
 /** Loom and ladder side by side under one head, the code at its right. */

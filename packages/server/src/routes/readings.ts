@@ -25,7 +25,11 @@ export function readingRoutes(db: Db): Router {
 
   router.post('/jobs/:id/readings', (request, response) => {
     const job = findJob(db, request.params.id);
-    const { situation = '', ...reading } = newReadingSchema.validateSync(request.body, { abortEarly: false });
+    const {
+      situation = '',
+      id = nanoid(12),
+      ...reading
+    } = newReadingSchema.validateSync(request.body, { abortEarly: false });
     if (reading.revision > job.revision)
       throw new Problem({
         status: 422,
@@ -45,7 +49,7 @@ export function readingRoutes(db: Db): Router {
       situation,
       unit,
       verdict,
-      id: nanoid(12),
+      id,
       jobId: job.id,
       createdAt: new Date(),
     };

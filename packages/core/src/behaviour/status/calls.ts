@@ -34,15 +34,15 @@ function valveCause({ scene, trace }: StatusContext): Cause {
 }
 
 /** Why loads run that should not: what feeds them, or a valve that stands the wrong way. */
-function wrongCause(sight: StatusContext, wrong: readonly LoadReading[]): Cause {
-  const fed = gravest(wrong.map(({ branch }) => causeOfRunning(sight.trace, branch)));
+function wrongCause(context: StatusContext, wrong: readonly LoadReading[]): Cause {
+  const fed = gravest(wrong.map(({ branch }) => causeOfRunning(context.trace, branch)));
   if (fed.type !== 'unasked' && fed.type !== 'set-up') return fed;
-  const valve = valveCause(sight);
+  const valve = valveCause(context);
   return valve.type === 'unasked' || valve.type === 'waiting' ? fed : valve;
 }
 
-export function crossed(sight: StatusContext): Status | null {
-  const { scene, active } = sight;
+export function crossed(context: StatusContext): Status | null {
+  const { scene, active } = context;
   const runsOn = runningOn(scene.network, scene.inputs, scene.settled);
   for (const [asked, other] of [
     ['cool', 'heat'],
@@ -54,27 +54,27 @@ export function crossed(sight: StatusContext): Status | null {
     const text = active.has(asked)
       ? `${CALL_NAMES[asked]} called, but ${CALL_NAMES[other].toLowerCase()} runs (${namesOf(wrong)})`
       : `${capital(namesOf(wrong))} on without a call`;
-    return faultBy(sight, text, wrongCause(sight, wrong));
+    return faultBy(context, text, wrongCause(context, wrong));
   }
   return null;
 }
 
 /** A fan that nobody asks for. */
-export function idleFan(sight: StatusContext): Status | null {
-  const { scene, active } = sight;
+export function idleFan(context: StatusContext): Status | null {
+  const { scene, active } = context;
   if (active.size > 0) return null;
   const runsOn = runningOn(scene.network, scene.inputs, scene.settled);
   const wrong = scene.loads.filter((load) => load.serves === 'fan' && load.energised && !runsOn(load));
   if (wrong.length === 0) return null;
-  return faultBy(sight, `${capital(namesOf(wrong))} on without a call`, wrongCause(sight, wrong));
+  return faultBy(context, `${capital(namesOf(wrong))} on without a call`, wrongCause(context, wrong));
 }
 
 /** Causes that say what is, and not why. */
 const OPEN_ENDED: ReadonlySet<Cause['type']> = new Set(['unasked', 'unwired', 'weak']);
 
 /** A thermostat with nothing on its screen says why by itself. */
-export function blank(sight: StatusContext): Status | null {
-  const { scene, trace } = sight;
+export function blank(context: StatusContext): Status | null {
+  const { scene, trace } = context;
   for (const { installed, label, state } of thermostatsOf(scene)) {
     if (state.powered) continue;
     const { wire, loads } = installed.kind.livesOn ?? { wire: '', loads: [] };
@@ -85,7 +85,7 @@ export function blank(sight: StatusContext): Status | null {
       ...(hot === undefined ? [] : [causeOfDeadHot(trace, hot)]),
     ]);
     const why = OPEN_ENDED.has(cause.type) ? (plainFault(trace) ?? cause) : cause;
-    if (why.type !== 'unasked' && why.type !== 'waiting') return faultBy(sight, `${label} is blank`, why);
+    if (why.type !== 'unasked' && why.type !== 'waiting') return faultBy(context, `${label} is blank`, why);
     return {
       tone: 'fault',
       text: `${label} is blank: no good batteries, and no C to live on`,
@@ -133,16 +133,16 @@ const ORDER: readonly Cause['type'][] = [
 ];
 
 /** A stage, compressor, valve or fan that the call should bring and does not. */
-export function missing(sight: StatusContext): Status | null {
-  const { scene } = sight;
-  const found = missingLoads(sight);
+export function missing(context: StatusContext): Status | null {
+  const { scene } = context;
+  const found = missingLoads(context);
   for (const type of ORDER) {
     const first = found.find(({ cause }) => cause.type === type);
     if (!first) continue;
     const { call, load, cause } = first;
     const runs = scene.loads.some(({ serves, energised }) => serves === call && energised);
-    if (!runs) return faultBy(sight, `${CALL_NAMES[call]} called`, cause);
-    return faultBy(sight, `${CALL_NAMES[call]} called, ${inSentence(load.title)} stays off`, cause);
+    if (!runs) return faultBy(context, `${CALL_NAMES[call]} called`, cause);
+    return faultBy(context, `${CALL_NAMES[call]} called, ${inSentence(load.title)} stays off`, cause);
   }
   return null;
 }
@@ -150,12 +150,12 @@ export function missing(sight: StatusContext): Status | null {
 const ASTRAY: ReadonlySet<Cause['type']> = new Set(['wiring', 'touching', 'stuck', 'astray']);
 
 /** A load that runs with its call, but by a way that should not feed it: the call next to it will run it too. */
-export function astray(sight: StatusContext): Status | null {
-  const { scene, trace } = sight;
+export function astray(context: StatusContext): Status | null {
+  const { scene, trace } = context;
   for (const load of scene.loads) {
     if (!load.energised) continue;
     const cause = causeOfRunning(trace, load.branch);
-    if (ASTRAY.has(cause.type)) return faultBy(sight, `${capital(load.title)} is fed astray`, cause);
+    if (ASTRAY.has(cause.type)) return faultBy(context, `${capital(load.title)} is fed astray`, cause);
   }
   return null;
 }
@@ -172,18 +172,18 @@ function otherwiseAsked(scene: Scene, serves: Call): Status {
 }
 
 /** A call that nothing answers: what explains it, or else what is plainly wrong with the wiring. */
-export function unanswered(sight: StatusContext): Status | null {
-  const { scene, active } = sight;
+export function unanswered(context: StatusContext): Status | null {
+  const { scene, active } = context;
   for (const serves of ['cool', 'heat', 'fan'] as const) {
     if (!active.has(serves)) continue;
     const wanted = scene.loads.filter((load) => load.serves === serves);
     if (wanted.some(({ energised }) => energised)) continue;
     if (wanted.length === 0) {
       if (serves === 'fan') continue;
-      const plain = plainFault(sight.trace);
+      const plain = plainFault(context.trace);
       if (plain)
         return faultBy(
-          sight,
+          context,
           `${CALL_NAMES[serves]} called, and nothing ${serves === 'cool' ? 'cools' : 'heats'}`,
           plain,
         );
@@ -193,10 +193,10 @@ export function unanswered(sight: StatusContext): Status | null {
         next: 'Check the thermostat’s set-up against what the unit can do.',
       };
     }
-    const own = gravest(wanted.map(({ branch }) => causeOfMissing(sight.trace, branch)));
-    const cause = OPEN_ENDED.has(own.type) ? (plainFault(sight.trace) ?? own) : own;
+    const own = gravest(wanted.map(({ branch }) => causeOfMissing(context.trace, branch)));
+    const cause = OPEN_ENDED.has(own.type) ? (plainFault(context.trace) ?? own) : own;
     if (cause.type === 'unasked') return otherwiseAsked(scene, serves);
-    return faultBy(sight, `${CALL_NAMES[serves]} called`, cause);
+    return faultBy(context, `${CALL_NAMES[serves]} called`, cause);
   }
   return null;
 }

@@ -15,7 +15,7 @@ import { burning, chattering, opened, overloaded, wrongSupply } from './supply';
 export type { Status } from './status';
 
 /** In the order in which they are worth saying: the gravest finding wins. */
-const ORDER: readonly ((sight: StatusContext) => Status | null)[] = [
+const ORDER: readonly ((context: StatusContext) => Status | null)[] = [
   chattering,
   opened,
   burning,
@@ -51,10 +51,10 @@ export function statusOf(
     transformers: readTransformers(network, settled.point),
   };
   const active = new Set(thermostatsOf(scene).flatMap(({ asks }) => asks));
-  const sight: StatusContext = { scene, trace: traceOf(network, inputs, settled), active };
+  const context: StatusContext = { scene, trace: traceOf(network, inputs, settled), active };
   for (const part of ORDER) {
-    const status = part(sight);
+    const status = part(context);
     if (status) return status;
   }
-  return idle(sight);
+  return idle(context);
 }

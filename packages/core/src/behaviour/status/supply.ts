@@ -8,14 +8,14 @@ import { causeOfOpening, causeOfShort, plainFault } from '../trace';
 import type { StatusContext, Status } from './status';
 import { faultBy } from './status';
 
-export function chattering(sight: StatusContext): Status | null {
-  const { scene, trace } = sight;
+export function chattering(context: StatusContext): Status | null {
+  const { scene, trace } = context;
   const { chattering: found } = scene.settled;
   if (!found) return null;
   const names = listed(found.devices.map((id) => labelOf(scene, id)));
   const text = `Chattering: ${names} cannot settle`;
   const plain = plainFault(trace);
-  if (plain) return faultBy(sight, text, plain);
+  if (plain) return faultBy(context, text, plain);
   return {
     tone: 'fault',
     text,
@@ -27,8 +27,8 @@ export function chattering(sight: StatusContext): Status | null {
 const CLEAR_FIRST = 'Clear the short before fitting another fuse or resetting.';
 
 /** Something opened on overload. */
-export function opened(sight: StatusContext): Status | null {
-  const { scene, trace } = sight;
+export function opened(context: StatusContext): Status | null {
+  const { scene, trace } = context;
   const [found] = openedProtections(scene.network, scene.settled.world);
   if (!found) return null;
   const { device, kind } = found.installed;
@@ -41,12 +41,12 @@ export function opened(sight: StatusContext): Status | null {
       next: CLEAR_FIRST,
       parts: [device.id],
     };
-  return { ...faultBy(sight, event, cause), next: CLEAR_FIRST };
+  return { ...faultBy(context, event, cause), next: CLEAR_FIRST };
 }
 
 /** A transformer that burns because nothing opens. */
-export function burning(sight: StatusContext): Status | null {
-  const { scene, trace } = sight;
+export function burning(context: StatusContext): Status | null {
+  const { scene, trace } = context;
   const over = scene.transformers.find(({ burden }) => burden === 'shorted');
   if (!over) return null;
   const { branch } = scene.network.secondaries.find(({ device }) => device === over.device)!;
@@ -60,7 +60,7 @@ export function burning(sight: StatusContext): Status | null {
       parts: [over.device],
     };
   const next = 'Open the breaker now. Then find the short, and fit a fuse that opens on it.';
-  return { ...faultBy(sight, text, cause), next };
+  return { ...faultBy(context, text, cause), next };
 }
 
 /** What to do about a supply that does not fit its tap. */

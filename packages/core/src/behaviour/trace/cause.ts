@@ -54,7 +54,7 @@ export function partsOf(cause: Cause): string[] {
   }
 }
 
-export function partsOfDisagreement(disagreement: Disagreement): string[] {
+function partsOfDisagreement(disagreement: Disagreement): string[] {
   switch (disagreement.type) {
     case 'link':
       return [disagreement.link.id];

@@ -9,13 +9,13 @@ import { listed } from '../scene';
 import type { Cause } from './cause';
 import type { Stretch } from './short';
 
-export interface Sentence {
+interface Sentence {
   text: string;
   next: string;
 }
 
 /** "yellow of Thermostat cable" */
-export function wireName(circuit: Circuit, conductor: string): string {
+function wireName(circuit: Circuit, conductor: string): string {
   const cable = circuit.cables.find(({ conductors }) => conductors.some(({ id }) => id === conductor))!;
   return `${colourName(findConductor(circuit, conductor)!.colour)} of ${cable.label}`;
 }

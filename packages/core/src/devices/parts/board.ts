@@ -55,7 +55,7 @@ export const works = (senses: Senses, element: string, va: number) =>
 export const when = (closed: boolean) => (closed ? 'closed' : 'open');
 
 /** Something switched on and off after a delay; `at` is when the pending change happens. */
-export interface Delayed {
+interface Delayed {
   on: boolean;
   at: number | null;
 }

@@ -46,7 +46,7 @@ export const coilParams = (sealed: number, inrush: number) => ({
   }),
 });
 
-export interface CoilValues {
+interface CoilValues {
   coilVolts: number;
   sealedVa: number;
   inrushVa: number;

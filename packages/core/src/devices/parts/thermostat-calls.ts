@@ -25,7 +25,7 @@ export const NO_CALLS: ThermostatCalls = {
 
 export type Mode = 'off' | 'heat' | 'cool' | 'emergency';
 
-export interface Question {
+interface Question {
   controls: { mode: Mode; fan: 'auto' | 'on'; setC: number };
   settings: {
     system: 'conventional' | 'heat-pump';

@@ -1,5 +1,7 @@
 import { Slot, useLocalSearchParams } from 'expo-router';
-import { OpenJob } from '../../../components/jobs/OpenJob';
+import { later } from '../../../features/later';
+
+const OpenJob = later(({ OpenJob }) => OpenJob);
 
 export default function JobLayout() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,6 +1,7 @@
-import { useOpenedJob } from '../../../components/jobs/OpenJob';
-import { Trace } from '../../../components/trace/Trace';
+import { later } from '../../../features/later';
+
+const Place = later(({ Place }) => Place);
 
 export default function TraceRoute() {
-  return <Trace {...useOpenedJob()} />;
+  return <Place name="trace" />;
 }

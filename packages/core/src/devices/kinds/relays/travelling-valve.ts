@@ -31,7 +31,7 @@ type ValveState = {
 type ValveMoment = Moment<ValuesOf<typeof params>, ValuesOf<typeof settings>>;
 
 /** Share open at a time. */
-export function shareOpen({ from, to, since }: ValveState, { settings, now }: ValveMoment): number {
+function shareOpen({ from, to, since }: ValveState, { settings, now }: ValveMoment): number {
   if (since === null) return to;
   const travel = to > from ? settings.openS : settings.closeS;
   const moved = travel === 0 ? 1 : (now - since) / travel;

@@ -1,0 +1,160 @@
+/** A document of a job, declared once: kept here, sent, asked again, put on top of another tab's, taken up again. */
+import { clear, createStore } from 'idb-keyval';
+import { EMPTY_SURVEY } from '@zygostat/core/survey';
+import type { Survey } from '@zygostat/core/survey';
+import { startJobs } from '../features/job/start';
+import { surveyDocument } from '../features/survey/document';
+import { makeStore } from '../store';
+import { kept, keep } from './keep';
+
+const answers = (given: Survey['answers']): Survey => ({ ...EMPTY_SURVEY, answers: given });
+
+/** A stand-in for the server's survey: each save answers with the next of `statuses`. */
+function serve(statuses: (number | 'silent')[], newest: Survey | 'silent' = EMPTY_SURVEY) {
+  const sent: { base: number; survey: Survey }[] = [];
+  globalThis.fetch = (async (input: Request) => {
+    if (input.method === 'GET') {
+      if (newest === 'silent') throw new TypeError('Failed to fetch');
+      return Response.json({ number: 4, survey: newest });
+    }
+    const body = JSON.parse(await input.text()) as (typeof sent)[number];
+    sent.push(body);
+    const status = statuses[Math.min(sent.length, statuses.length) - 1]!;
+    if (status === 'silent') throw new TypeError('Failed to fetch');
+    const answer =
+      status === 200
+        ? { number: body.base + 1, survey: body.survey }
+        : { status, title: 'No', detail: 'because' };
+    return Response.json(answer, { status });
+  }) as typeof fetch;
+  return sent;
+}
+
+async function jobStore() {
+  const store = makeStore();
+  await startJobs(store);
+  return store;
+}
+
+async function openedStore() {
+  const store = await jobStore();
+  store.dispatch(surveyDocument.opened({ jobId: 'job', base: 0, value: EMPTY_SURVEY }));
+  return store;
+}
+
+const until = async (holds: () => boolean) => {
+  for (let i = 0; i < 200 && !holds(); i++) await new Promise((resolve) => setTimeout(resolve, 25));
+  expect(holds()).toBe(true);
+};
+const keptNow = () => kept('survey', 'job');
+
+beforeEach(async () => {
+  localStorage.clear();
+  await clear(createStore('zygostat', 'unsent'));
+});
+
+test('a change is kept here at once and forgotten when the server has it', async () => {
+  const sent = serve([200]);
+  const store = await openedStore();
+  store.dispatch(surveyDocument.changed(answers({ burner: 'yes' })));
+  expect(await keptNow()).toMatchObject({ base: 0, value: { answers: { burner: 'yes' } } });
+  await until(() => store.getState().survey.base === 1);
+  expect(sent).toMatchObject([{ base: 0, survey: { answers: { burner: 'yes' } } }]);
+  expect(await keptNow()).toBeUndefined();
+});
+
+test('a silent server is asked again, also when the job was left meanwhile', async () => {
+  const sent = serve(['silent', 200]);
+  const store = await openedStore();
+  store.dispatch(surveyDocument.changed(answers({ water: 'no' })));
+  await until(() => store.getState().survey.state === 'waiting');
+  expect(await keptNow()).toMatchObject({ value: { answers: { water: 'no' } } });
+  store.dispatch(surveyDocument.opened({ jobId: 'other', base: 7, value: EMPTY_SURVEY }));
+  window.dispatchEvent(new Event('online'));
+  await until(() => sent.length === 2);
+  await until(() => store.getState().survey.jobId === 'other');
+  expect(store.getState().survey).toMatchObject({ base: 7, state: 'saved' });
+});
+
+test('what another tab saved is never lost: both are put together', async () => {
+  const sent = serve([409, 200], answers({ burner: 'no' }));
+  const store = await openedStore();
+  store.dispatch(surveyDocument.changed(answers({ strips: 'yes' })));
+  await until(() => sent.length === 2 && store.getState().survey.state === 'saved');
+  expect(sent[1]).toMatchObject({ base: 4, survey: { answers: { burner: 'no', strips: 'yes' } } });
+  expect(store.getState().survey.value.answers).toEqual({ burner: 'no', strips: 'yes' });
+  expect(store.getState().notice).toMatch(/changed in another tab/);
+});
+
+test('what the server refuses is said, and stays in hand', async () => {
+  serve([422]);
+  const store = await openedStore();
+  store.dispatch(surveyDocument.changed(answers({ strips: 'yes' })));
+  await until(() => store.getState().survey.state === 'refused');
+  expect(store.getState().survey).toMatchObject({ detail: 'because', value: { answers: { strips: 'yes' } } });
+});
+
+describe('opened again', () => {
+  test('what was left is put on top of what the server has since', async () => {
+    const sent = serve([200], answers({ burner: 'no' }));
+    const store = await jobStore();
+    await keep('survey', 'job', { base: 2, value: answers({ strips: 'yes' }) });
+    await store.dispatch(surveyDocument.open('job'));
+    expect(store.getState().survey.value.answers).toEqual({ burner: 'no', strips: 'yes' });
+    await until(() => sent.length === 1);
+    expect(sent[0]).toMatchObject({ base: 4 });
+  });
+
+  test.each<[string, unknown]>([
+    ['of no survey', { base: 1, value: { answers: 'all' } }],
+    ['without the save it builds on', { value: EMPTY_SURVEY }],
+    ['of an older shape', { base: 1, survey: EMPTY_SURVEY }],
+    ['of nothing', 'hello'],
+  ])('a draft %s is left out', async (_what, found) => {
+    const sent = serve([200], answers({ burner: 'no' }));
+    const store = await jobStore();
+    await keep('survey', 'job', found);
+    await store.dispatch(surveyDocument.open('job'));
+    expect(store.getState().survey.value.answers).toEqual({ burner: 'no' });
+    expect(sent).toEqual([]);
+  });
+});
+
+test('what an earlier visit left is sent without the job being opened', async () => {
+  const sent = serve([200]);
+  await keep('survey', 'job', { base: 3, value: answers({ strips: 'no' }) });
+  await jobStore();
+  await until(() => sent.length === 1);
+  expect(sent[0]).toMatchObject({ base: 3, survey: { answers: { strips: 'no' } } });
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  expect(await keptNow()).toBeUndefined();
+});
+
+test('what an earlier version kept elsewhere is taken over', async () => {
+  const sent = serve([200]);
+  localStorage.setItem(
+    'zygostat.1.survey.job',
+    JSON.stringify({ base: 3, survey: answers({ strips: 'no' }) }),
+  );
+  await jobStore();
+  await until(() => sent.length === 1);
+  expect(sent[0]).toMatchObject({ base: 3, survey: { answers: { strips: 'no' } } });
+  expect(localStorage.getItem('zygostat.1.survey.job')).toBeNull();
+});
+
+test('what is put away can be taken up again', async () => {
+  serve([200]);
+  const store = await openedStore();
+  store.dispatch(surveyDocument.changed(answers({ strips: 'no' })));
+  store.dispatch(surveyDocument.changed(EMPTY_SURVEY));
+  expect(store.getState().survey.putAway).toMatchObject({ answers: { strips: 'no' } });
+});
+
+// The last: it goes on asking the server that is silent.
+test('without the server, what is kept here is what there is', async () => {
+  serve(['silent'], 'silent');
+  const store = await jobStore();
+  await keep('survey', 'job', { base: 2, value: answers({ strips: 'yes' }) });
+  await store.dispatch(surveyDocument.open('job'));
+  expect(store.getState().survey).toMatchObject({ base: 2, value: { answers: { strips: 'yes' } } });
+});

@@ -1,0 +1,102 @@
+/** A document of a job besides its circuit: what it is, declared once; how it is opened, kept, sent and merged comes with it. */
+import type { UnknownAction } from '@reduxjs/toolkit';
+import { createAction } from '@reduxjs/toolkit';
+import { api } from '../store/api';
+import { told } from '../store/notice';
+import { forget } from './keep';
+import type { Dispatch, Merged, Progress, Saved, Synced } from './sync';
+import { keptDraft, syncing } from './sync';
+
+const documentsApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    readDocument: build.query<Record<string, unknown>, { id: string; name: string }>({
+      query: ({ id, name }) => `jobs/${encodeURIComponent(id)}/${name}`,
+    }),
+    saveDocument: build.mutation<
+      { number: number },
+      { id: string; name: string; base: number; value: unknown }
+    >({
+      query: ({ id, name, base, value }) => ({
+        url: `jobs/${encodeURIComponent(id)}/${name}`,
+        method: 'PUT',
+        body: { base, [name]: value },
+      }),
+      invalidatesTags: ['Jobs'],
+    }),
+  }),
+});
+
+/** A document as the store holds it. */
+interface Held<T> extends Progress {
+  value: T;
+  /** What was put away while the job is open: it can be taken up again. */
+  putAway: T | null;
+}
+
+interface Declared<T> {
+  /** In the store, in the address, in the body, and in what is kept. */
+  name: string;
+  /** What it is before the first save. */
+  empty: T;
+  /** What was kept here, checked; `undefined` when it is none. */
+  read: (given: unknown) => T | undefined;
+  /** What becomes of a change when another tab was first. */
+  merge: (mine: T, theirs: T) => Merged<T>;
+}
+
+/** Declares a document of a job. Its state is kept in the store under its name. */
+export function jobDocument<T>({ name, empty, read, merge }: Declared<T>) {
+  const opened = createAction<Pick<Held<T>, 'jobId' | 'base' | 'value'> & Partial<Pick<Held<T>, 'state'>>>(
+    `${name}/opened`,
+  );
+  const changed = createAction<T>(`${name}/changed`);
+  const progressed = createAction<Partial<Progress>>(`${name}/progressed`);
+  const none: Held<T> = { jobId: null, base: 0, value: empty, putAway: null, state: 'saved', detail: '' };
+  const reducer = (held: Held<T> = none, action: UnknownAction): Held<T> => {
+    if (opened.match(action)) return { ...none, ...action.payload };
+    if (changed.match(action)) {
+      const { payload } = action;
+      return { ...held, value: payload, putAway: payload === empty ? held.value : null };
+    }
+    return progressed.match(action) ? { ...held, ...action.payload } : held;
+  };
+  const heldIn = (state: unknown) => (state as Record<string, Held<T>>)[name]!;
+  const synced: Synced<T> = {
+    name,
+    read,
+    changes: changed.match,
+    progressIn: heldIn,
+    draftIn: (state) => heldIn(state),
+    progressed,
+    send: (dispatch, id, { base, value }) =>
+      dispatch(documentsApi.endpoints.saveDocument.initiate({ id, name, base, value })),
+    newest: async (dispatch, id) => {
+      const { data, error } = await dispatch(
+        documentsApi.endpoints.readDocument.initiate({ id, name }, { forceRefetch: true, subscribe: false }),
+      );
+      return { error, ...(data && { data: { number: data.number as number, value: data[name] as T } }) };
+    },
+    merging: { merge, takenUp: opened },
+  };
+
+  /** Reads it for a job; what the server has not had goes on top. Does nothing while neither is to be had. */
+  const open =
+    (jobId: string, wanted: () => boolean = () => true) =>
+    async (dispatch: Dispatch): Promise<void> => {
+      const [{ data: newest }, draft] = await Promise.all([
+        synced.newest(dispatch, jobId),
+        keptDraft(synced, jobId),
+      ]);
+      const saved: Saved<T> | undefined = newest ?? (draft && { number: draft.base, value: draft.value });
+      if (!wanted() || !saved) return;
+      dispatch(opened({ jobId, base: saved.number, value: saved.value }));
+      if (!draft) return;
+      if (draft.base === saved.number) return void dispatch(changed(draft.value));
+      const { value, words } = merge(draft.value, saved.value);
+      dispatch(told(words));
+      if (value === null) await forget(name, jobId, draft);
+      else dispatch(changed(value));
+    };
+
+  return { reducer, opened, changed, open, sending: () => syncing(synced) };
+}

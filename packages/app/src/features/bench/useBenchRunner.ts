@@ -1,0 +1,120 @@
+import { useEffect, useState } from 'react';
+import { useStore } from 'react-redux';
+import type { Probes } from '@zygostat/core/network';
+import type { RootState, Store } from '../../store';
+import type { Bench } from './slice';
+import { answered, failed } from './slice';
+import { theModel } from '../../model/model';
+
+/** How often time passes on the bench while something is pending, ms. */
+const TICK_MS = 1000;
+/** A tab that slept wakes up to at most this much time gone by, s. */
+const LONGEST_NAP_S = 3600;
+
+const probesOf = ({ meter }: Bench): Probes | null =>
+  meter.red !== null && meter.black !== null
+    ? { mode: meter.mode, meter: meter.kind, red: meter.red, black: meter.black }
+    : null;
+
+/** Asks the model whenever circuit, inputs or probes change, one question at a time, newest wins. */
+function makeRunner(store: Store) {
+  let busy = false;
+  let again = false;
+  let elapse: number | 'skip' = 0;
+  let loaded: { circuit: unknown; supply: number } | null = null;
+
+  async function round(): Promise<void> {
+    const { bench, edits, settings } = store.getState() as RootState;
+    const { circuit } = edits.present;
+    if (!circuit) return;
+    const pass = elapse;
+    elapse = 0;
+    const model = theModel();
+    const { inputs, world, followed, supply } = bench;
+    if (loaded?.circuit !== circuit || loaded.supply !== supply) {
+      const { mains } = circuit;
+      await model.load({ ...circuit, mains: { ...mains, volts: mains.volts * supply } });
+      loaded = { circuit, supply };
+    }
+    const { temperature } = settings;
+    const probes = probesOf(bench);
+    const answer = await model.ask({ inputs, world, elapse: pass, probes, followed }, temperature);
+    // An answer about a circuit that has been replaced meanwhile is of no use.
+    if (answer && (store.getState() as RootState).edits.present.circuit === circuit)
+      store.dispatch(answered(answer));
+    else again = true;
+  }
+
+  return async function run(pass: number | 'skip' = 0): Promise<void> {
+    if (pass === 'skip' || elapse === 'skip') elapse = 'skip';
+    else elapse += pass;
+    again = true;
+    if (busy) return;
+    busy = true;
+    try {
+      while (again) {
+        again = false;
+        await round();
+      }
+    } catch (error) {
+      store.dispatch(failed(error instanceof Error ? error.message : 'The model stopped.'));
+    } finally {
+      busy = false;
+    }
+  };
+}
+
+/** What the model is asked about: when none of it has changed there is nothing to ask. */
+const askedOf = ({ bench, edits, settings }: RootState) =>
+  [
+    edits.present.circuit,
+    bench.moment,
+    bench.inputs,
+    bench.supply,
+    bench.meter,
+    bench.followed,
+    settings.temperature,
+  ] as const;
+
+const isPending = ({ bench }: RootState) => !bench.paused && (bench.view?.waits.length ?? 0) > 0;
+
+/** Watches the store rather than rendering: a tap asks the model at once, before anything is repainted. */
+function watch(store: Store, run: (pass: number) => Promise<void>): () => void {
+  let asked: readonly unknown[] = [];
+  let timer: ReturnType<typeof setInterval> | null = null;
+  let last = 0;
+  const tick = () => {
+    const now = Date.now();
+    void run(Math.min((now - last) / 1000, LONGEST_NAP_S));
+    last = now;
+  };
+  const follow = () => {
+    const state = store.getState() as RootState;
+    const next = askedOf(state);
+    if (next.some((value, i) => value !== asked[i])) {
+      asked = next;
+      void run(0);
+    }
+    if (isPending(state) && timer === null) {
+      last = Date.now();
+      timer = setInterval(tick, TICK_MS);
+    } else if (!isPending(state) && timer !== null) {
+      clearInterval(timer);
+      timer = null;
+    }
+  };
+  const unsubscribe = store.subscribe(follow);
+  follow();
+  return () => {
+    unsubscribe();
+    if (timer !== null) clearInterval(timer);
+  };
+}
+
+/** Keeps the bench of the open job answered, and its clock going while something is pending. */
+export function useBenchRunner(): (pass: number | 'skip') => Promise<void> {
+  const store = useStore() as unknown as Store;
+  const [run] = useState(() => makeRunner(store));
+  useEffect(() => watch(store, run), [store, run]);
+  return run;
+}

@@ -1,0 +1,8 @@
+/**
+ * Every screen beyond the list of jobs, in one piece, read when the first of them is wanted: what two pieces
+ * share, Metro would put into the first view.
+ */
+export { NewJob } from './jobs/NewJob';
+export { OpenJob } from './job/OpenJob';
+export { Place } from './job/Place';
+export { Settings } from './settings/Settings';

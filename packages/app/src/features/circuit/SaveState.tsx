@@ -1,0 +1,64 @@
+import { StyleSheet, View } from 'react-native';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { forget, kept } from '../../documents/keep';
+import { jobsApi } from '../jobs/api';
+import { circuitDocument, saveRequested } from './saving';
+import { opened, saveChanged, takeUp } from './slice';
+import { useTokens } from '../../theme';
+import { ActionButton, AppText } from '../../basics';
+
+/** Says when an edit is not yet with the server, and settles what to do when another tab was first. */
+export function SaveState({ jobId }: { jobId: string }) {
+  const t = useTokens();
+  const dispatch = useAppDispatch();
+  const { state, detail } = useAppSelector(({ saving }) => saving);
+  if (state === 'saved' || state === 'saving') return null;
+
+  /** Puts this tab's circuit on top of the newest revision. */
+  const keepMine = async () => {
+    const { data } = await dispatch(
+      jobsApi.endpoints.openJob.initiate(jobId, { forceRefetch: true, subscribe: false }),
+    );
+    if (!data) return;
+    dispatch(saveChanged({ base: data.revision, state: 'saved' }));
+    dispatch(saveRequested);
+  };
+  /** Drops this tab's edit for the newest revision. */
+  const takeTheirs = async () => {
+    const { data } = await dispatch(
+      jobsApi.endpoints.openJob.initiate(jobId, { forceRefetch: true, subscribe: false }),
+    );
+    if (!data) return;
+    await forget(circuitDocument.name, jobId, await kept(circuitDocument.name, jobId));
+    dispatch(opened({ jobId, base: data.revision }));
+    dispatch(takeUp(data.circuit));
+  };
+
+  const words = {
+    waiting: 'Not saved yet: no answer from the server. Your edit is kept here and sent again by itself.',
+    conflict: `This job was changed elsewhere. ${detail} Nothing is lost: choose.`,
+    refused: `The server refused the edit: ${detail}`,
+  }[state];
+  return (
+    <View role="alert" style={[styles.banner, { backgroundColor: t.amberSoft, borderColor: t.amber }]}>
+      <AppText>{words}</AppText>
+      {state === 'conflict' ? (
+        <View style={styles.row}>
+          <ActionButton
+            label="Keep mine on top"
+            look="filled"
+            onPress={() => void keepMine()}
+            style={styles.grow}
+          />
+          <ActionButton label="Take the other" onPress={() => void takeTheirs()} style={styles.grow} />
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  banner: { marginHorizontal: 12, marginBottom: 6, borderWidth: 1, borderRadius: 10, padding: 10, gap: 8 },
+  row: { flexDirection: 'row', gap: 8 },
+  grow: { flex: 1 },
+});

@@ -1,0 +1,117 @@
+import { clear, createStore } from 'idb-keyval';
+import { land } from '@zygostat/core/circuit';
+import { furnaceAirConditioner } from '@zygostat/core/systems';
+import { keptDraft } from '../../documents/sync';
+import { makeStore } from '../../store';
+import { startJobs } from '../job/start';
+import { circuitDocument, saveRequested } from './saving';
+import { edited, opened, saveChanged, takeUp, UNDO } from './slice';
+
+const circuit = furnaceAirConditioner('Saving');
+const moved = land(circuit, 'statY', 'from', 'stat.W');
+const moved2 = land(moved, 'statW', 'from', 'stat.Y');
+
+interface Sent {
+  base: number;
+  circuit: unknown;
+}
+
+/** A stand-in for the server's revisions: each call answers with the next of `statuses`. */
+function serve(statuses: (number | 'silent')[], newest: unknown = circuit) {
+  const sent: Sent[] = [];
+  globalThis.fetch = (async (input: Request) => {
+    if (input.method === 'GET') return Response.json({ id: 'job', revision: 9, circuit: newest });
+    const body = JSON.parse(await input.text()) as Sent;
+    sent.push(body);
+    const status = statuses[Math.min(sent.length, statuses.length) - 1]!;
+    if (status === 'silent') throw new TypeError('Failed to fetch');
+    const answer =
+      status === 201 ? { number: body.base + 1 } : { status, title: 'No', detail: 'because', latest: 9 };
+    return new Response(JSON.stringify(answer), { status, headers: { 'Content-Type': 'application/json' } });
+  }) as typeof fetch;
+  return sent;
+}
+
+const keptNow = () => keptDraft(circuitDocument, 'job');
+
+function openedStore() {
+  const store = makeStore();
+  void startJobs(store);
+  store.dispatch(takeUp(circuit));
+  store.dispatch(opened({ jobId: 'job', base: 1 }));
+  return store;
+}
+
+const until = async (holds: () => boolean) => {
+  for (let i = 0; i < 200 && !holds(); i++) await new Promise((resolve) => setTimeout(resolve, 25));
+  expect(holds()).toBe(true);
+};
+
+beforeEach(() => clear(createStore('zygostat', 'unsent')));
+
+test('an edit is kept here at once and dropped when the server has it', async () => {
+  const sent = serve([201]);
+  const store = openedStore();
+  store.dispatch(edited({ circuit: moved, note: 'Moved Y' }));
+  expect(await keptNow()).toMatchObject({ base: 1, value: moved });
+  await until(() => store.getState().saving.state === 'saved');
+  expect(sent).toHaveLength(1);
+  expect(store.getState().saving.base).toBe(2);
+  expect(await keptNow()).toBeUndefined();
+});
+
+test('edits made while saving follow on top of each other', async () => {
+  const sent = serve([201, 201]);
+  const store = openedStore();
+  store.dispatch(edited({ circuit: moved, note: '' }));
+  await until(() => sent.length === 1);
+  store.dispatch(edited({ circuit: moved2, note: '' }));
+  await until(() => store.getState().saving.state === 'saved' && sent.length === 2);
+  expect(sent.map(({ base }) => base)).toEqual([1, 2]);
+  expect(sent[1]!.circuit).toEqual(moved2);
+});
+
+test('a silent server is asked again, and the edit stays here meanwhile', async () => {
+  const sent = serve(['silent', 201]);
+  const store = openedStore();
+  store.dispatch(edited({ circuit: moved, note: '' }));
+  await until(() => store.getState().saving.state === 'waiting');
+  expect(await keptNow()).toMatchObject({ value: moved });
+  await until(() => store.getState().saving.state === 'saved');
+  expect(sent).toHaveLength(2);
+}, 10_000);
+
+test('another tab’s change is never overwritten: it becomes a choice', async () => {
+  const sent = serve([409, 201]);
+  const store = openedStore();
+  store.dispatch(edited({ circuit: moved, note: '' }));
+  await until(() => store.getState().saving.state === 'conflict');
+  store.dispatch(edited({ circuit: moved2, note: '' }));
+  expect(sent).toHaveLength(1);
+  expect(await keptNow()).toMatchObject({ value: moved2 });
+  store.dispatch(saveChanged({ base: 9, state: 'saved' }));
+  store.dispatch(saveRequested);
+  await until(() => store.getState().saving.state === 'saved' && sent.length === 2);
+  expect(sent[1]).toMatchObject({ base: 9, circuit: moved2 });
+});
+
+test('a save whose answer was lost is recognised as arrived', async () => {
+  serve([409], moved);
+  const store = openedStore();
+  store.dispatch(edited({ circuit: moved, note: '' }));
+  await until(() => store.getState().saving.state === 'saved');
+  expect(store.getState().saving.base).toBe(9);
+  expect(await keptNow()).toBeUndefined();
+});
+
+test('opening a job begins a new history; an edit can be undone, and undoing is saved too', async () => {
+  const sent = serve([201, 201]);
+  const store = openedStore();
+  expect(store.getState().edits.past).toEqual([]);
+  store.dispatch(edited({ circuit: moved, note: '' }));
+  await until(() => sent.length === 1 && store.getState().saving.state === 'saved');
+  store.dispatch({ type: UNDO });
+  expect(store.getState().edits.present.circuit).toEqual(circuit);
+  await until(() => sent.length === 2 && store.getState().saving.state === 'saved');
+  expect(sent[1]!.circuit).toEqual(circuit);
+});

@@ -1,0 +1,78 @@
+/** The circuit being worked on, with undo, and how far it has been saved. */
+import type { Dispatch, PayloadAction } from '@reduxjs/toolkit';
+import { createSlice } from '@reduxjs/toolkit';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { Plan } from '@zygostat/core/wire';
+import undoable from 'redux-undo';
+import type { Progress } from '../../documents/sync';
+
+interface Edit {
+  circuit: Circuit | null;
+  /** What the last edit was, for the revision's note. */
+  note: string;
+  /** Ticks of the landing list before and after it, where it was a step of that list. */
+  ticks?: Ticks;
+}
+
+/** Ticks of a landing list before and after a step. */
+interface Ticks {
+  was: Plan['done'];
+  now: Plan['done'];
+}
+
+const edits = createSlice({
+  name: 'edits',
+  initialState: { circuit: null, note: '' } as Edit,
+  reducers: {
+    loaded: (_state, { payload }: PayloadAction<Circuit>): Edit => ({ circuit: payload, note: '' }),
+    edited: (_state, { payload }: PayloadAction<{ circuit: Circuit; note: string; ticks?: Ticks }>): Edit =>
+      payload,
+  },
+});
+
+const { loaded } = edits.actions;
+export const { edited } = edits.actions;
+
+export const UNDO = 'edits/undo';
+export const REDO = 'edits/redo';
+const FORGET = 'edits/forget';
+
+/** Undo steps kept. */
+const DEPTH = 100;
+
+export const editsReducer = undoable(edits.reducer, {
+  limit: DEPTH,
+  undoType: UNDO,
+  redoType: REDO,
+  filter: (action) => action.type === edited.type,
+  clearHistoryType: FORGET,
+});
+
+export type EditsState = ReturnType<typeof editsReducer>;
+
+/** Takes up a circuit as opened, with no history behind it. */
+export const takeUp = (circuit: Circuit) => (dispatch: Dispatch) => {
+  dispatch(loaded(circuit));
+  dispatch({ type: FORGET });
+};
+
+export type Saving = Progress;
+
+const saving = createSlice({
+  name: 'saving',
+  initialState: { jobId: null, base: 0, state: 'saved', detail: '' } as Saving,
+  reducers: {
+    opened: (_state, { payload }: PayloadAction<{ jobId: string | null; base: number }>): Saving => ({
+      ...payload,
+      state: 'saved',
+      detail: '',
+    }),
+    saveChanged: (state, { payload }: PayloadAction<Partial<Progress>>) => ({
+      ...state,
+      ...payload,
+    }),
+  },
+});
+
+export const { opened, saveChanged } = saving.actions;
+export const savingReducer = saving.reducer;

@@ -1,0 +1,55 @@
+import type { PropsWithChildren, ReactNode } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import { Snackbar } from 'react-native-paper';
+import { useAppDispatch, useAppSelector } from '../../store';
+import type { Job } from '../jobs/api';
+import { told } from '../../store/notice';
+import { useTokens, useWide } from '../../theme';
+import { SaveState } from '../circuit/SaveState';
+import { JobHeader } from './JobHeader';
+import { LiveBench } from './LiveBench';
+import type { PlaceName } from './PlacesBar';
+import { PlacesBar } from './PlacesBar';
+
+type PlaceFrameProps = PropsWithChildren<{
+  job: Job;
+  here: PlaceName;
+  /** Steps of the place, under its head. */
+  tabs?: ReactNode;
+}>;
+
+/** A place that is one column of work: head, tabs, the work, the way to the other places; on a wide screen the live loom beside it. */
+export function PlaceFrame({ job, here, tabs, children }: PlaceFrameProps) {
+  const t = useTokens();
+  const wide = useWide();
+  const dispatch = useAppDispatch();
+  const circuit = useAppSelector(({ edits }) => edits.present.circuit);
+  const message = useAppSelector(({ notice }) => notice);
+  const places = <PlacesBar jobId={job.id} here={here} />;
+  return (
+    <View style={[styles.page, wide ? styles.wide : null, { backgroundColor: t.paper }]}>
+      {wide ? places : null}
+      <View style={styles.work} role="main">
+        <JobHeader job={job} />
+        {tabs}
+        <SaveState jobId={job.id} />
+        <ScrollView style={styles.grow} contentContainerStyle={styles.column}>
+          {children}
+        </ScrollView>
+      </View>
+      {wide && circuit && circuit.devices.length > 0 ? <LiveBench circuit={circuit} job={job} /> : null}
+      {wide ? null : places}
+      <Snackbar visible={message !== null} onDismiss={() => dispatch(told(null))} duration={2500}>
+        {message ?? ''}
+      </Snackbar>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  page: { flex: 1 },
+  wide: { flexDirection: 'row' },
+  work: { flex: 1 },
+  grow: { flex: 1 },
+  column: { padding: 12, gap: 12, width: '100%', maxWidth: 760, alignSelf: 'center' },
+});

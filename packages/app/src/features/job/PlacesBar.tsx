@@ -1,0 +1,65 @@
+import { router } from 'expo-router';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { useTokens, useWide } from '../../theme';
+import type { IconName } from '../../theme/icons';
+import { Icon } from '../../theme/icons';
+import { AppText } from '../../basics';
+
+const PLACES = {
+  survey: { title: 'Survey', icon: 'survey', path: '/job/[id]/survey' },
+  plan: { title: 'Plan', icon: 'plan', path: '/job/[id]/plan' },
+  wire: { title: 'Wire', icon: 'wire', path: '/job/[id]/wire' },
+  trace: { title: 'Trace', icon: 'trace', path: '/job/[id]' },
+} as const satisfies Record<string, { title: string; icon: IconName; path: string }>;
+
+export type PlaceName = keyof typeof PLACES;
+
+/** The working places of a job: along the bottom on a phone, down the left on a wide screen. */
+export function PlacesBar({ jobId, here }: { jobId: string; here: PlaceName }) {
+  const t = useTokens();
+  const wide = useWide();
+  return (
+    <View
+      role="navigation"
+      aria-label="Places"
+      style={[wide ? styles.rail : styles.bar, { backgroundColor: t.paper, borderColor: t.line }]}
+    >
+      {(Object.keys(PLACES) as PlaceName[]).map((name) => {
+        const { title, icon, path } = PLACES[name];
+        const ink = name === here ? t.copper : t.mute;
+        return (
+          <Pressable
+            key={name}
+            role="link"
+            aria-label={title}
+            {...(name === here && { 'aria-current': 'page' as const })}
+            onPress={() => router.replace({ pathname: path, params: { id: jobId } })}
+            style={[styles.place, name === here ? { borderColor: t.copper } : styles.elsewhere]}
+          >
+            <Icon name={icon} size={22} color={ink} />
+            <AppText kind="strong" color={ink}>
+              {title}
+            </AppText>
+          </Pressable>
+        );
+      })}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  bar: { flexDirection: 'row', borderTopWidth: 1 },
+  rail: { width: 96, borderRightWidth: 1, paddingTop: 12, gap: 4 },
+  place: {
+    flexGrow: 1,
+    flexBasis: 48,
+    maxHeight: 52,
+    minHeight: 48,
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'center',
+    gap: 8,
+    borderTopWidth: 3,
+  },
+  elsewhere: { borderColor: 'transparent' },
+});

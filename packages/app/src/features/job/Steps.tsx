@@ -1,0 +1,39 @@
+import { ScrollView, StyleSheet } from 'react-native';
+import { ActionButton } from '../../basics';
+
+interface StepsProps<Name extends string> {
+  label: string;
+  titles: Readonly<Record<Name, string>>;
+  here: Name;
+  onGo: (name: Name) => void;
+}
+
+/** The steps of a place side by side, the present one pressed; they scroll where they do not fit. */
+export function Steps<Name extends string>({ label, titles, here, onGo }: StepsProps<Name>) {
+  return (
+    <ScrollView
+      horizontal
+      showsHorizontalScrollIndicator={false}
+      style={styles.strip}
+      contentContainerStyle={styles.tabs}
+      role="group"
+      aria-label={label}
+    >
+      {(Object.keys(titles) as Name[]).map((name) => (
+        <ActionButton
+          key={name}
+          label={titles[name]}
+          pressed={name === here}
+          onPress={() => onGo(name)}
+          style={styles.tab}
+        />
+      ))}
+    </ScrollView>
+  );
+}
+
+const styles = StyleSheet.create({
+  strip: { flexGrow: 0 },
+  tabs: { flexDirection: 'row', gap: 6, paddingHorizontal: 12, paddingVertical: 6, flexGrow: 1 },
+  tab: { flexGrow: 1, paddingHorizontal: 10 },
+});

@@ -1,0 +1,15 @@
+/** What the store holds of the open job, beyond what the first view needs. */
+import { benchReducer } from '../bench/slice';
+import { editsReducer, savingReducer } from '../circuit/slice';
+import { planDocument } from '../plan/document';
+import { surveyDocument } from '../survey/document';
+import { traceReducer } from '../trace/slice';
+
+export const jobReducers = {
+  bench: benchReducer,
+  edits: editsReducer,
+  plan: planDocument.reducer,
+  saving: savingReducer,
+  survey: surveyDocument.reducer,
+  trace: traceReducer,
+};

@@ -1,0 +1,23 @@
+import { useEffect } from 'react';
+import type { jobDocument } from '../../documents/jobDocument';
+import type { RootState } from '../../store';
+import { useAppDispatch, useAppSelector } from '../../store';
+
+/** Opens a document of the job, and says when the store holds it. */
+export function useOpenDocument(
+  name: 'plan' | 'survey',
+  document: Pick<ReturnType<typeof jobDocument>, 'open'>,
+  jobId: string,
+): boolean {
+  const dispatch = useAppDispatch();
+  const ready = useAppSelector((state: RootState) => state[name].jobId === jobId);
+  useEffect(() => {
+    if (ready) return;
+    let wanted = true;
+    void dispatch(document.open(jobId, () => wanted));
+    return () => {
+      wanted = false;
+    };
+  }, [dispatch, document, jobId, ready]);
+  return ready;
+}

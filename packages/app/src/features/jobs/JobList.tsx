@@ -1,0 +1,150 @@
+import { formatDistanceToNow } from 'date-fns';
+import { router } from 'expo-router';
+import { useDeferredValue, useState } from 'react';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { Searchbar } from 'react-native-paper';
+import type { Job } from './api';
+import { problemOf } from '../../store/api';
+import { useListJobsQuery } from './api';
+import { readBeyond } from '../later';
+import { useTokens } from '../../theme';
+import { Icon } from '../../theme/icons';
+import { ActionButton, Column, Waiting, AppText } from '../../basics';
+
+const plural = (count: number, noun: string) => `${count} ${noun}${count === 1 ? '' : 's'}`;
+
+/** What stands out about a job, in a few words. */
+function StateWords({ job }: { job: Job }) {
+  const t = useTokens();
+  const [icon, ink, words] =
+    job.state === 'done'
+      ? (['check', t.teal, 'Done'] as const)
+      : job.disagreeing > 0
+        ? (['alert', t.red, `${plural(job.disagreeing, 'reading')} off`] as const)
+        : job.readings > 0
+          ? (['check', t.teal, `${plural(job.readings, 'reading')}, all agree`] as const)
+          : (['clock', t.amber, 'Not measured yet'] as const);
+  return (
+    <View style={styles.state}>
+      <Icon name={icon} size={18} color={ink} />
+      <AppText kind="strong" color={ink} style={styles.stateWords}>
+        {words}
+      </AppText>
+    </View>
+  );
+}
+
+function JobRow({ job }: { job: Job }) {
+  const t = useTokens();
+  return (
+    <Pressable
+      role="link"
+      aria-label={`Open ${job.name}, ${job.site}`}
+      onPressIn={() => void readBeyond()}
+      onPress={() => router.push({ pathname: '/job/[id]', params: { id: job.id } })}
+      style={({ pressed }) => [
+        styles.row,
+        { backgroundColor: t.card, borderColor: t.line, opacity: pressed ? 0.7 : 1 },
+      ]}
+    >
+      <View style={styles.grow}>
+        <AppText kind="strong" lines={1} style={styles.name}>
+          {job.site}
+        </AppText>
+        <AppText lines={1}>{job.name}</AppText>
+        <AppText kind="small" lines={1}>
+          {job.system} · {formatDistanceToNow(new Date(job.updatedAt), { addSuffix: true })}
+        </AppText>
+        <StateWords job={job} />
+      </View>
+      <Icon name="chevron-right" color={t.mute} />
+    </Pressable>
+  );
+}
+
+/** Every job, newest first, with search and a way to a new one. */
+export function JobList() {
+  const t = useTokens();
+  const [search, setSearch] = useState('');
+  const asked = useDeferredValue(search.trim().slice(0, 100));
+  const { data, isLoading, error, refetch } = useListJobsQuery(asked);
+  return (
+    <Column>
+      <View style={styles.head}>
+        <View style={styles.grow}>
+          <AppText kind="title" heading={1} style={styles.brand}>
+            Zygostat
+          </AppText>
+          <AppText kind="small">24 V control circuits, live</AppText>
+        </View>
+      </View>
+      <Searchbar
+        placeholder="Search jobs and sites"
+        value={search}
+        onChangeText={setSearch}
+        icon="magnify"
+        clearIcon="close"
+        style={[styles.search, { backgroundColor: t.card, borderColor: t.line }]}
+        inputStyle={styles.searchInput}
+        accessibilityLabel="Search jobs and sites"
+      />
+      <ScrollView style={styles.grow} contentContainerStyle={styles.list}>
+        {isLoading ? <Waiting label="Loading jobs" /> : null}
+        {error && !data ? (
+          <View style={styles.empty}>
+            <AppText>{problemOf(error).detail}</AppText>
+            <ActionButton label="Try again" onPress={() => void refetch()} />
+          </View>
+        ) : null}
+        {data?.length === 0 ? (
+          <View style={styles.empty}>
+            <AppText>
+              {asked
+                ? `No job or site matches “${asked}”.`
+                : 'No jobs yet. Begin one from the system in front of you.'}
+            </AppText>
+          </View>
+        ) : null}
+        <View role="list" style={styles.items}>
+          {data?.map((job) => (
+            <View key={job.id} role="listitem">
+              <JobRow job={job} />
+            </View>
+          ))}
+        </View>
+      </ScrollView>
+      <View style={styles.foot}>
+        <ActionButton
+          label="New job"
+          icon="plus"
+          look="filled"
+          onPress={() => router.push('/new')}
+          style={styles.new}
+        />
+      </View>
+    </Column>
+  );
+}
+
+const styles = StyleSheet.create({
+  head: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    paddingHorizontal: 16,
+    paddingTop: 14,
+    paddingBottom: 8,
+  },
+  brand: { fontSize: 26, lineHeight: 32 },
+  search: { marginHorizontal: 12, borderWidth: 1, borderRadius: 10, height: 48 },
+  searchInput: { minHeight: 46 },
+  list: { padding: 12 },
+  items: { gap: 10 },
+  row: { borderWidth: 1, borderRadius: 12, padding: 14, flexDirection: 'row', alignItems: 'center', gap: 8 },
+  name: { fontSize: 18, lineHeight: 24 },
+  state: { flexDirection: 'row', alignItems: 'center', gap: 6, marginTop: 6 },
+  stateWords: { fontSize: 14.5, lineHeight: 18 },
+  empty: { padding: 20, gap: 12, alignItems: 'center' },
+  foot: { padding: 12 },
+  new: { minHeight: 52 },
+  grow: { flex: 1 },
+});

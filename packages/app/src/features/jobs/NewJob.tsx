@@ -1,0 +1,233 @@
+import { yupResolver } from '@hookform/resolvers/yup';
+import { router } from 'expo-router';
+import { useRef, useState } from 'react';
+import type { Control } from 'react-hook-form';
+import { Controller, useForm } from 'react-hook-form';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { HelperText, TextInput } from 'react-native-paper';
+import type { Circuit } from '@zygostat/core/circuit';
+import { CircuitError } from '@zygostat/core/circuit';
+import { circuitFromJson } from '@zygostat/core/formats';
+import { TEMPLATES } from '@zygostat/core/systems';
+import * as yup from 'yup';
+import { pickFile } from '../../basics/pickFile';
+import { problemOf } from '../../store/api';
+import { useCreateJobMutation, useListSitesQuery } from './api';
+import { useTokens } from '../../theme';
+import { ActionButton, Column, AppText } from '../../basics';
+
+const text = (what: string) =>
+  yup.string().trim().required(`Give the ${what} a name.`).max(80, 'At most 80 characters.');
+const schema = yup.object({ name: text('job'), site: text('site') });
+type Answers = yup.InferType<typeof schema>;
+
+interface NameFieldProps {
+  control: Control<Answers>;
+  name: keyof Answers;
+  label: string;
+}
+
+function NameField({ control, name, label }: NameFieldProps) {
+  return (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field, fieldState }) => (
+        <View>
+          <TextInput
+            mode="outlined"
+            label={label}
+            aria-label={label}
+            value={field.value}
+            onChangeText={field.onChange}
+            onBlur={field.onBlur}
+            error={fieldState.error !== undefined}
+            testID={`new-${name}`}
+          />
+          {fieldState.error ? <HelperText type="error">{fieldState.error.message ?? ''}</HelperText> : null}
+        </View>
+      )}
+    />
+  );
+}
+
+type Source = { survey: true } | { template: string } | { circuit: Circuit };
+
+interface ChoiceProps {
+  title: string;
+  summary: string;
+  chosen: boolean;
+  onPress: () => void;
+}
+
+/** One way to begin. */
+function Choice({ title, summary, chosen, onPress }: ChoiceProps) {
+  const t = useTokens();
+  return (
+    <Pressable
+      role="radio"
+      aria-checked={chosen}
+      aria-label={title}
+      onPress={onPress}
+      style={[styles.template, { backgroundColor: t.card, borderColor: chosen ? t.copper : t.line }]}
+    >
+      <View style={[styles.dot, { borderColor: chosen ? t.copper : t.mute }]}>
+        {chosen ? <View style={[styles.dotFill, { backgroundColor: t.copper }]} /> : null}
+      </View>
+      <View style={styles.grow}>
+        <AppText kind="strong">{title}</AppText>
+        <AppText kind="small">{summary}</AppText>
+      </View>
+    </Pressable>
+  );
+}
+
+/** A new job: what it is called, where it is, and which system stands there. */
+export function NewJob() {
+  const t = useTokens();
+  const [source, setSource] = useState<Source>({ survey: true });
+  const [problems, setProblems] = useState<readonly string[]>([]);
+  const { data: sites } = useListSitesQuery(undefined);
+  const [createJob, { isLoading, error }] = useCreateJobMutation();
+  const { control, handleSubmit, setValue, formState } = useForm<Answers>({
+    resolver: yupResolver(schema),
+    defaultValues: { name: '', site: '' },
+  });
+
+  const readCircuit = async () => {
+    const picked = await (await pickFile('.json,application/json'))?.text();
+    if (picked === undefined) return;
+    try {
+      setSource({ circuit: circuitFromJson(picked) });
+      setProblems([]);
+    } catch (failure) {
+      if (!(failure instanceof CircuitError)) throw failure;
+      // A file that is refused leaves nothing of the one before it.
+      setSource((before) => ('circuit' in before ? { survey: true } : before));
+      setProblems(failure.problems.slice(0, 6).map(({ path, message }) => `${path} ${message}`));
+    }
+  };
+  const page = useRef<ScrollView>(null);
+  const missing = (['site', 'name'] as const).flatMap((field) => formState.errors[field]?.message ?? []);
+  const submit = async (answers: Answers) => {
+    const result = await createJob({ ...answers, ...source });
+    if (!result.data) return;
+    const { id } = result.data;
+    router.replace({ pathname: 'survey' in source ? '/job/[id]/survey' : '/job/[id]', params: { id } });
+  };
+  const create = () => handleSubmit(submit, () => page.current?.scrollTo({ y: 0, animated: false }))();
+  const chosen = 'template' in source ? source.template : null;
+  return (
+    <Column>
+      <View style={styles.head}>
+        <ActionButton label="Back" icon="back" look="plain" iconOnly onPress={() => router.dismissTo('/')} />
+        <AppText kind="title" heading={1}>
+          New job
+        </AppText>
+      </View>
+      <ScrollView ref={page} style={styles.grow} contentContainerStyle={styles.form}>
+        <NameField control={control} name="site" label="Site" />
+        {sites && sites.length > 0 ? (
+          <View style={styles.sites} role="group" aria-label="Known sites">
+            {sites.slice(0, 6).map(({ id, name }) => (
+              <ActionButton
+                key={id}
+                label={name}
+                onPress={() => setValue('site', name, { shouldValidate: true })}
+              />
+            ))}
+          </View>
+        ) : null}
+        <NameField control={control} name="name" label="Job, room or unit" />
+        <AppText kind="strong" heading={2}>
+          What stands there
+        </AppText>
+        <View role="radiogroup" aria-label="System" style={styles.templates}>
+          <Choice
+            title="Survey it"
+            summary="Look, answer a few questions, record the landings: the circuit is built from that."
+            chosen={'survey' in source}
+            onPress={() => setSource({ survey: true })}
+          />
+          {TEMPLATES.map(({ id, title, summary }) => (
+            <Choice
+              key={id}
+              title={title}
+              summary={summary}
+              chosen={chosen === id}
+              onPress={() => setSource({ template: id })}
+            />
+          ))}
+        </View>
+        <ActionButton
+          label="From a circuit file"
+          icon="import"
+          pressed={'circuit' in source}
+          onPress={() => void readCircuit()}
+        />
+        {'circuit' in source ? (
+          <AppText kind="small">
+            Read: {source.circuit.name}, {source.circuit.devices.length} devices.
+          </AppText>
+        ) : null}
+        {problems.length > 0 ? (
+          <View role="alert">
+            <AppText color={t.red}>This file cannot be used:</AppText>
+            {problems.map((problem) => (
+              <AppText key={problem} color={t.red}>
+                · {problem}
+              </AppText>
+            ))}
+          </View>
+        ) : null}
+        {error ? (
+          <View role="alert">
+            <AppText color={t.red}>{problemOf(error).detail}</AppText>
+          </View>
+        ) : null}
+      </ScrollView>
+      <View style={styles.foot}>
+        {missing.length > 0 ? (
+          <View role="alert">
+            <AppText color={t.red}>{missing.join(' ')}</AppText>
+          </View>
+        ) : null}
+        <ActionButton
+          label={isLoading ? 'Creating…' : 'Create job'}
+          look="filled"
+          disabled={isLoading}
+          onPress={() => void create()}
+          style={styles.create}
+        />
+      </View>
+    </Column>
+  );
+}
+
+const styles = StyleSheet.create({
+  head: { flexDirection: 'row', alignItems: 'center', padding: 8, gap: 4 },
+  form: { padding: 16, gap: 14 },
+  sites: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  templates: { gap: 10 },
+  template: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: 12,
+    borderWidth: 1.5,
+    borderRadius: 12,
+    padding: 14,
+    minHeight: 64,
+  },
+  dot: {
+    width: 22,
+    height: 22,
+    borderRadius: 11,
+    borderWidth: 2,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  dotFill: { width: 12, height: 12, borderRadius: 6 },
+  grow: { flex: 1 },
+  foot: { padding: 12, gap: 8 },
+  create: { minHeight: 52 },
+});

@@ -1,0 +1,67 @@
+/** What there is of a job besides its circuit. */
+import type { Circuit } from '@zygostat/core/circuit';
+import { api } from '../../store/api';
+
+export interface Job {
+  id: string;
+  name: string;
+  site: string;
+  system: string;
+  notes: string;
+  state: 'open' | 'done';
+  createdAt: string;
+  updatedAt: string;
+  revision: number;
+  readings: number;
+  disagreeing: number;
+}
+
+export interface OpenedJob extends Job {
+  circuit: Circuit;
+}
+
+interface NewJob {
+  name: string;
+  site: string;
+  template?: string;
+  circuit?: unknown;
+  survey?: true;
+}
+
+export interface JobChange {
+  id: string;
+  change: Partial<Pick<Job, 'name' | 'notes' | 'state'>>;
+}
+
+export const jobsApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    listJobs: build.query<Job[], string>({
+      query: (search) => ({ url: 'jobs', params: search ? { search } : {} }),
+      providesTags: ['Jobs'],
+    }),
+    listSites: build.query<{ id: string; name: string }[], undefined>({
+      query: () => 'sites',
+      providesTags: ['Jobs'],
+    }),
+    openJob: build.query<OpenedJob, string>({
+      query: (id) => `jobs/${encodeURIComponent(id)}`,
+      providesTags: (_result, _error, id) => [{ type: 'Job', id }],
+    }),
+    createJob: build.mutation<Job, NewJob>({
+      query: (body) => ({ url: 'jobs', method: 'POST', body }),
+      invalidatesTags: ['Jobs'],
+    }),
+    changeJob: build.mutation<Job, JobChange>({
+      query: ({ id, change }) => ({ url: `jobs/${encodeURIComponent(id)}`, method: 'PATCH', body: change }),
+      invalidatesTags: (_result, _error, { id }) => ['Jobs', { type: 'Job', id }],
+    }),
+  }),
+});
+
+export const {
+  useListJobsQuery,
+  useListSitesQuery,
+  useOpenJobQuery,
+  useChangeJobMutation,
+  useCreateJobMutation,
+} = jobsApi;

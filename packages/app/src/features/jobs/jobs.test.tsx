@@ -1,0 +1,111 @@
+import { fireEvent, waitFor } from '@testing-library/react';
+import type { Job } from './api';
+import { renderWithStore } from '../../testing/render';
+import { serveRoutes } from '../../testing/server';
+import { JobList } from './JobList';
+import { NewJob } from './NewJob';
+
+const mockPush = jest.fn();
+const mockReplace = jest.fn();
+jest.mock('expo-router', () => ({
+  router: { push: (to: unknown) => mockPush(to), replace: (to: unknown) => mockReplace(to) },
+}));
+
+const job = (more: Partial<Job>): Job => ({
+  id: 'a1',
+  name: 'Loft',
+  site: 'Quince orchard',
+  system: 'Furnace with air conditioner',
+  notes: '',
+  state: 'open',
+  createdAt: new Date().toISOString(),
+  updatedAt: new Date().toISOString(),
+  revision: 1,
+  readings: 0,
+  disagreeing: 0,
+  ...more,
+});
+
+beforeEach(() => jest.clearAllMocks());
+
+describe('the list of jobs', () => {
+  const list = (jobs: Job[]) => serveRoutes({ 'GET /api/jobs': () => ({ body: jobs }) });
+
+  test.each([
+    [{ readings: 0 }, 'Not measured yet'],
+    [{ readings: 2 }, '2 readings, all agree'],
+    [{ readings: 3, disagreeing: 1 }, '1 reading off'],
+    [{ readings: 3, disagreeing: 1, state: 'done' as const }, 'Done'],
+  ])('says of %o: %s', async (more, words) => {
+    list([job(more)]);
+    const { screen } = renderWithStore(<JobList />);
+    expect(await screen.findByText(words)).toBeTruthy();
+  });
+
+  test('opens a job', async () => {
+    list([job({})]);
+    const { screen } = renderWithStore(<JobList />);
+    fireEvent.click(await screen.findByLabelText('Open Loft, Quince orchard'));
+    expect(mockPush).toHaveBeenCalledWith({ pathname: '/job/[id]', params: { id: 'a1' } });
+  });
+
+  test('is never empty without a word', async () => {
+    list([]);
+    const { screen } = renderWithStore(<JobList />);
+    expect(await screen.findByText(/No jobs yet/)).toBeTruthy();
+    fireEvent.change(screen.getByPlaceholderText('Search jobs and sites'), { target: { value: 'kiln' } });
+    expect(await screen.findByText('No job or site matches “kiln”.')).toBeTruthy();
+  });
+
+  test('offers to try again when the server does not answer', async () => {
+    serveRoutes({});
+    const { screen } = renderWithStore(<JobList />);
+    expect(await screen.findByText(/The server does not answer/)).toBeTruthy();
+    list([job({})]);
+    fireEvent.click(screen.getByText('Try again'));
+    expect(await screen.findByText('Quince orchard')).toBeTruthy();
+  });
+});
+
+describe('a new job', () => {
+  const sites = () => ({ body: [{ id: 's1', name: 'Quince orchard' }] });
+
+  test('asks for what is missing before it asks the server', async () => {
+    const asked = serveRoutes({ 'GET /api/sites': sites });
+    const { screen } = renderWithStore(<NewJob />);
+    fireEvent.click(screen.getByText('Create job'));
+    expect(await screen.findByText('Give the site a name.')).toBeTruthy();
+    expect(screen.getByText('Give the job a name.')).toBeTruthy();
+    expect(asked.filter(({ method }) => method === 'POST')).toEqual([]);
+  });
+
+  test('is made from a known site and a template, and opened', async () => {
+    const asked = serveRoutes({
+      'GET /api/sites': sites,
+      'POST /api/jobs': () => ({ status: 201, body: job({ id: 'new1' }) }),
+    });
+    const { screen } = renderWithStore(<NewJob />);
+    fireEvent.click(await screen.findByText('Quince orchard'));
+    fireEvent.change(screen.getByTestId('new-name'), { target: { value: 'Cider press' } });
+    fireEvent.click(screen.getByLabelText('Furnace with air conditioner, no C'));
+    fireEvent.click(screen.getByText('Create job'));
+    await waitFor(() =>
+      expect(mockReplace).toHaveBeenCalledWith({ pathname: '/job/[id]', params: { id: 'new1' } }),
+    );
+    expect(asked.find(({ method }) => method === 'POST')!.body).toEqual({
+      site: 'Quince orchard',
+      name: 'Cider press',
+      template: 'furnace-ac-no-c',
+    });
+  });
+
+  test('shows what the server refuses', async () => {
+    const refusal = { status: 422, title: 'Not valid', detail: 'name must be at most 80 characters' };
+    serveRoutes({ 'GET /api/sites': sites, 'POST /api/jobs': () => ({ status: 422, body: refusal }) });
+    const { screen } = renderWithStore(<NewJob />);
+    fireEvent.change(screen.getByTestId('new-site'), { target: { value: 'A' } });
+    fireEvent.change(screen.getByTestId('new-name'), { target: { value: 'B' } });
+    fireEvent.click(screen.getByText('Create job'));
+    expect(await screen.findByText('name must be at most 80 characters')).toBeTruthy();
+  });
+});

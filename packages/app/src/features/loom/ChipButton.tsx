@@ -1,0 +1,84 @@
+import { memo } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import type { Face } from '@zygostat/core/devices';
+import type { Chip } from '@zygostat/core/drawing';
+import { Icon } from '../../theme/icons';
+import { useTokens } from '../../theme';
+import { AppText } from '../../basics';
+
+interface ChipButtonProps {
+  chip: Chip;
+  label: string;
+  /** What is seen on it, in a word, and how it stands. */
+  state: string | undefined;
+  tone: Face['tone'] | undefined;
+  onToggle: (device: string) => void;
+  onMore: (device: string) => void;
+}
+
+/** A switch, safety or fuse where it sits in a conductor: tap to operate it, the dots for the rest. */
+export const ChipButton = memo(function ChipButton({
+  chip,
+  label,
+  state,
+  tone = 'ok',
+  onToggle,
+  onMore,
+}: ChipButtonProps) {
+  const t = useTokens();
+  const ink = { ok: t.teal, off: t.mute, tripped: t.red, busy: t.amber }[tone];
+  const fill = { ok: t.card, off: t.idle, tripped: t.redSoft, busy: t.amberSoft }[tone];
+  return (
+    <View
+      style={[
+        styles.chip,
+        {
+          left: chip.x,
+          top: chip.y,
+          width: chip.width,
+          height: chip.height,
+          borderColor: ink,
+          backgroundColor: fill,
+        },
+      ]}
+    >
+      <Pressable
+        role="switch"
+        aria-checked={tone === 'ok'}
+        aria-label={`${label}, ${state ?? 'no state'}`}
+        testID={`chip-${chip.device}`}
+        onPress={() => onToggle(chip.device)}
+        style={styles.main}
+      >
+        <AppText kind="strong" color={t.ink} lines={1} style={styles.label}>
+          {label}
+        </AppText>
+        <AppText kind="strong" color={ink} lines={1} style={styles.state}>
+          {state ?? '–'}
+        </AppText>
+      </Pressable>
+      <Pressable
+        role="button"
+        aria-label={`About ${label}`}
+        onPress={() => onMore(chip.device)}
+        style={styles.more}
+      >
+        <Icon name="more" size={20} color={t.mute} />
+      </Pressable>
+    </View>
+  );
+});
+
+const styles = StyleSheet.create({
+  chip: {
+    position: 'absolute',
+    borderRadius: 22,
+    borderWidth: 1.5,
+    flexDirection: 'row',
+    overflow: 'hidden',
+  },
+  main: { flex: 1, paddingLeft: 14, justifyContent: 'center' },
+  label: { fontSize: 14.5, lineHeight: 17 },
+  state: { fontSize: 13.5, lineHeight: 16 },
+  more: { width: 44, alignItems: 'center', justifyContent: 'center' },
+});

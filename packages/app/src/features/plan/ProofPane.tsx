@@ -1,0 +1,188 @@
+import { router } from 'expo-router';
+import { proxy } from 'comlink';
+import { useCallback, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { ProgressBar } from 'react-native-paper';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { Repair } from '@zygostat/core/prove';
+import { askAside } from '../../model/model';
+import { useModel } from '../../model/useModel';
+import type { Remote } from 'comlink';
+import type { Model } from '../../model/answers';
+import type { ToldFinding } from '@zygostat/core/prove';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { benchOpened } from '../bench/slice';
+import { edited } from '../circuit/slice';
+import { useTokens } from '../../theme';
+import { Icon } from '../../theme/icons';
+import { ActionButton, AppText } from '../../basics';
+import { Working } from './Working';
+import { useAside } from './useAside';
+import { useProof } from './useProof';
+
+const askProperties = (model: Remote<Model>) => model.properties();
+
+interface RepairOfferProps {
+  circuit: Circuit;
+  finding: ToldFinding;
+  /** All that the proof found. */
+  findings: readonly ToldFinding[];
+}
+
+type Question = [circuit: Circuit, finding: ToldFinding, findings: readonly ToldFinding[]];
+
+/** The repair of one finding: looked for when asked, then done with one tap. */
+function RepairOffer({ circuit, finding, findings }: RepairOfferProps) {
+  const t = useTokens();
+  const dispatch = useAppDispatch();
+  const ask = useCallback(
+    (
+      model: Remote<Model>,
+      [about, one, all]: Question,
+      tell: (what: string, done: number, of: number) => void,
+    ) =>
+      model.repair(
+        about,
+        one,
+        all,
+        proxy((done: number, of: number) => tell('', done, of)),
+      ),
+    [],
+  );
+  const { progress, answer, failure, start, stop } = useAside<Question, Repair | null>(ask);
+  if (progress) return <Working label="Looking for a repair" progress={progress} onStop={stop} />;
+  if (failure) return <AppText color={t.red}>{failure}</AppText>;
+  if (!answer)
+    return (
+      <ActionButton
+        label="What would put it right?"
+        onPress={() => void start([circuit, finding, findings])}
+      />
+    );
+  const repair = answer.value;
+  if (!repair)
+    return (
+      <AppText kind="small">
+        No change known here puts it right without adding a fault or weakening a protection.
+      </AppText>
+    );
+  return (
+    <View style={styles.repair}>
+      <AppText color={t.teal}>{repair.text}</AppText>
+      <AppText kind="small">
+        {repair.left === 0
+          ? 'With it nothing else is found.'
+          : `With it ${repair.left === 1 ? 'one finding remains' : `${repair.left} findings remain`}.`}
+      </AppText>
+      <ActionButton
+        label="Do it in the model"
+        look="filled"
+        onPress={() => dispatch(edited({ circuit: repair.circuit, note: repair.text }))}
+      />
+    </View>
+  );
+}
+
+function FindingCard({ circuit, jobId, finding, findings }: RepairOfferProps & { jobId: string }) {
+  const t = useTokens();
+  const dispatch = useAppDispatch();
+  const [why, setWhy] = useState(false);
+  const ink = { danger: t.red, fault: t.red, caution: t.amber }[finding.severity];
+  const see = async () => {
+    const { inputs, world } = await askAside((model) => model.stage(circuit, finding.shownBy));
+    dispatch(benchOpened({ inputs, world, supply: finding.shownBy.mains }));
+    router.replace({ pathname: '/job/[id]', params: { id: jobId } });
+  };
+  return (
+    <View role="listitem" style={[styles.card, { backgroundColor: t.card, borderColor: ink }]}>
+      <View style={styles.row}>
+        <Icon name="alert" size={22} color={ink} />
+        <AppText kind="strong" color={ink} style={styles.grow}>
+          {`${{ danger: 'Danger: ', fault: '', caution: 'Caution: ' }[finding.severity]}${finding.text}`}
+        </AppText>
+      </View>
+      <AppText kind="small">
+        {`Against “${finding.title}”. First seen with ${finding.shown}; ${finding.states} ${finding.states === 1 ? 'state shows' : 'states show'} it.`}
+      </AppText>
+      <View style={styles.row}>
+        <ActionButton label="See it live" onPress={() => void see()} style={styles.grow} />
+        <ActionButton label="Why?" pressed={why} onPress={() => setWhy(!why)} />
+      </View>
+      {why ? <AppText>{finding.why}</AppText> : null}
+      <RepairOffer circuit={circuit} finding={finding} findings={findings} />
+    </View>
+  );
+}
+
+/** The proof of the circuit as it stands, run again by itself when it changes. */
+export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string }) {
+  const t = useTokens();
+  const [explained, setExplained] = useState(false);
+  const properties = useModel(askProperties);
+  const { circuit: about, done, all, proof, stopped, stop, again } = useProof(circuit);
+  const saving = useAppSelector((state) => state.saving);
+  const revision = saving.state === 'saved' ? `revision ${saving.base}` : 'changes not saved yet';
+  const current = proof && about === circuit;
+  return (
+    <>
+      {current ? (
+        <View
+          role="status"
+          style={[
+            styles.stamp,
+            { backgroundColor: proof.proven ? t.tealSoft : t.redSoft, borderColor: t.line },
+          ]}
+        >
+          <AppText kind="strong" color={proof.proven ? t.teal : t.red}>
+            {proof.proven ? 'Proven' : 'Not proven'}
+          </AppText>
+          <AppText>{`${proof.words}. For ${revision}.`}</AppText>
+        </View>
+      ) : (
+        <View role="status" style={styles.stamp}>
+          <AppText kind="strong">{stopped ? 'Stopped' : `Proving: ${done} of ${all || '…'} states`}</AppText>
+          <ProgressBar accessibilityLabel="Proving" progress={all === 0 ? 0 : done / all} color={t.copper} />
+          <ActionButton label={stopped ? 'Prove it' : 'Stop'} onPress={stopped ? again : stop} />
+        </View>
+      )}
+      {current ? (
+        <View role="list" aria-label="Findings" style={styles.list}>
+          {proof.findings.map((finding) => (
+            <FindingCard
+              key={`${finding.property} ${finding.about}`}
+              circuit={circuit}
+              jobId={jobId}
+              finding={finding}
+              findings={proof.findings}
+            />
+          ))}
+        </View>
+      ) : null}
+      <ActionButton
+        label={explained ? 'Hide what is proven' : 'What is proven?'}
+        onPress={() => setExplained(!explained)}
+      />
+      {explained
+        ? (properties ?? []).map(({ id, title, why }) => (
+            <View key={id}>
+              <AppText kind="strong">{title}</AppText>
+              <AppText kind="small">{why}</AppText>
+            </View>
+          ))
+        : null}
+      <AppText kind="small">
+        A proof of the model, not of the copper: land, tug, and test on site. Local code and the equipment’s
+        own diagram win.
+      </AppText>
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  stamp: { borderWidth: 1, borderRadius: 12, padding: 14, gap: 8, borderColor: 'transparent' },
+  list: { gap: 10 },
+  card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
+  row: { flexDirection: 'row', gap: 8, alignItems: 'center' },
+  grow: { flex: 1 },
+  repair: { gap: 6 },
+});

@@ -1,0 +1,132 @@
+import type { Remote } from 'comlink';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Cable, Circuit } from '@zygostat/core/circuit';
+import type { RunRepair } from '@zygostat/core/plan';
+import { colourName } from '@zygostat/core/standards';
+import { DEAD, runsOf } from '@zygostat/core/survey';
+import { useAppDispatch } from '../../store';
+import { edited } from '../circuit/slice';
+import { useTokens } from '../../theme';
+import type { Model } from '../../model/answers';
+import { ActionButton, Options, AppText } from '../../basics';
+import { ProofLine } from './ProofLine';
+import { Working } from './Working';
+import { useAside } from './useAside';
+
+const askRun = (
+  model: Remote<Model>,
+  { circuit, cable }: { circuit: Circuit; cable: string },
+): Promise<RunRepair[]> => model.run(circuit, cable);
+
+/** Tags a conductor broken, or takes that back. */
+const withBroken = (circuit: Circuit, id: string): Circuit => ({
+  ...circuit,
+  cables: circuit.cables.map((cable) => ({
+    ...cable,
+    conductors: cable.conductors.map((conductor) => {
+      if (conductor.id !== id) return conductor;
+      const { tag, ...rest } = conductor;
+      return tag === DEAD ? rest : { ...conductor, tag: DEAD };
+    }),
+  })),
+});
+
+/** The conductors of a run; a tap says that one is broken. */
+function Conductors({ circuit, cable }: { circuit: Circuit; cable: Cable }) {
+  const dispatch = useAppDispatch();
+  return (
+    <View style={styles.row} role="group" aria-label="Broken conductors">
+      {cable.conductors.map(({ id, colour, tag }) => (
+        <ActionButton
+          key={id}
+          label={`${colour}${tag === DEAD ? ' broken' : ''}`}
+          hint={`${colourName(colour)} is broken`}
+          pressed={tag === DEAD}
+          onPress={() =>
+            dispatch(
+              edited({
+                circuit: withBroken(circuit, id),
+                note: `${colourName(colour)} of ${cable.label}: ${tag === DEAD ? 'whole after all' : 'broken'}`,
+              }),
+            )
+          }
+        />
+      ))}
+    </View>
+  );
+}
+
+interface RunPaneProps {
+  circuit: Circuit;
+  onTake: (title: string, after: Circuit) => void;
+}
+
+/** A run with broken conductors: which are, and the ways to put it right. */
+export function RunPane({ circuit, onTake }: RunPaneProps) {
+  const t = useTokens();
+  const runs = runsOf(circuit).map(({ cable }) => circuit.cables.find(({ id }) => id === cable)!);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const { progress, answer, failure, start, stop } = useAside(askRun);
+  const cable = runs.find(({ id }) => id === chosen) ?? runs[0];
+  if (!cable) return <AppText kind="small">No control cable is recorded between two places yet.</AppText>;
+  const anyBroken = cable.conductors.some(({ tag }) => tag === DEAD);
+  const current = answer?.to.circuit === circuit && answer.to.cable === cable.id ? answer.value : null;
+  return (
+    <>
+      <Options
+        label="Which run"
+        options={Object.fromEntries(runs.map(({ id, label }) => [id, label]))}
+        value={cable.id}
+        onChange={setChosen}
+      />
+      <AppText kind="small">
+        Prove it: both ends isolated, the far end shorted in pairs, each pair to each other and to ground.
+      </AppText>
+      <Conductors circuit={circuit} cable={cable} />
+      {progress ? (
+        <Working label="Planning the run" progress={progress} onStop={stop} />
+      ) : (
+        <ActionButton
+          label="Plan around what is broken"
+          disabled={!anyBroken}
+          onPress={() => void start({ circuit, cable: cable.id })}
+        />
+      )}
+      {failure ? <AppText>{failure}</AppText> : null}
+      <View role="list" aria-label="Ways for the run" style={styles.list}>
+        {(current ?? []).map(({ id, title, circuit: after, parts, minutes, lookOut, proof }) => {
+          return (
+            <View
+              key={id}
+              role="listitem"
+              style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}
+            >
+              <AppText kind="title" heading={3}>
+                {title}
+              </AppText>
+              <ProofLine proof={proof} />
+              <AppText>{`About ${minutes} min. ${parts.length > 0 ? `Bring: ${parts.join(', ')}.` : 'No parts.'}`}</AppText>
+              {lookOut.map((line) => (
+                <AppText key={line} kind="small">
+                  {line}
+                </AppText>
+              ))}
+              <ActionButton
+                label={`Take this plan: ${title}`}
+                look="filled"
+                onPress={() => onTake(title, after)}
+              />
+            </View>
+          );
+        })}
+      </View>
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  list: { gap: 12 },
+  card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 6 },
+  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8 },
+});

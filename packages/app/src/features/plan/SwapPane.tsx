@@ -1,0 +1,146 @@
+import type { Remote } from 'comlink';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Circuit, Device } from '@zygostat/core/circuit';
+import { PARTS, SCREWS, fill, kindOf } from '@zygostat/core/devices';
+import type { Swap, SwapOption, SwapRequest } from '@zygostat/core/plan';
+import { thermostatsOf } from '../bench/calls';
+import { useAppSelector } from '../../store';
+import type { Job } from '../jobs/api';
+import { useTokens } from '../../theme';
+import type { Model } from '../../model/answers';
+import { ActionButton, Options, AppText } from '../../basics';
+import { MarksEditor } from '../trace/MarksEditor';
+import { OptionCard } from './OptionCard';
+import { Working } from './Working';
+import { useAside } from './useAside';
+import { planOf, useTakePlan } from './usePlan';
+
+interface Question {
+  circuit: Circuit;
+  wish: SwapRequest;
+  jackets: readonly string[];
+}
+
+const askSwap = (
+  model: Remote<Model>,
+  { circuit, wish, jackets }: Question,
+  tell: (title: string, done: number, all: number) => void,
+): Promise<Swap> => model.swap(circuit, wish, jackets, tell);
+
+/** What a thermostat may be powered by. */
+const supplies = (): Readonly<Record<string, string>> => {
+  const { supply } = kindOf(PARTS.thermostat).params;
+  return supply?.type === 'choice' ? supply.options : {};
+};
+
+const termsOf = (device: Device | undefined): SwapRequest['terminals'] => {
+  const { params } = kindOf(PARTS.thermostat);
+  const given = device && fill(params, device.params).terminals;
+  return String(given ?? params.terminals!.default);
+};
+
+/** Ways that would work and are not proposed, each with what it would add. */
+function LeftOut({ ways }: { ways: Swap['leftOut'] }) {
+  if (ways.length === 0) return null;
+  return (
+    <View role="note">
+      <AppText kind="strong">Not proposed, for what they would add</AppText>
+      {ways.map(({ title, adds }) => (
+        <AppText key={title}>{`• ${title}: ${adds.map(({ text }) => text).join(' ')}`}</AppText>
+      ))}
+    </View>
+  );
+}
+
+function Found({ swap, question, job }: { swap: Swap; question: Question; job: Job }) {
+  const t = useTokens();
+  const take = useTakePlan();
+  const onTake = (option: SwapOption) => {
+    take(planOf(option, question.wish));
+    router.replace({ pathname: '/job/[id]/wire', params: { id: job.id } });
+  };
+  if (swap.cannot.length > 0)
+    return (
+      <View role="alert" style={[styles.cannot, { borderColor: t.red, backgroundColor: t.card }]}>
+        <AppText kind="strong" color={t.red}>
+          This thermostat cannot do it
+        </AppText>
+        {swap.cannot.map((line) => (
+          <AppText key={line}>{`• ${line}`}</AppText>
+        ))}
+        <LeftOut ways={swap.leftOut} />
+      </View>
+    );
+  return (
+    <>
+      <AppText kind="title" heading={2}>
+        {swap.options.length === 1 ? 'The plan' : `${swap.options.length} ways, best first`}
+      </AppText>
+      <View role="list" aria-label="Ways" style={styles.list}>
+        {swap.options.map((option, i) => (
+          <OptionCard key={option.id} option={option} proposed={i === 0} onTake={() => onTake(option)} />
+        ))}
+      </View>
+      <LeftOut ways={swap.leftOut} />
+    </>
+  );
+}
+
+/** A thermostat exchanged for another: say what the new one is, get every landing, the set-up and the proof. */
+export function SwapPane({ job, circuit }: { job: Job; circuit: Circuit }) {
+  const stats = thermostatsOf(circuit);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const old: Device | undefined = stats.find(({ id }) => id === chosen) ?? stats[0];
+  const [picked, setTerminals] = useState<SwapRequest['terminals'] | null>(null);
+  const [supply, setSupply] = useState<SwapRequest['supply']>('both');
+  const runs = useAppSelector(({ survey }) => survey.value.runs);
+  const { progress, answer, failure, start, stop } = useAside(askSwap);
+  // The same screws again, until others are picked.
+  const terminals = picked ?? termsOf(old);
+  const plan = () => {
+    if (!old) return;
+    const jackets = runs
+      .filter(({ from, to }) => from.station === old.station || to.station === old.station)
+      .map(({ cable }) => cable);
+    void start({ circuit, wish: { device: old.id, terminals, supply }, jackets });
+  };
+  if (!old) return <AppText>There is no thermostat here to exchange.</AppText>;
+  const current = answer && answer.to.circuit === circuit ? answer : null;
+  return (
+    <>
+      {stats.length > 1 ? (
+        <Options
+          label="Which thermostat goes"
+          options={Object.fromEntries(stats.map(({ id, label }) => [id, label]))}
+          value={old.id}
+          onChange={setChosen}
+        />
+      ) : null}
+      <MarksEditor
+        field={{ ...SCREWS, label: 'Screws of the new one' }}
+        value={terminals}
+        onChange={setTerminals}
+      />
+      <Options
+        label="It is powered by"
+        options={supplies()}
+        value={supply}
+        onChange={(value) => setSupply(value as SwapRequest['supply'])}
+      />
+      {progress ? (
+        <Working label="Trying" progress={progress} onStop={stop} />
+      ) : (
+        <ActionButton label="Plan the landings" look={current ? 'outlined' : 'filled'} onPress={plan} />
+      )}
+      {failure ? <AppText>{failure}</AppText> : null}
+      {current ? <Found swap={current.value} question={current.to} job={job} /> : null}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  list: { gap: 12 },
+  cannot: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 6 },
+});

@@ -1,0 +1,26 @@
+import { StyleSheet, View } from 'react-native';
+import { ProgressBar } from 'react-native-paper';
+import { useTokens } from '../../theme';
+import { ActionButton, AppText } from '../../basics';
+import type { Progress } from './useAside';
+
+interface WorkingProps {
+  label: string;
+  progress: Progress;
+  onStop: () => void;
+}
+
+/** Long work under way: what it is at, how far, and a way to stop it. */
+export function Working({ label, progress: { what, done, all }, onStop }: WorkingProps) {
+  const t = useTokens();
+  const share = all === 0 ? 0 : done / all;
+  return (
+    <View role="status" aria-live="polite" style={styles.working}>
+      <AppText kind="strong">{what ? `${label}: ${what}` : `${label}…`}</AppText>
+      <ProgressBar accessibilityLabel={label} progress={share} color={t.copper} />
+      <ActionButton label="Stop" onPress={onStop} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({ working: { gap: 8, paddingVertical: 4 } });

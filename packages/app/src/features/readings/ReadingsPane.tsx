@@ -1,0 +1,70 @@
+import { format } from 'date-fns';
+import { StyleSheet, View } from 'react-native';
+import type { Circuit } from '@zygostat/core/circuit';
+import { nodeName } from '@zygostat/core/circuit';
+import { showQuantity } from '../../words/show';
+import type { LoggedReading } from './api';
+import { problemOf } from '../../store/api';
+import { useListReadingsQuery } from './api';
+import { useTokens } from '../../theme';
+import { ActionButton, Waiting, AppText } from '../../basics';
+import { VERDICT_WORDS } from './LogSheet';
+
+const show = (value: number | null, unit: LoggedReading['unit']) => {
+  const { figure, unit: scaled } = showQuantity(value ?? Infinity, unit);
+  return `${figure} ${scaled}`;
+};
+
+/** Every reading taken on this job beside what the model expected of it. */
+export function ReadingsPane({ circuit, jobId }: { circuit: Circuit; jobId: string }) {
+  const t = useTokens();
+  const { data, isLoading, error, refetch } = useListReadingsQuery(jobId);
+  if (isLoading) return <Waiting label="Loading readings" />;
+  if (error && !data)
+    return (
+      <View style={styles.pane}>
+        <AppText>{problemOf(error).detail}</AppText>
+        <ActionButton label="Try again" onPress={() => void refetch()} />
+      </View>
+    );
+  return (
+    <View style={styles.pane}>
+      {data?.length === 0 ? (
+        <AppText>
+          No readings yet. Put the probes on two studs, then press Log with what your own meter shows.
+        </AppText>
+      ) : null}
+      <View role="list" style={styles.list}>
+        {data?.map((reading) => (
+          <View
+            key={reading.id}
+            role="listitem"
+            style={[styles.reading, { backgroundColor: t.card, borderColor: t.line }]}
+          >
+            <View style={styles.head}>
+              <AppText kind="strong" style={styles.grow}>
+                {nodeName(circuit, reading.red)} to {nodeName(circuit, reading.black)}
+              </AppText>
+              <AppText kind="mark" color={reading.verdict === 'agrees' ? t.teal : t.red}>
+                {show(reading.actual, reading.unit)}
+              </AppText>
+            </View>
+            <AppText kind="small">
+              {VERDICT_WORDS[reading.verdict]} · expected {show(reading.expected, reading.unit)} · revision{' '}
+              {reading.revision} · {format(new Date(reading.createdAt), 'd MMM yyyy, HH:mm')}
+            </AppText>
+            {reading.situation ? <AppText kind="small">{reading.situation}</AppText> : null}
+          </View>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  pane: { padding: 12, gap: 10 },
+  list: { gap: 8 },
+  reading: { borderWidth: 1, borderRadius: 10, padding: 12, gap: 2 },
+  head: { flexDirection: 'row', gap: 8 },
+  grow: { flex: 1 },
+});

@@ -1,0 +1,43 @@
+import type { Verdict } from '@zygostat/core/behaviour';
+import type { MeterMode } from '@zygostat/core/network';
+import type { MeterKind } from '@zygostat/core/standards';
+import { api } from '../../store/api';
+
+export interface NewReading {
+  /** Chosen here, so that one sent twice is logged once. */
+  id: string;
+  revision: number;
+  mode: MeterMode;
+  meter: MeterKind;
+  red: string;
+  black: string;
+  /** `null` is an open loop. */
+  expected: number | null;
+  actual: number | null;
+  situation: string;
+}
+
+export interface LoggedReading extends NewReading {
+  unit: 'V' | 'Ω' | 'A';
+  verdict: Verdict;
+  createdAt: string;
+}
+
+export const readingsApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    listReadings: build.query<LoggedReading[], string>({
+      query: (id) => `jobs/${encodeURIComponent(id)}/readings`,
+      providesTags: (_result, _error, id) => [{ type: 'Readings', id }],
+    }),
+    logReading: build.mutation<LoggedReading, { id: string; reading: NewReading }>({
+      query: ({ id, reading }) => ({
+        url: `jobs/${encodeURIComponent(id)}/readings`,
+        method: 'POST',
+        body: reading,
+      }),
+      invalidatesTags: (_result, _error, { id }) => [{ type: 'Readings', id }, 'Jobs'],
+    }),
+  }),
+});
+
+export const { useListReadingsQuery, useLogReadingMutation } = readingsApi;

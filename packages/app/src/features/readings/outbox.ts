@@ -1,0 +1,24 @@
+/** Readings the server did not answer for. */
+import { outbox } from '../../documents/outbox';
+import type { NewReading } from './api';
+import { readingsApi } from './api';
+
+interface Waiting {
+  jobId: string;
+  reading: NewReading;
+}
+
+const isWaiting = (given: unknown): given is Waiting =>
+  typeof given === 'object' &&
+  given !== null &&
+  'jobId' in given &&
+  typeof given.jobId === 'string' &&
+  'reading' in given &&
+  typeof given.reading === 'object';
+
+export const readingsOutbox = outbox<Waiting>({
+  name: 'reading',
+  read: (given) => (isWaiting(given) ? given : undefined),
+  send: (dispatch, { jobId, reading }) =>
+    dispatch(readingsApi.endpoints.logReading.initiate({ id: jobId, reading })),
+});

@@ -1,0 +1,75 @@
+import { router } from 'expo-router';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import { useAppDispatch, useAppSelector } from '../../store';
+import type { Setting, Settings as Chosen } from './slice';
+import { settingsChosen } from './slice';
+import { ActionButton, Column, Options, AppText } from '../../basics';
+
+const QUESTIONS: { [K in Setting]: { label: string; options: Record<Chosen[K], string> } } = {
+  theme: {
+    label: 'Theme',
+    options: { system: 'As the device', light: 'Light', dark: 'Dark', glare: 'Glare (bright sun)' },
+  },
+  temperature: { label: 'Temperatures', options: { F: '°F', C: '°C' } },
+  length: { label: 'Lengths', options: { ft: 'Feet', m: 'Metres' } },
+  gauge: { label: 'Wire sizes', options: { awg: 'AWG', mm2: 'mm²' } },
+  symbols: {
+    label: 'Ladder symbols',
+    options: { bars: 'Bars and circles (North America)', blade: 'Blades and boxes (IEC 60617)' },
+  },
+  region: {
+    label: 'Line-voltage colours',
+    options: {
+      america: 'North America: black, white, green',
+      iec: 'IEC: brown, blue, green-yellow',
+      japan: 'Japan: black, white, green',
+    },
+  },
+};
+
+function Question<K extends Setting>({ name }: { name: K }) {
+  const dispatch = useAppDispatch();
+  const value = useAppSelector(({ settings }) => settings[name]);
+  const { label, options } = QUESTIONS[name];
+  return (
+    <Options
+      label={label}
+      options={options}
+      value={value}
+      onChange={(choice) => dispatch(settingsChosen({ [name]: choice }))}
+    />
+  );
+}
+
+/** What is kept on this device: units, symbols, theme, customary colours. */
+export function Settings() {
+  return (
+    <Column>
+      <View style={styles.head}>
+        <ActionButton
+          label="Back"
+          icon="back"
+          look="plain"
+          iconOnly
+          onPress={() => (router.canGoBack() ? router.back() : router.dismissTo('/'))}
+        />
+        <AppText kind="title" heading={1}>
+          Settings
+        </AppText>
+      </View>
+      <ScrollView contentContainerStyle={styles.form}>
+        {(Object.keys(QUESTIONS) as Setting[]).map((name) => (
+          <Question key={name} name={name} />
+        ))}
+        <AppText kind="small">
+          Kept on this device only. Everything is stored in SI and shown as you choose.
+        </AppText>
+      </ScrollView>
+    </Column>
+  );
+}
+
+const styles = StyleSheet.create({
+  head: { flexDirection: 'row', alignItems: 'center', padding: 8, gap: 4 },
+  form: { padding: 16, gap: 20 },
+});

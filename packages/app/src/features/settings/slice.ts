@@ -1,0 +1,35 @@
+/** Choices kept on this device. */
+import type { PayloadAction } from '@reduxjs/toolkit';
+import { createSlice } from '@reduxjs/toolkit';
+import { UNITS } from '../../words/units';
+
+/** What there is to choose, the first of each the default. */
+export const CHOICES = {
+  theme: ['system', 'light', 'dark', 'glare'],
+  ...UNITS,
+  symbols: ['bars', 'blade'],
+  region: ['america', 'iec', 'japan'],
+} as const;
+
+export type Setting = keyof typeof CHOICES;
+export type Settings = { [K in Setting]: (typeof CHOICES)[K][number] };
+
+export const DEFAULTS: Settings = {
+  theme: 'system',
+  temperature: 'F',
+  length: 'ft',
+  gauge: 'awg',
+  symbols: 'bars',
+  region: 'america',
+};
+
+const settings = createSlice({
+  name: 'settings',
+  initialState: DEFAULTS,
+  reducers: {
+    settingsChosen: (state, { payload }: PayloadAction<Partial<Settings>>) => ({ ...state, ...payload }),
+  },
+});
+
+export const { settingsChosen } = settings.actions;
+export const settingsReducer = settings.reducer;

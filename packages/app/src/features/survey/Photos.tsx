@@ -1,0 +1,88 @@
+import { useState } from 'react';
+import { Image, Pressable, StyleSheet, View } from 'react-native';
+import type { Circuit } from '@zygostat/core/circuit';
+import { pickFile } from '../../basics/pickFile';
+import type { Photo } from './api';
+import { problemOf } from '../../store/api';
+import { useAddPhotoMutation, useListPhotosQuery } from './api';
+import { useTokens } from '../../theme';
+import { ActionButton, AppText } from '../../basics';
+import { PhotoSheet } from './PhotoSheet';
+import { photoUrl } from './photo-url';
+
+/** Largest file sent, bytes: the server takes no more. */
+const LARGEST = 15 * 1024 * 1024;
+
+/** Photographs by station, with pins on terminals. */
+export function Photos({ jobId, circuit }: { jobId: string; circuit: Circuit }) {
+  const t = useTokens();
+  const { data: photos = [] } = useListPhotosQuery(jobId);
+  const [addPhoto, { isLoading }] = useAddPhotoMutation();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [open, setOpen] = useState<string | null>(null);
+  const add = async (station: string) => {
+    const file = await pickFile('image/*', true);
+    if (!file) return;
+    setTrouble(null);
+    if (file.size > LARGEST)
+      return setTrouble(
+        `${file.name} is ${Math.round(file.size / 1024 / 1024)} MB; at most 15 MB are taken.`,
+      );
+    const { error } = await addPhoto({ id: jobId, station, file });
+    if (error) setTrouble(problemOf(error).detail);
+  };
+  const opened = photos.find(({ id }) => id === open);
+  if (circuit.stations.length === 0)
+    return <AppText>Identify the system first: its places follow from it.</AppText>;
+  return (
+    <>
+      <AppText kind="small">Before a wire moves. Where it was taken is stripped from the file.</AppText>
+      {trouble ? (
+        <View role="alert">
+          <AppText color={t.red}>{trouble}</AppText>
+        </View>
+      ) : null}
+      {circuit.stations.map(({ id, name }) => (
+        <View key={id} style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
+          <View style={styles.row}>
+            <AppText kind="strong" heading={2} style={styles.grow}>
+              {name}
+            </AppText>
+            <ActionButton
+              label={isLoading ? 'Sending…' : 'Photograph'}
+              hint={`Photograph ${name}`}
+              icon="camera"
+              disabled={isLoading}
+              onPress={() => void add(id)}
+            />
+          </View>
+          <View style={styles.thumbs}>
+            {photos
+              .filter(({ station }) => station === id)
+              .map((photo: Photo, i) => (
+                <Pressable
+                  key={photo.id}
+                  role="button"
+                  aria-label={`Open photograph ${i + 1} of ${name}, ${photo.pins.length} pins`}
+                  onPress={() => setOpen(photo.id)}
+                >
+                  <Image source={{ uri: photoUrl(jobId, photo.id) }} style={styles.thumb} alt="" />
+                </Pressable>
+              ))}
+          </View>
+        </View>
+      ))}
+      {opened ? (
+        <PhotoSheet jobId={jobId} circuit={circuit} photo={opened} onClose={() => setOpen(null)} />
+      ) : null}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
+  row: { flexDirection: 'row', alignItems: 'center', gap: 8 },
+  grow: { flex: 1 },
+  thumbs: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
+  thumb: { width: 104, height: 78, borderRadius: 8 },
+});

@@ -1,0 +1,46 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { Circuit } from '@zygostat/core/circuit';
+import { useAppSelector } from '../../store';
+import type { Job } from '../jobs/api';
+import { useTokens } from '../../theme';
+import { Waiting, AppText } from '../../basics';
+import { useOpenDocument } from '../job/useOpenDocument';
+import { PlaceFrame } from '../job/PlaceFrame';
+import { Steps } from '../job/Steps';
+import { AsFound } from './AsFound';
+import { Identify } from './Identify';
+import { Labels } from './Labels';
+import { Photos } from './Photos';
+import { surveyDocument } from './document';
+
+const STEPS = { identify: 'Identify', found: 'As found', labels: 'Labels', photos: 'Photos' } as const;
+type Step = keyof typeof STEPS;
+
+/** What is here, and how was it wired: identify, record, read the labels, photograph. */
+export function SurveyPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
+  const t = useTokens();
+  const ready = useOpenDocument('survey', surveyDocument, job.id);
+  const waiting = useAppSelector(({ survey }) => survey.state === 'waiting');
+  const [chosen, setStep] = useState<Step | null>(null);
+  const step = chosen ?? (circuit.devices.length === 0 ? 'identify' : 'found');
+  const body = {
+    identify: <Identify circuit={circuit} onTaken={() => setStep('found')} />,
+    found: <AsFound circuit={circuit} />,
+    labels: <Labels circuit={circuit} />,
+    photos: <Photos jobId={job.id} circuit={circuit} />,
+  };
+  const tabs = <Steps label="Survey" titles={STEPS} here={step} onGo={setStep} />;
+  return (
+    <PlaceFrame job={job} here="survey" tabs={tabs}>
+      {waiting ? (
+        <View role="alert">
+          <AppText color={t.amber}>
+            Survey not saved yet: the server does not answer. It is kept here.
+          </AppText>
+        </View>
+      ) : null}
+      {ready ? body[step] : <Waiting label="Opening the survey" />}
+    </PlaceFrame>
+  );
+}

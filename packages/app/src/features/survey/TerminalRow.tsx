@@ -1,0 +1,53 @@
+import { Pressable, StyleSheet } from 'react-native';
+import type { ColourCode } from '@zygostat/core/standards';
+import { colourName } from '@zygostat/core/standards';
+import { useTokens } from '../../theme';
+import { AppText } from '../../basics';
+import { Swatch } from '../trace/Swatch';
+
+interface TerminalRowProps {
+  /** The whole name, for a screen reader. */
+  name: string;
+  /** What is written. */
+  mark: string;
+  colour: ColourCode | null;
+  active: boolean;
+  onPress: () => void;
+}
+
+/** A terminal with the colour recorded on it. */
+export function TerminalRow({ name, mark, colour, active, onPress }: TerminalRowProps) {
+  const t = useTokens();
+  return (
+    <Pressable
+      role="radio"
+      aria-checked={active}
+      aria-label={`${name}, ${colour ? colourName(colour) : 'not recorded'}`}
+      onPress={onPress}
+      style={[
+        styles.row,
+        { borderColor: active ? t.copper : t.line, backgroundColor: active ? t.copperSoft : t.card },
+      ]}
+    >
+      <AppText kind="strong" style={styles.name}>
+        {mark}
+      </AppText>
+      {colour ? <Swatch colour={colour} /> : <AppText color={t.mute}>–</AppText>}
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: {
+    minHeight: 48,
+    flexGrow: 1,
+    flexBasis: '46%',
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: 10,
+    paddingHorizontal: 12,
+    borderWidth: 1.5,
+    borderRadius: 8,
+  },
+  name: { flex: 1 },
+});

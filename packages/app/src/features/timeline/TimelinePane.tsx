@@ -1,0 +1,165 @@
+import { useCallback, useState } from 'react';
+import type { LayoutChangeEvent } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
+import type { Timeline } from '@zygostat/core/behaviour';
+import { instantAt } from '@zygostat/core/behaviour';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { Call } from '@zygostat/core/devices';
+import { eventfulLanes } from '@zygostat/core/drawing';
+import { showDuration } from '../../words/show';
+import { useModel } from '../../model/useModel';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { momentShown } from '../bench/slice';
+import { useTokens } from '../../theme';
+import { ActionButton, Waiting, AppText } from '../../basics';
+import { LaneChart } from './LaneChart';
+
+const CALLS: Record<Call, string> = { cool: 'Cool', heat: 'Heat', fan: 'Fan' };
+/** The call lasts as long as most waits take twice over; the rest is for what runs on. Seconds. */
+const RUN = { call: 900, until: 1200 };
+
+/** Changes shown before the rest is asked for; loads come first. */
+const FIRST = 4;
+
+/** What changed at the instant under the cursor, and why. */
+function Reasons({ timeline, at }: { timeline: Timeline; at: number }) {
+  const t = useTokens();
+  const instant = instantAt(timeline, at);
+  const [all, setAll] = useState(false);
+  const changes = eventfulLanes(timeline).flatMap(({ id, title, spans }) =>
+    spans
+      .filter(({ from, why }) => from === instant.at && why !== 'at the start')
+      .map(({ text, why }) => ({ id, line: `${title} ${text}: ${why}` })),
+  );
+  const shown = all ? changes : changes.slice(0, FIRST);
+  return (
+    <View style={[styles.reasons, { backgroundColor: t.card, borderColor: t.line }]} aria-live="polite">
+      <AppText kind="strong">{`At ${showDuration(instant.at)}`}</AppText>
+      {changes.length === 0 ? <AppText kind="small">Nothing changes.</AppText> : null}
+      {shown.map(({ id, line }) => (
+        <AppText key={id} kind="small" color={t.ink}>
+          {line}
+        </AppText>
+      ))}
+      {changes.length > FIRST ? (
+        <ActionButton
+          label={all ? 'Fewer' : `All ${changes.length} changes`}
+          look="plain"
+          onPress={() => setAll(!all)}
+        />
+      ) : null}
+    </View>
+  );
+}
+
+/** From event to event, without a finger on the lanes. */
+function Steps({ timeline, at, onGo }: { timeline: Timeline; at: number; onGo: (at: number) => void }) {
+  const times = timeline.instants.map((instant) => instant.at);
+  const [before, after] = [times.findLast((time) => time < at), times.find((time) => time > at)];
+  return (
+    <View style={styles.calls}>
+      <ActionButton
+        label="Earlier"
+        hint="Earlier event"
+        icon="chevron-left"
+        disabled={before === undefined}
+        onPress={() => onGo(before ?? 0)}
+        style={styles.grow}
+      />
+      <ActionButton
+        label="Later"
+        hint="Later event"
+        icon="chevron-right"
+        disabled={after === undefined}
+        onPress={() => onGo(after ?? at)}
+        style={styles.grow}
+      />
+    </View>
+  );
+}
+
+/** A call run through time: lanes to scrub with the loom following, and the sequence in words. */
+export function TimelinePane({ circuit }: { circuit: Circuit }) {
+  const t = useTokens();
+  const dispatch = useAppDispatch();
+  const controls = useAppSelector(({ bench }) => bench.inputs.controls);
+  // As it stood when the pane was opened: scrubbing changes the bench, not the run.
+  const [held] = useState(controls);
+  const [call, setCall] = useState<Call>('cool');
+  const [at, setAt] = useState(0);
+  const [width, setWidth] = useState(0);
+  const measure = useCallback(({ nativeEvent }: LayoutChangeEvent) => setWidth(nativeEvent.layout.width), []);
+  const run = useModel(
+    useCallback((model) => model.timeline(circuit, held, call, RUN), [circuit, held, call]),
+  );
+  const scrub = (to: number) => {
+    if (!run) return;
+    setAt(to);
+    const { inputs, world } = instantAt(run.timeline, to);
+    dispatch(momentShown({ inputs, world: { ...world, now: to } }));
+  };
+  return (
+    <View style={styles.pane} onLayout={measure}>
+      <View style={styles.calls} role="group" aria-label="Call to run">
+        {(Object.keys(CALLS) as Call[]).map((name) => (
+          <ActionButton
+            key={name}
+            label={CALLS[name]}
+            hint={`Run: ${CALLS[name]}`}
+            pressed={name === call}
+            onPress={() => (setCall(name), setAt(0))}
+            style={styles.grow}
+          />
+        ))}
+      </View>
+      {!run || width === 0 ? (
+        <Waiting label="Running the sequence" />
+      ) : (
+        <>
+          {run.timeline.ended ? (
+            <View role="alert">
+              <AppText color={t.red}>{run.timeline.ended.text}</AppText>
+            </View>
+          ) : null}
+          <AppText kind="small" style={styles.inset}>
+            A call of 15 min from a cold start. Slide over the lanes; the loom follows.
+          </AppText>
+          <Steps timeline={run.timeline} at={at} onGo={scrub} />
+          <Reasons timeline={run.timeline} at={at} />
+          <LaneChart timeline={run.timeline} width={width} at={at} onScrub={scrub} />
+          <AppText kind="title" heading={2} style={styles.inset}>
+            Sequence of operation
+          </AppText>
+          <View role="list">
+            {run.sequence.map((line) => (
+              <Pressable
+                key={line.at}
+                role="listitem"
+                onPress={() => scrub(line.at)}
+                style={[styles.line, { borderColor: t.line }]}
+              >
+                <AppText kind="mark" color={t.copper}>
+                  {showDuration(line.at)}
+                </AppText>
+                <AppText>{line.text}</AppText>
+              </Pressable>
+            ))}
+          </View>
+          <AppText kind="small" style={styles.inset}>
+            Delays are the devices’ settings, from memory until read. The equipment’s own sheet wins.
+          </AppText>
+        </>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  pane: { paddingVertical: 8, gap: 8 },
+  calls: { flexDirection: 'row', gap: 8, paddingHorizontal: 12 },
+  grow: { flex: 1 },
+  wait: { marginTop: 40 },
+  inset: { paddingHorizontal: 14 },
+  reasons: { marginHorizontal: 12, padding: 10, borderWidth: 1, borderRadius: 10, gap: 2 },
+  line: { paddingHorizontal: 14, paddingVertical: 8, borderTopWidth: 1, minHeight: 44, gap: 2 },
+});

@@ -1,0 +1,108 @@
+import { router } from 'expo-router';
+import { useEffect, useRef, useState } from 'react';
+import { TextInput } from 'react-native-paper';
+import type { Circuit } from '@zygostat/core/circuit';
+import { circuitToJson } from '@zygostat/core/formats';
+import { download, fileName } from '../../basics/download';
+import { theModel } from '../../model/model';
+import { useAppDispatch, useAppSelector } from '../../store';
+import type { Job } from '../jobs/api';
+import { problemOf } from '../../store/api';
+import { useChangeJobMutation } from '../jobs/api';
+import { sheetOpened } from './slice';
+import { told } from '../../store/notice';
+import { changesOutbox } from '../jobs/outbox';
+import { useTokens } from '../../theme';
+import { ActionButton, BottomSheet, Options, AppText } from '../../basics';
+
+const STATES: Record<Job['state'], string> = { open: 'Open', done: 'Done' };
+const LONGEST_NOTES = 2000;
+
+/** Notes of the job, saved when the person leaves the field, however it is left. */
+function Notes({ job, save }: { job: Job; save: (notes: string) => void }) {
+  const [typed, setTyped] = useState(job.notes);
+  const latest = useRef({ typed, saved: job.notes, save });
+  useEffect(() => {
+    latest.current = { ...latest.current, typed, save };
+  });
+  const leave = () => {
+    const { typed: now, saved, save: keep } = latest.current;
+    if (now.trim() === saved) return;
+    latest.current.saved = now.trim();
+    keep(now.trim());
+  };
+  useEffect(() => leave, []);
+  return (
+    <TextInput
+      mode="outlined"
+      multiline
+      label="Notes"
+      aria-label="Notes"
+      value={typed}
+      maxLength={LONGEST_NOTES}
+      onChangeText={setTyped}
+      onBlur={leave}
+    />
+  );
+}
+
+/** What is wanted now and then: notes, state, theme, files out. */
+export function MenuSheet({ circuit, job }: { circuit: Circuit; job: Job }) {
+  const t = useTokens();
+  const dispatch = useAppDispatch();
+  const { inputs, world } = useAppSelector(({ bench }) => bench);
+  const symbols = useAppSelector(({ settings }) => settings.symbols);
+  const [changeJob, { error }] = useChangeJobMutation();
+  const change = async (what: Partial<Pick<Job, 'notes' | 'state'>>) => {
+    const result = await changeJob({ id: job.id, change: what });
+    if (!result.error || problemOf(result.error).status !== 0) return;
+    await dispatch(changesOutbox.post(job.id, { id: job.id, change: what }));
+    dispatch(told('No answer: it is kept here and sent when there is'));
+  };
+  const name = fileName(circuit.name);
+  const netlist = async () => download(`${name}.cir`, await theModel().netlist(inputs, world), 'text/plain');
+  const drawing = async (which: 'loom' | 'ladder') =>
+    download(`${name}-${which}.svg`, await theModel().drawing(circuit, which, symbols), 'image/svg+xml');
+  return (
+    <BottomSheet title={job.name} subtitle={job.system} onClose={() => dispatch(sheetOpened(null))}>
+      <Notes job={job} save={(notes) => void change({ notes })} />
+      <Options
+        label="This job is"
+        options={STATES}
+        value={job.state}
+        onChange={(state) => void change({ state })}
+      />
+      {error && problemOf(error).status !== 0 ? (
+        <AppText color={t.red}>{problemOf(error).detail}</AppText>
+      ) : null}
+      <ActionButton
+        label="Settings: units, symbols, theme"
+        icon="settings"
+        onPress={() => {
+          dispatch(sheetOpened(null));
+          router.push('/settings');
+        }}
+      />
+      <ActionButton
+        label="Save the circuit as a file (JSON)"
+        icon="export"
+        onPress={() => download(`${name}.json`, circuitToJson(circuit), 'application/json')}
+      />
+      <ActionButton label="Save a SPICE netlist as it stands" icon="export" onPress={() => void netlist()} />
+      <ActionButton
+        label="Save the loom as a drawing (SVG)"
+        icon="export"
+        onPress={() => void drawing('loom')}
+      />
+      <ActionButton
+        label="Save the ladder as a drawing (SVG)"
+        icon="export"
+        onPress={() => void drawing('ladder')}
+      />
+      <AppText kind="small">
+        The model helps you think; it does not replace proving dead, the equipment’s own diagram, or local
+        code. Those win.
+      </AppText>
+    </BottomSheet>
+  );
+}

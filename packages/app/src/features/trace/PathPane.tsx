@@ -1,0 +1,100 @@
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { loadFollowed } from '../bench/slice';
+import { showVolts } from '../../words/show';
+import { useTokens, useWide } from '../../theme';
+import { ActionButton, AppText } from '../../basics';
+
+/** One load's way from hot to common: every terminal in order with its volts, and where it stops. */
+export function PathPane({ onStud }: { onStud: (node: string) => void }) {
+  const t = useTokens();
+  const wide = useWide();
+  const dispatch = useAppDispatch();
+  const view = useAppSelector(({ bench }) => bench.view);
+  const followed = useAppSelector(({ bench }) => bench.followed);
+  const path = useAppSelector(({ bench }) => bench.path);
+  const inks = { hot: t.copper, return: t.teal, dead: t.mute, floating: t.slate };
+  return (
+    <View style={styles.pane}>
+      <AppText kind="small">Follow the way to a load</AppText>
+      <ScrollView
+        horizontal={!wide}
+        contentContainerStyle={[styles.loads, wide ? styles.wrap : null]}
+        role="group"
+        aria-label="Loads"
+      >
+        {view?.loads.map(({ device, element, title, energised }) => (
+          <ActionButton
+            key={`${device}:${element}`}
+            label={`${title}${energised ? ' · on' : ''}`}
+            pressed={followed?.device === device && followed.element === element}
+            onPress={() => dispatch(loadFollowed({ device, element }))}
+          />
+        ))}
+      </ScrollView>
+      {!followed ? <AppText>Choose a load to see every terminal from hot to common.</AppText> : null}
+      {followed && path.length === 0 ? (
+        <AppText color={t.red}>
+          No wiring leads from a supply through this load and back. Look for a lifted conductor.
+        </AppText>
+      ) : null}
+      <View role="list">
+        {path.map(({ node, name, reachable, volts, standing, onward }, i) => (
+          <View key={`${node}${i}`} role="listitem">
+            <Pressable
+              role="button"
+              aria-label={`${name}, ${showVolts(volts)} volts, ${standing}`}
+              disabled={!reachable}
+              onPress={() => onStud(node)}
+              style={[styles.stop, { backgroundColor: t.card, borderColor: t.line }]}
+            >
+              <AppText style={styles.name}>{name}</AppText>
+              <AppText kind="mark" color={inks[standing]}>
+                {showVolts(volts)} V
+              </AppText>
+            </Pressable>
+            {onward ? (
+              <View style={styles.onward}>
+                <View
+                  style={[
+                    styles.thread,
+                    {
+                      borderColor: onward.closed ? t.ink : t.red,
+                      borderStyle: onward.closed ? 'solid' : 'dashed',
+                    },
+                  ]}
+                />
+                <AppText
+                  kind={onward.load ? 'strong' : 'small'}
+                  color={onward.closed ? (onward.load ? t.copper : t.mute) : t.red}
+                >
+                  {onward.closed
+                    ? onward.name
+                    : `${onward.load ? `${onward.name}, ` : ''}open: ${onward.opening ?? onward.name}`}
+                </AppText>
+              </View>
+            ) : null}
+          </View>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  pane: { padding: 12, gap: 10 },
+  loads: { flexDirection: 'row', gap: 6, paddingBottom: 6 },
+  wrap: { flexWrap: 'wrap' },
+  stop: {
+    minHeight: 44,
+    paddingHorizontal: 12,
+    borderRadius: 8,
+    borderWidth: 1,
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'space-between',
+  },
+  name: { flex: 1 },
+  onward: { flexDirection: 'row', alignItems: 'center', gap: 10, paddingLeft: 22, minHeight: 28 },
+  thread: { height: 28, borderLeftWidth: 2.5 },
+});

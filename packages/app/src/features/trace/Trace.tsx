@@ -1,0 +1,163 @@
+import { useCallback } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import { Snackbar } from 'react-native-paper';
+import type { Circuit } from '@zygostat/core/circuit';
+import { useBenchRunner } from '../bench/useBenchRunner';
+import { useAppDispatch, useAppSelector } from '../../store';
+import type { Job } from '../jobs/api';
+import type { Pane } from './slice';
+import { paneChosen, sheetOpened } from './slice';
+import { told } from '../../store/notice';
+import { useTokens, useWide } from '../../theme';
+import { ActionButton } from '../../basics';
+import { LadderPane } from '../ladder/LadderPane';
+import { LiveLoom } from '../loom/LiveLoom';
+import { MeterBar } from '../meter/MeterBar';
+import { JobHeader } from '../job/JobHeader';
+import { PlacesBar } from '../job/PlacesBar';
+import { TimelinePane } from '../timeline/TimelinePane';
+import { CallStrip } from './CallStrip';
+import { PathPane } from './PathPane';
+import { ReadingsPane } from '../readings/ReadingsPane';
+import { SaveState } from '../circuit/SaveState';
+import { StatusLine } from './StatusLine';
+import { TraceSheet } from './TraceSheet';
+import { useTraceActions } from './useTraceActions';
+import { useTraceKeys } from './useTraceKeys';
+
+interface TraceProps {
+  job: Job;
+  circuit: Circuit;
+}
+
+const PANES: Record<Pane, string> = {
+  loom: 'Loom',
+  ladder: 'Ladder',
+  path: 'Path',
+  time: 'Time',
+  // Short for five tabs side by side; a screen reader hears it whole.
+  readings: 'Log',
+};
+
+/** On a wide screen the loom stands beside the panes. */
+const WIDE_PANES: readonly Pane[] = ['path', 'ladder', 'time', 'readings'];
+const PHONE_PANES: readonly Pane[] = ['loom', 'ladder', 'path', 'time', 'readings'];
+
+function Header({ job }: { job: Job }) {
+  const dispatch = useAppDispatch();
+  return (
+    <JobHeader job={job}>
+      <ActionButton
+        label="Notes, theme and files"
+        icon="more"
+        look="plain"
+        iconOnly
+        onPress={() => dispatch(sheetOpened({ type: 'menu' }))}
+      />
+    </JobHeader>
+  );
+}
+
+function PaneTabs({ panes }: { panes: readonly Pane[] }) {
+  const dispatch = useAppDispatch();
+  const pane = useAppSelector(({ trace }) => trace.pane);
+  const shown = panes.includes(pane) ? pane : panes[0];
+  return (
+    <View style={styles.tabs} role="group" aria-label="Views">
+      {panes.map((name) => (
+        <ActionButton
+          key={name}
+          label={PANES[name]}
+          hint={name === 'readings' ? 'Readings' : PANES[name]}
+          pressed={name === shown}
+          onPress={() => dispatch(paneChosen(name))}
+          style={styles.tab}
+        />
+      ))}
+    </View>
+  );
+}
+
+/** The live circuit of one job: call, watch, probe, change, log. */
+export function Trace({ job, circuit }: TraceProps) {
+  const t = useTokens();
+  const wide = useWide();
+  const dispatch = useAppDispatch();
+  const run = useBenchRunner();
+  const actions = useTraceActions();
+  const skip = useCallback(() => void run('skip'), [run]);
+  useTraceKeys(actions, skip);
+  const pane = useAppSelector(({ trace }) => trace.pane);
+  const message = useAppSelector(({ notice }) => notice);
+  const loom = <LiveLoom circuit={circuit} actions={actions} />;
+  const paneOf = (name: Pane) => {
+    if (name === 'loom') return loom;
+    if (name === 'path') return <PathPane onStud={actions.tapStud} />;
+    if (name === 'readings') return <ReadingsPane circuit={circuit} jobId={job.id} />;
+    return name === 'ladder' ? (
+      <LadderPane circuit={circuit} onStud={actions.tapStud} />
+    ) : (
+      <TimelinePane circuit={circuit} />
+    );
+  };
+  const shown = paneOf(wide && pane === 'loom' ? 'path' : pane);
+  const header = <Header job={job} />;
+  const meter = <MeterBar circuit={circuit} />;
+  const calls = <CallStrip circuit={circuit} actions={actions} />;
+  return (
+    <View style={[styles.page, { backgroundColor: t.paper }]} role="main">
+      {wide ? (
+        <View style={styles.wide}>
+          <PlacesBar jobId={job.id} here="trace" />
+          <View style={[styles.work, { borderColor: t.line }]}>
+            {header}
+            <StatusLine onSkip={skip} />
+            <SaveState jobId={job.id} />
+            <PaneTabs panes={WIDE_PANES} />
+            <ScrollView style={styles.grow}>{shown}</ScrollView>
+            {calls}
+          </View>
+          <View style={styles.bench}>
+            <ScrollView style={styles.grow} contentContainerStyle={styles.centred}>
+              {loom}
+            </ScrollView>
+            {meter}
+          </View>
+        </View>
+      ) : (
+        <>
+          {header}
+          <StatusLine onSkip={skip} />
+          <PaneTabs panes={PHONE_PANES} />
+          <SaveState jobId={job.id} />
+          <ScrollView style={styles.grow}>{shown}</ScrollView>
+          {meter}
+          {pane === 'time' ? null : calls}
+          <PlacesBar jobId={job.id} here="trace" />
+        </>
+      )}
+      <TraceSheet circuit={circuit} job={job} actions={actions} />
+      <Snackbar
+        visible={message !== null}
+        onDismiss={() => dispatch(told(null))}
+        duration={2500}
+        wrapperStyle={wide ? styles.snackWide : styles.snack}
+      >
+        {message ?? ''}
+      </Snackbar>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  page: { flex: 1 },
+  tab: { flex: 1, paddingHorizontal: 4 },
+  tabs: { flexDirection: 'row', gap: 6, paddingHorizontal: 12, paddingVertical: 6 },
+  grow: { flex: 1 },
+  wide: { flex: 1, flexDirection: 'row' },
+  work: { flex: 1, borderRightWidth: 1 },
+  bench: { width: 560 },
+  centred: { alignItems: 'stretch' },
+  snack: { bottom: 240 },
+  snackWide: { bottom: 100 },
+});

@@ -1,0 +1,40 @@
+import type { Circuit } from '@zygostat/core/circuit';
+import { useAppSelector } from '../../store';
+import type { Job } from '../jobs/api';
+import { ConditionsSheet } from './ConditionsSheet';
+import { ConductorSheet } from './ConductorSheet';
+import { DeviceSheet } from './DeviceSheet';
+import { KeysSheet } from './KeysSheet';
+import { LogSheet } from '../readings/LogSheet';
+import { MenuSheet } from './MenuSheet';
+import { StudSheet } from './StudSheet';
+import type { TraceActions } from './useTraceActions';
+
+interface TraceSheetProps {
+  circuit: Circuit;
+  job: Job;
+  actions: TraceActions;
+}
+
+/** Whichever sheet is open, if one is. */
+export function TraceSheet({ circuit, job, actions }: TraceSheetProps) {
+  const sheet = useAppSelector(({ trace }) => trace.sheet);
+  if (!sheet) return null;
+  const common = { circuit, actions };
+  switch (sheet.type) {
+    case 'stud':
+      return <StudSheet {...common} node={sheet.node} />;
+    case 'device':
+      return <DeviceSheet {...common} device={sheet.device} />;
+    case 'conductor':
+      return <ConductorSheet {...common} conductor={sheet.conductor} />;
+    case 'log':
+      return <LogSheet circuit={circuit} jobId={job.id} red={sheet.red} black={sheet.black} />;
+    case 'conditions':
+      return <ConditionsSheet {...common} />;
+    case 'menu':
+      return <MenuSheet circuit={circuit} job={job} />;
+    case 'keys':
+      return <KeysSheet />;
+  }
+}

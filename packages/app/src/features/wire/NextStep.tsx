@@ -1,0 +1,92 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { HelperText, TextInput } from 'react-native-paper';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { Step } from '@zygostat/core/wire';
+import { useTokens } from '../../theme';
+import { ActionButton, AppText } from '../../basics';
+import { StepFacts } from './StepFacts';
+
+interface NextStepProps {
+  step: Step;
+  place: string;
+  circuit: Circuit;
+  onDone: (volts?: number) => void;
+  onDiffers: () => void;
+}
+
+/** The reading that proves it dead: nothing else may be done before it is taken. */
+function DeadReading({ mostVolts, onDone }: { mostVolts: number; onDone: (volts: number) => void }) {
+  const [typed, setTyped] = useState('');
+  const volts = Number(typed.replace(',', '.'));
+  const given = typed.trim() !== '';
+  const problem = !given
+    ? undefined
+    : !Number.isFinite(volts) || volts < 0 || volts > 1000
+      ? 'The reading must be volts from 0 to 1000.'
+      : volts > mostVolts
+        ? `${typed} V is not dead. Stop: find what still feeds it and open that too.`
+        : undefined;
+  return (
+    <View>
+      <TextInput
+        mode="outlined"
+        label="Reading, V"
+        aria-label="Reading, V"
+        inputMode="decimal"
+        value={typed}
+        onChangeText={setTyped}
+        error={problem !== undefined}
+      />
+      <HelperText type={problem ? 'error' : 'info'} visible>
+        {problem ?? `Dead is ${mostVolts} V or less.`}
+      </HelperText>
+      <ActionButton
+        label="It is dead"
+        look="filled"
+        disabled={!given || problem !== undefined}
+        onPress={() => onDone(volts)}
+      />
+    </View>
+  );
+}
+
+/** The one thing to do now. */
+export function NextStep({ step, place, circuit, onDone, onDiffers }: NextStepProps) {
+  const t = useTokens();
+  return (
+    <View
+      role="region"
+      aria-label="Next step"
+      style={[styles.card, { backgroundColor: t.card, borderColor: t.copper }]}
+    >
+      <AppText kind="small">{`Next, at ${place}`}</AppText>
+      <AppText kind="title" heading={2}>
+        {step.text}
+      </AppText>
+      <StepFacts step={step} circuit={circuit} />
+      {step.kind === 'off' ? (
+        <AppText kind="small" color={t.amber}>
+          Capacitors hold charge after the power is off; line voltage and 24 V share compartments. What is not
+          yours to open belongs to who is licensed for it.
+        </AppText>
+      ) : null}
+      {step.kind === 'dead' ? (
+        <DeadReading key={step.id} mostVolts={step.mostVolts ?? 1} onDone={onDone} />
+      ) : (
+        <View style={styles.row}>
+          <ActionButton label="Done" look="filled" onPress={() => onDone()} style={styles.grow} />
+          {step.conductor ? (
+            <ActionButton label="Not as planned" onPress={onDiffers} style={styles.grow} />
+          ) : null}
+        </View>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  card: { borderWidth: 2, borderRadius: 12, padding: 14, gap: 8 },
+  row: { flexDirection: 'row', gap: 8 },
+  grow: { flexGrow: 1 },
+});

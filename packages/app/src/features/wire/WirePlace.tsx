@@ -1,0 +1,59 @@
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { Circuit } from '@zygostat/core/circuit';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { planDocument } from '../plan/document';
+import type { Job } from '../jobs/api';
+import { useTokens } from '../../theme';
+import { ActionButton, Waiting, AppText } from '../../basics';
+import { PlaceFrame } from '../job/PlaceFrame';
+import { Steps } from '../job/Steps';
+import { useOpenDocument } from '../job/useOpenDocument';
+import { LandingList } from './LandingList';
+import { Papers } from './Papers';
+
+const STEPS = { list: 'Landing list', papers: 'Papers' } as const;
+type Step = keyof typeof STEPS;
+
+/** What to land next, and what to leave on paper. */
+export function WirePlace({ job, circuit }: { job: Job; circuit: Circuit }) {
+  const t = useTokens();
+  const ready = useOpenDocument('plan', planDocument, job.id);
+  const dispatch = useAppDispatch();
+  const { value: plan, putAway, state } = useAppSelector((store) => store.plan);
+  const [step, setStep] = useState<Step>('list');
+  const list = !ready ? (
+    <Waiting label="Opening the plan" />
+  ) : plan ? (
+    <LandingList plan={plan} circuit={circuit} jobId={job.id} />
+  ) : (
+    <>
+      <AppText kind="title" heading={2}>
+        Nothing is planned
+      </AppText>
+      <AppText>Plan a change first: the list of landings, place by place, follows from it.</AppText>
+      {putAway ? (
+        <ActionButton
+          label={`Take it up again: ${putAway.title}`}
+          onPress={() => dispatch(planDocument.changed(putAway))}
+        />
+      ) : null}
+      <ActionButton
+        label="Go to Plan"
+        look="filled"
+        onPress={() => router.replace({ pathname: '/job/[id]/plan', params: { id: job.id } })}
+      />
+    </>
+  );
+  return (
+    <PlaceFrame job={job} here="wire" tabs={<Steps label="Wire" titles={STEPS} here={step} onGo={setStep} />}>
+      {state === 'waiting' ? (
+        <View role="alert">
+          <AppText color={t.amber}>Plan not saved yet: the server does not answer. It is kept here.</AppText>
+        </View>
+      ) : null}
+      {step === 'list' ? list : <Papers circuit={circuit} jobId={job.id} />}
+    </PlaceFrame>
+  );
+}

@@ -1,0 +1,137 @@
+/** What the model's worker answers. Keeps the last circuit on the bench; all other state comes with each question. */
+import type {
+  Bench,
+  BenchAnswer,
+  BenchQuestion,
+  Inputs,
+  SequenceLine,
+  Timeline,
+  World,
+} from '@zygostat/core/behaviour';
+import { callAlone, makeBench, runTimeline, sectionsOf, sequenceOf } from '@zygostat/core/behaviour';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { Call } from '@zygostat/core/devices';
+import type { Ladder, SymbolStyle } from '@zygostat/core/drawing';
+import { layLadder, layLoom } from '@zygostat/core/drawing';
+import { ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
+import { compile } from '@zygostat/core/network';
+import type { Insertion, RunRepair, Sums, Swap, SwapRequest } from '@zygostat/core/plan';
+import { addParallelThermostat, addRelay, planRun, planSafety, planSwap, sumsOf } from '@zygostat/core/plan';
+import type { Case, Finding, Repair, ToldMistake, ToldProof } from '@zygostat/core/prove';
+import {
+  prove,
+  repairOf,
+  stageOf,
+  sweep,
+  tellMistakes,
+  tellProof,
+  tellProperties,
+} from '@zygostat/core/prove';
+import type { PlanView } from '@zygostat/core/wire';
+import { followPlan } from '@zygostat/core/wire';
+import { showTemperature } from '../words/show';
+import type { Units } from '../words/units';
+
+/** States between two words about long work. */
+const TELL_EVERY = 6;
+/** Width of a loom on paper, CSS px. */
+const PAPER_PX = 560;
+
+/** Says how far long work is, now and then. To stop it, its worker is ended. */
+const nowAndThen =
+  (tell: (done: number, all: number) => void) =>
+  (done: number, all: number): true => {
+    if (done % TELL_EVERY === 0 || done === all) tell(done, all);
+    return true;
+  };
+
+const ladderOf = (circuit: Circuit) => layLadder(sectionsOf(compile(circuit)));
+
+let bench: Bench | null = null;
+
+export const model = {
+  /** Takes a circuit to answer questions about. */
+  load(circuit: Circuit): void {
+    bench = makeBench(circuit);
+  },
+
+  /** Settles the bench and reads everything there is to see; `null` before a circuit is loaded. */
+  ask: (question: BenchQuestion, unit: Units['temperature']): BenchAnswer | null =>
+    bench && bench.answer(question, (celsius) => showTemperature(celsius, unit)),
+
+  /** The SPICE netlist of the bench as it stands. */
+  netlist: (inputs: Inputs, world: World): string =>
+    bench ? spiceNetlist(bench.settle({ inputs, world, elapse: 0 }).point) : '',
+
+  ladder: (circuit: Circuit): Ladder => ladderOf(circuit),
+
+  /** A call run from a cold start, with everything but the thermostats held as it is on the bench. */
+  timeline(
+    circuit: Circuit,
+    controls: Inputs['controls'],
+    call: Call,
+    seconds: { call: number; until: number },
+  ): { timeline: Timeline; sequence: SequenceLine[] } {
+    const script = callAlone(circuit, controls, call, seconds.call);
+    const timeline = runTimeline(compile(circuit), script, seconds.until);
+    return { timeline, sequence: sequenceOf(timeline) };
+  },
+
+  /** Loom or ladder of a circuit as an SVG file. */
+  drawing: (circuit: Circuit, which: 'loom' | 'ladder', symbols: SymbolStyle): string =>
+    which === 'loom'
+      ? loomSvg(layLoom(circuit, PAPER_PX), circuit)
+      : ladderSvg(ladderOf(circuit), circuit, symbols),
+
+  prove: (circuit: Circuit, tell: (done: number, all: number) => void): ToldProof =>
+    tellProof(prove(circuit, nowAndThen(tell))!),
+
+  properties: tellProperties,
+
+  /** What each single wrong landing would do. */
+  mistakes: (circuit: Circuit, tell: (done: number, all: number) => void): ToldMistake[] =>
+    tellMistakes(sweep(circuit, nowAndThen(tell))!),
+
+  /** The change that puts a finding right, if one does. */
+  repair: (
+    circuit: Circuit,
+    finding: Finding,
+    findings: readonly Finding[],
+    tell: (done: number, all: number) => void,
+  ): Repair | null => repairOf(circuit, finding, nowAndThen(tell), findings),
+
+  /** The bench in the state that shows a finding. */
+  stage: (circuit: Circuit, subject: Case): { inputs: Inputs; world: World } => stageOf(circuit, subject),
+
+  swap: (
+    circuit: Circuit,
+    wish: SwapRequest,
+    jackets: readonly string[],
+    tell: (title: string, done: number, all: number) => void,
+  ): Swap =>
+    planSwap(circuit, wish, jackets, (title, done, all) => {
+      tell(title, done, all);
+      return true;
+    })!,
+
+  /** A safety in R and in Y, side by side. */
+  safety: (circuit: Circuit, thermostat: string, added: { kind: string; label: string }): Insertion[] =>
+    planSafety(circuit, thermostat, added),
+
+  /** A relay that runs with a call, if the unit gives that call and a common. */
+  relay: (circuit: Circuit, thermostat: string, role: 'W' | 'Y' | 'G', label: string): Circuit | null =>
+    addRelay(circuit, thermostat, role, label),
+
+  /** Ways to put a run with broken conductors right. */
+  run: (circuit: Circuit, cable: string): RunRepair[] => planRun(circuit, cable),
+
+  /** A second thermostat in parallel with the first. */
+  second: (circuit: Circuit, thermostat: string, station: string, lengthM: number): Circuit =>
+    addParallelThermostat(circuit, thermostat, { station, lengthM }).circuit,
+
+  sums: (circuit: Circuit, copperC: number): Sums => sumsOf(circuit, copperC),
+
+  follow: (...asked: Parameters<typeof followPlan>): PlanView => followPlan(...asked),
+};
+
+export type Model = typeof model;

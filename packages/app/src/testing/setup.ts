@@ -1,0 +1,2 @@
+/** Every test file has a browser's database, and an empty one. */
+import 'fake-indexeddb/auto';

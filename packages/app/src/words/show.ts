@@ -1,0 +1,40 @@
+/** How quantities are written on screen. */
+import { celsiusToFahrenheit, gaugeAreaMm2, metresToFeet } from '@zygostat/core/standards';
+import type { Units } from './units';
+
+/** Volts as a meter's display gives them: one decimal under 100. */
+export function showVolts(volts: number): string {
+  if (volts < 0.05) return '0';
+  return volts >= 99.95 ? volts.toFixed(0) : volts.toFixed(1);
+}
+
+/** A value and its unit with a scale a person reads at once. */
+export function showQuantity(value: number, unit: 'V' | 'Ω' | 'A'): { figure: string; unit: string } {
+  if (value === Infinity) return { figure: 'OL', unit };
+  if (unit === 'V') return { figure: showVolts(value), unit };
+  if (unit === 'A')
+    return value < 1 ? { figure: (value * 1000).toFixed(0), unit: 'mA' } : { figure: value.toFixed(2), unit };
+  if (value >= 1e6) return { figure: (value / 1e6).toFixed(2), unit: 'MΩ' };
+  if (value >= 1000) return { figure: (value / 1000).toFixed(2), unit: 'kΩ' };
+  return { figure: value.toFixed(value < 100 ? 1 : 0), unit };
+}
+
+export function showTemperature(celsius: number, unit: Units['temperature']): string {
+  return unit === 'C' ? `${Math.round(celsius)} °C` : `${Math.round(celsiusToFahrenheit(celsius))} °F`;
+}
+
+export function showLength(metres: number, unit: Units['length']): string {
+  const value = unit === 'm' ? metres : metresToFeet(metres);
+  return `${value < 10 ? value.toFixed(1) : Math.round(value)} ${unit}`;
+}
+
+export function showGauge(gauge: number, unit: Units['gauge']): string {
+  return unit === 'awg' ? `${gauge} AWG` : `${gaugeAreaMm2(gauge).toFixed(2)} mm²`;
+}
+
+/** "3 min 20 s" */
+export function showDuration(seconds: number): string {
+  const whole = Math.max(0, Math.ceil(seconds));
+  const minutes = Math.floor(whole / 60);
+  return minutes > 0 ? `${minutes} min ${whole % 60} s` : `${whole} s`;
+}

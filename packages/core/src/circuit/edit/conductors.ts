@@ -1,0 +1,51 @@
+import { findConductor, hasTerminal } from '../find';
+import type { Circuit, Conductor, End, TerminalId } from '../types';
+import { otherEnd } from '../types';
+import { need } from './edit-error';
+
+function changeConductor(circuit: Circuit, id: string, change: Partial<Conductor>): Circuit {
+  return {
+    ...circuit,
+    cables: circuit.cables.map((cable) =>
+      cable.conductors.some((conductor) => conductor.id === id)
+        ? {
+            ...cable,
+            conductors: cable.conductors.map((conductor) =>
+              conductor.id === id ? { ...conductor, ...change } : conductor,
+            ),
+          }
+        : cable,
+    ),
+  };
+}
+
+/** Lands one end of a conductor on a terminal, moving it from wherever it was. */
+export function land(circuit: Circuit, conductorId: string, end: End, terminal: TerminalId): Circuit {
+  const conductor = findConductor(circuit, conductorId);
+  need(conductor !== undefined, `There is no conductor "${conductorId}".`);
+  need(hasTerminal(circuit, terminal), `There is no terminal "${terminal}".`);
+  need(
+    conductor?.[otherEnd(end)] !== terminal,
+    'The other end of this conductor is already on that terminal.',
+  );
+  return changeConductor(circuit, conductorId, { [end]: terminal });
+}
+
+/** Takes one end of a conductor off its terminal and leaves it free. */
+export function lift(circuit: Circuit, conductorId: string, end: End): Circuit {
+  need(findConductor(circuit, conductorId) !== undefined, `There is no conductor "${conductorId}".`);
+  return changeConductor(circuit, conductorId, { [end]: null });
+}
+
+/** Exchanges where two conductor ends are landed. */
+export function exchange(circuit: Circuit, first: [string, End], second: [string, End]): Circuit {
+  const at = ([id, end]: [string, End]) => {
+    const conductor = findConductor(circuit, id);
+    need(conductor !== undefined, `There is no conductor "${id}".`);
+    return conductor![end];
+  };
+  const [one, two] = [at(first), at(second)];
+  const set = (current: Circuit, [id, end]: [string, End], terminal: TerminalId | null) =>
+    terminal === null ? lift(current, id, end) : land(current, id, end, terminal);
+  return set(set(circuit, first, two), second, one);
+}

@@ -1,0 +1,92 @@
+/** Adding devices: what each school of breaking stops is common practice, the states come from the model. */
+import { wrongIn } from '../../testing/wrong';
+import { findDevice } from '../../circuit';
+import { prove, tripsOf } from '../../prove';
+import { electricHeat, fourPipeFanCoil, furnaceAirConditioner, heatPumpWithStrips } from '../../systems';
+import { addParallelThermostat, insertInParallel, planSafety, seriesTerminals, whatTripDoes } from '..';
+
+const furnace = furnaceAirConditioner('Insert');
+const float = { kind: 'float-switch', label: 'Secondary float' };
+
+test.each([
+  ['float-switch', ['COM', 'NC']],
+  ['smoke-detector', ['COM', 'NC']],
+  ['pressure-switch', ['1', '2']],
+  ['wire-nut', null],
+])('%s passes through %j', (kind, terminals) => {
+  expect(seriesTerminals(kind, furnace.mains)).toEqual(terminals);
+});
+
+describe('a float in R or in Y', () => {
+  const [inR, inY] = planSafety(furnace, 'stat', float);
+
+  test('both are proven', () => {
+    expect([inR!.id, inY!.id]).toEqual(['R', 'Y']);
+    for (const { proof } of [inR!, inY!]) expect(wrongIn(proof)).toEqual([]);
+  });
+
+  test('in R everything stops and the screen tells, where it lives on its wire', () => {
+    const cooling = inR!.tripped.find(({ call }) => call === 'cooling called')!;
+    expect(cooling.stops).toEqual(expect.arrayContaining(['Compressor', 'Contactor coil']));
+    const heating = inR!.tripped.find(({ call }) => call === 'heat called')!;
+    expect(heating.stops).toContain('Gas valve');
+  });
+
+  test('in Y the compressor stops, heat goes on and nobody is told', () => {
+    const cooling = inY!.tripped.find(({ call }) => call === 'cooling called')!;
+    expect(cooling.stops).toContain('Compressor');
+    expect(cooling.blank).toBe(false);
+    const heating = inY!.tripped.find(({ call }) => call === 'heat called')!;
+    expect(heating.stops).toEqual([]);
+    expect(heating.goesOn).toContain('Gas valve');
+  });
+
+  test('in Y of a heat pump heating stops too', () => {
+    const pump = planSafety(heatPumpWithStrips('Insert'), 'stat', float).find(({ id }) => id === 'Y')!;
+    expect(pump.tripped.find(({ call }) => call === 'heat called')!.stops).toContain('Compressor');
+  });
+
+  test('without cooling there is only R', () => {
+    expect(planSafety(electricHeat('Insert'), 'stat', float).map(({ id }) => id)).toEqual(['R']);
+  });
+
+  test('a fan coil’s valves close when its own float in R opens', () => {
+    const coil = fourPipeFanCoil('Insert');
+    const [trip] = tripsOf(coil);
+    const cooling = whatTripDoes(coil, trip!).find(({ call }) => call === 'cooling called')!;
+    expect(cooling.stops).toContain('Cooling valve');
+  });
+});
+
+test('a smoke detector is fed from the transformer’s side and stops all', () => {
+  const [inR] = planSafety(heatPumpWithStrips('Insert'), 'stat', {
+    kind: 'smoke-detector',
+    label: 'Duct detector',
+  });
+  expect(wrongIn(inR!.proof)).toEqual([]);
+  expect(inR!.tripped.every(({ goesOn }) => goesOn.length === 0)).toBe(true);
+});
+
+test('a smoke detector in Y leaves heat running: that is not proposed', () => {
+  const [inR, inY] = planSafety(furnace, 'stat', { kind: 'smoke-detector', label: 'Duct detector' });
+  expect(inR!.adds).toEqual([]);
+  expect(inY!.adds.map(({ property }) => property)).toEqual(['safety']);
+});
+
+test('a relay across W runs with heat', () => {
+  const { circuit, device } = insertInParallel(
+    furnace,
+    { kind: 'relay', label: 'Humidifier relay', params: { serves: 'heat' }, terminals: ['A1', 'A2'] },
+    { call: 'board.W', common: 'board.C' },
+  );
+  expect(findDevice(circuit, device)!.station).toBe('plant');
+  expect(wrongIn(prove(circuit)!)).toEqual([]);
+});
+
+test('a second thermostat in parallel is proven but for opposite modes', () => {
+  const { circuit } = addParallelThermostat(furnace, 'stat', { station: 'hall', lengthM: 9 });
+  const { findings } = prove(circuit)!;
+  expect(findings.map(({ property }) => property)).toContain('disagree');
+  for (const { shownBy } of findings.filter(({ property }) => property === 'disagree'))
+    expect(shownBy.asked.calls).toHaveLength(2);
+});

@@ -1,0 +1,103 @@
+/** A run with broken conductors: what it carries moved to its spares, or a new cable pulled. */
+import type { Cable, Circuit, Conductor } from '../../circuit';
+import { addCable, findCable, land, lift, removeCables, splitTerminal } from '../../circuit';
+import type { Proof } from '../../prove';
+import { prove } from '../../prove';
+import { colourName } from '../../standards';
+import { DEAD, customaryColours } from '../../survey';
+import { assign } from '../field/assign';
+import { LANDING_MINUTES, PULLING, cableFor, cablePart, pullMinutes } from '../field/cable';
+
+export interface RunRepair {
+  id: 'spare' | 'new-cable';
+  title: string;
+  circuit: Circuit;
+  parts: readonly string[];
+  minutes: number;
+  lookOut: readonly string[];
+  proof: Proof;
+}
+
+/** A conductor's two landings; what a run is there for. */
+type Landed = Conductor & { from: string; to: string };
+
+const OTHER_COLOUR_MINUTES = 0.2;
+
+/** Minutes it takes to have a conductor carry what another carries now. */
+function moveCost(carried: Landed, candidate: Conductor): number {
+  if (candidate.tag === DEAD) return Infinity;
+  if (candidate.id === carried.id) return 0;
+  const taken = [candidate.from, candidate.to].filter((end) => end !== null).length;
+  const usual = customaryColours(splitTerminal(carried.from).mark).includes(candidate.colour);
+  return LANDING_MINUTES * (2 + taken) + (usual ? 0 : OTHER_COLOUR_MINUTES);
+}
+
+/** Moves what is carried to the conductors given, everything off first. */
+function moved(circuit: Circuit, carried: readonly Landed[], to: readonly Conductor[]): Circuit {
+  let changed = circuit;
+  const moves = carried.flatMap((landed, i) => (to[i]!.id === landed.id ? [] : [{ landed, by: to[i]! }]));
+  for (const { id } of [...moves.map(({ landed }) => landed), ...moves.map(({ by }) => by)])
+    changed = lift(lift(changed, id, 'from'), id, 'to');
+  for (const { landed, by } of moves)
+    changed = land(land(changed, by.id, 'from', landed.from), by.id, 'to', landed.to);
+  return changed;
+}
+
+function bySpare(circuit: Circuit, { conductors }: Cable, carried: readonly Landed[]): RunRepair[] {
+  const columns = assign(carried.map((landed) => conductors.map((candidate) => moveCost(landed, candidate))));
+  if (columns.some((column) => column < 0)) return [];
+  const given = columns.map((column) => conductors[column]!);
+  const names = carried.flatMap((landed, i) =>
+    given[i]!.id === landed.id
+      ? []
+      : [`${colourName(given[i]!.colour)} for ${splitTerminal(landed.from).mark}`],
+  );
+  if (names.length === 0) return [];
+  const after = moved(circuit, carried, given);
+  return [
+    {
+      id: 'spare',
+      title: `Use ${names.length > 1 ? 'spares' : 'a spare'}: ${names.join(', ')}`,
+      circuit: after,
+      parts: [],
+      minutes: Math.round(carried.reduce((sum, landed, i) => sum + moveCost(landed, given[i]!), 0)),
+      lookOut: ['Prove the spare first: ends joined at one place, ohms at the other.'],
+      proof: prove(after)!,
+    },
+  ];
+}
+
+function byNewCable(circuit: Circuit, old: Cable, carried: readonly Landed[]): RunRepair[] {
+  const cable = cableFor(
+    circuit,
+    old,
+    carried.map(({ from, to }) => ({ mark: splitTerminal(from).mark, from, to })),
+  );
+  const after = addCable(removeCables(circuit, [old.id]), cable);
+  return [
+    {
+      id: 'new-cable',
+      title: `Pull a new ${cable.conductors.length}-conductor cable`,
+      circuit: after,
+      parts: [cablePart(cable)],
+      minutes: Math.round(pullMinutes(cable) + 2 * LANDING_MINUTES * carried.length),
+      lookOut: PULLING,
+      proof: prove(after)!,
+    },
+  ];
+}
+
+/**
+ * Ways to put right a run some of whose conductors are broken (tagged so), least work first.
+ *
+ * @throws RangeError when there is no such cable.
+ */
+export function planRun(circuit: Circuit, cableId: string): RunRepair[] {
+  const cable = findCable(circuit, cableId);
+  if (!cable) throw new RangeError(`There is no cable "${cableId}".`);
+  const carried = cable.conductors.filter(
+    (conductor): conductor is Landed => conductor.from !== null && conductor.to !== null,
+  );
+  if (!carried.some(({ tag }) => tag === DEAD)) return [];
+  return [...bySpare(circuit, cable, carried), ...byNewCable(circuit, cable, carried)];
+}

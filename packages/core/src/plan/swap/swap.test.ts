@@ -1,0 +1,355 @@
+/**
+ * Thermostat swaps: the traps of the trade (common practice, no published source), each planned and the
+ * plan proven in the model; allocation against exhaustive search.
+ */
+import { wrongIn } from '../../testing/wrong';
+import fc from 'fast-check';
+import type { Circuit } from '../../circuit';
+import { findConductor, land, lift, setValue } from '../../circuit';
+import { proofInWords, prove } from '../../prove';
+import type { SwapOption, SwapRequest } from '..';
+import { allocate, candidatesOf, costOf, factsOf, harmOf, needsOf, planSwap } from '..';
+import {
+  TEMPLATES,
+  boilerTwoWire,
+  electricHeat,
+  furnaceAirConditioner,
+  heatPumpWithStrips,
+  twoTransformerSplit,
+} from '../../systems';
+import { DEAD } from '../../survey';
+
+const wish = (terminals: SwapRequest['terminals'], supply: SwapRequest['supply'] = 'both'): SwapRequest => ({
+  device: 'stat',
+  terminals,
+  supply,
+});
+const screws = ({ landings }: SwapOption) =>
+  Object.fromEntries(landings.map(({ conductor, screw }) => [conductor, screw.split('.')[1]]));
+const best = (circuit: Circuit, wanted: SwapRequest) => planSwap(circuit, wanted)!.options[0]!;
+const settingOf = (option: SwapOption, name: string) =>
+  option.setUp.find((line) => line.name === name)?.value;
+const emptied = ({ empties }: SwapOption) => empties.map(({ terminal }) => terminal.split('.')[1]);
+
+/** Without the spare that the ready system has. */
+const withoutSpares = (circuit: Circuit): Circuit => ({
+  ...circuit,
+  cables: circuit.cables.map((cable) => ({
+    ...cable,
+    conductors: cable.conductors.filter(({ from, to }) => from !== null || to !== null),
+  })),
+});
+
+const TERMINALS: Readonly<Record<string, SwapRequest['terminals']>> = {
+  'furnace-ac-two-stage': 'stages',
+  'furnace-ac-two-stage-no-c': 'stages',
+  'two-transformers': 'two',
+  'heat-pump': 'pump',
+  'heat-pump-b': 'pump',
+  'heat-pump-two-stage': 'pump',
+  'dual-fuel': 'pump',
+  rooftop: 'stages',
+};
+
+test.each(TEMPLATES.filter(({ id }) => id !== 'parallel-thermostats'))(
+  '$id gets a plan that is proven clean',
+  ({ id, build }) => {
+    const option = best(build('Swap'), wish(TERMINALS[id] ?? 'five'));
+    expect(wrongIn(option.proof)).toEqual([]);
+    expect(proofInWords(option.proof)).toMatch(/nothing (found|wrong)/);
+  },
+);
+
+describe('what a conductor does is found by trying it', () => {
+  test.each(TEMPLATES)('$id', ({ build }) => {
+    const circuit = build('Swap');
+    for (const { mark, role } of factsOf(circuit, 'stat').leads) {
+      const expected =
+        { R: 'hot', RC: 'hot', RH: 'hot', C: 'common', O: 'valve', OB: 'valve', AUX: 'W', E: 'W2' }[mark] ??
+        mark;
+      expect(`${mark} ${role}`).toBe(`${mark} ${expected}`);
+    }
+  });
+
+  test('whatever screw it sat on', () => {
+    const crossed = land(
+      land(furnaceAirConditioner('Swap'), 'statY', 'from', 'stat.W'),
+      'statW',
+      'from',
+      'stat.Y',
+    );
+    expect(screws(best(crossed, wish('five')))).toMatchObject({ statY: 'Y', statW: 'W' });
+  });
+});
+
+describe('a heat pump on an old sub-base with O, B and W apart', () => {
+  // The back-up wire sits on W, as it often does on such a sub-base.
+  const old = [
+    ['statR', 'RC'],
+    ['statY', 'Y'],
+    ['statO', 'O'],
+    ['statG', 'G'],
+    ['statAux', 'W'],
+    ['statE', 'W2'],
+    ['statC', 'C'],
+  ].reduce(
+    (circuit, [conductor, mark]) => land(circuit, conductor!, 'from', `stat.${mark!}`),
+    setValue(
+      ['statR', 'statY', 'statO', 'statG', 'statAux', 'statE', 'statC'].reduce(
+        (circuit, id) => lift(circuit, id, 'from'),
+        heatPumpWithStrips('Swap'),
+      ),
+      'stat',
+      'params',
+      'terminals',
+      'full',
+    ),
+  );
+  const option = best(old, wish('pump'));
+
+  test('valve to O/B, set for cooling; back-up to AUX and E, never to W', () => {
+    expect(screws(option)).toEqual({
+      statR: 'R',
+      statY: 'Y',
+      statO: 'OB',
+      statG: 'G',
+      statAux: 'AUX',
+      statE: 'E',
+      statC: 'C',
+    });
+    expect(settingOf(option, 'system')).toBe('heat-pump');
+    expect(settingOf(option, 'valve')).toBe('O');
+    expect(wrongIn(option.proof)).toEqual([]);
+    expect(option.landings.find(({ conductor }) => conductor === 'statAux')!.reason).toMatch(/never to W/);
+  });
+
+  test('on a thermostat that has both, W stays empty and says why', () => {
+    const full = best(old, wish('full'));
+    expect(emptied(full)).toContain('W');
+    expect(full.empties.find(({ terminal }) => terminal.endsWith('.W'))!.reason).toMatch(/heat pump/);
+    expect(screws(full)).toMatchObject({ statO: 'O', statAux: 'W2' });
+  });
+
+  test('on two rows, the heat-pump row', () => {
+    const rows = best(old, wish('rows'));
+    expect(screws(rows)).toMatchObject({ statO: 'W', statAux: 'W2', statE: 'Y2' });
+    expect(settingOf(rows, 'system')).toBe('heat-pump');
+    expect(wrongIn(rows.proof)).toEqual([]);
+  });
+
+  test('valve on B is set for heating', () => {
+    expect(settingOf(best(heatPumpWithStrips('Swap', { valve: 'B' }), wish('pump')), 'valve')).toBe('B');
+  });
+
+  test('a thermostat that cannot turn a heat pump over is refused', () => {
+    expect(planSwap(old, wish('five'))!.cannot.join(' ')).toMatch(/no O\/B/);
+  });
+});
+
+describe('hots', () => {
+  test('a lone hot goes on RC with the joiner in', () => {
+    const option = best(furnaceAirConditioner('Swap'), wish('two'));
+    expect(screws(option)).toMatchObject({ statR: 'RC' });
+    expect(settingOf(option, 'joiner')).toBe('in');
+    expect(emptied(option)).toEqual(['RH']);
+  });
+
+  test('two transformers keep their own screws and the joiner out', () => {
+    const option = best(twoTransformerSplit('Swap'), wish('two'));
+    expect(screws(option)).toMatchObject({ statRC: 'RC', statRH: 'RH' });
+    expect(settingOf(option, 'joiner')).toBe('out');
+  });
+
+  test('two transformers on one screw take an isolation relay', () => {
+    const swap = planSwap(twoTransformerSplit('Swap'), wish('five'))!;
+    expect(swap.options.map(({ id }) => id)).toEqual(['isolation-relay']);
+    expect(wrongIn(swap.options[0]!.proof)).toEqual([]);
+    expect(findConductor(swap.options[0]!.circuit, 'statRH')).toMatchObject({ from: null, to: null });
+  });
+});
+
+test('electric heat has its fan run by the thermostat', () => {
+  expect(settingOf(best(electricHeat('Swap'), wish('five')), 'fanWithHeat')).toBe('thermostat');
+  expect(planSwap(electricHeat('Swap'), wish('pump'))!.cannot.join(' ')).toMatch(/no W/);
+});
+
+describe('C where there was none', () => {
+  test('a spare is landed at both ends, and compared with doing without', () => {
+    const swap = planSwap(furnaceAirConditioner('Swap', false), wish('five'))!;
+    expect(swap.options.map(({ id }) => id)).toEqual(
+      expect.arrayContaining(['spare', 'batteries', 'plug-in', 'new-cable', 'wireless']),
+    );
+    expect(swap.options[0]).toMatchObject({ id: 'spare' });
+    expect(findConductor(swap.options[0]!.circuit, 'statC')).toMatchObject({
+      from: 'stat2.C',
+      to: 'board.C',
+    });
+  });
+
+  test('C found at one end only is landed at the other', () => {
+    const oneEnd = lift(furnaceAirConditioner('Swap'), 'statC', 'to');
+    expect(findConductor(best(oneEnd, wish('five')).circuit, 'statC')).toMatchObject({
+      from: 'stat2.C',
+      to: 'board.C',
+    });
+  });
+
+  const swap = planSwap(withoutSpares(furnaceAirConditioner('Swap', false)), wish('five'))!;
+  test('no spare: every way out is worked through, those that lose something last', () => {
+    expect(swap.options.map(({ id }) => id).sort()).toEqual(
+      ['batteries', 'fan-to-common', 'new-cable', 'plug-in', 'share', 'wireless'].sort(),
+    );
+    for (const option of swap.options) {
+      expect(option.minutes).toBeGreaterThan(0);
+      expect(option.lookOut.length).toBeGreaterThan(0);
+    }
+    expect(swap.options.at(-1)!.id).toBe('fan-to-common');
+    expect(wrongIn(swap.options.at(-1)!.proof)).toEqual(['With fan called nothing moves the air.']);
+    for (const option of swap.options.slice(0, -1)) expect(wrongIn(option.proof)).toEqual([]);
+  });
+
+  test('giving up G on a unit whose fan does not follow takes a jumper', () => {
+    const pump = planSwap(
+      withoutSpares(lift(lift(heatPumpWithStrips('Swap'), 'statC', 'from'), 'statC', 'to')),
+      wish('pump', 'wired'),
+    )!;
+    const way = pump.options.find(({ id }) => id === 'fan-to-common')!;
+    expect(way.circuit.links.map(({ joins }) => joins)).toEqual([['board.Y', 'board.G']]);
+    expect(way.proof.findings.filter(({ severity }) => severity === 'danger')).toEqual([]);
+  });
+
+  test('a boiler that gives no common leaves batteries or a plug', () => {
+    const boiler = planSwap(boilerTwoWire('Swap'), wish('two'))!;
+    expect(boiler.options.map(({ id }) => id)).toEqual(['batteries', 'plug-in']);
+    expect(settingOf(boiler.options[1]!, 'joiner')).toBe('out');
+  });
+});
+
+describe('jackets and gauge', () => {
+  const circuit = withoutSpares(furnaceAirConditioner('Swap', false));
+  const stat = circuit.cables.find(({ id }) => id === 'statCable')!;
+  const beside = (gauge: number): Circuit => ({
+    ...circuit,
+    cables: [
+      ...circuit.cables,
+      {
+        ...stat,
+        id: 'second',
+        label: 'Second jacket',
+        gauge,
+        conductors: [{ id: 'second-BU', colour: 'BU', from: null, to: null }],
+      },
+    ],
+  });
+
+  test('a spare in a second jacket serves, when the survey says the jacket is there', () => {
+    expect(planSwap(beside(18), wish('five'), ['second'])!.options[0]).toMatchObject({ id: 'spare' });
+    const { options } = planSwap(beside(18), wish('five'))!;
+    expect(options.map(({ id }) => id)).not.toContain('spare');
+  });
+
+  test('hot and common are kept off what is too thin, and rather off what is thin', () => {
+    const facts = factsOf(circuit, 'stat');
+    const { needs } = needsOf(circuit, facts, wish('five'));
+    const common = needs.find(({ role }) => role === 'common')!;
+    const cost = (gauge: number) =>
+      costOf(common, candidatesOf(beside(gauge), facts, ['second']).at(-1)!, 'statCable');
+    expect(cost(24)).toBe(Infinity);
+    expect(cost(22)).toBeGreaterThan(cost(18));
+  });
+});
+
+test('a broken conductor’s work goes to a spare', () => {
+  const broken = furnaceAirConditioner('Swap', false);
+  broken.cables[0]!.conductors.find(({ id }) => id === 'statY')!.tag = DEAD;
+  const option = best(broken, wish('five', 'battery'));
+  expect(screws(option)).toMatchObject({ statC: 'Y' });
+  expect(findConductor(option.circuit, 'statY')).toMatchObject({ from: null, to: null });
+  expect(wrongIn(option.proof)).toEqual([]);
+});
+
+test('stops when it is no longer wanted', () => {
+  expect(planSwap(furnaceAirConditioner('Swap'), wish('five'), [], () => false)).toBeNull();
+});
+
+// Exhaustive: every way of giving needs different conductors, none pruned.
+test('the allocation is the cheapest there is', () => {
+  const circuit = heatPumpWithStrips('Swap');
+  const facts = factsOf(circuit, 'stat');
+  const { needs } = needsOf(circuit, facts, wish('pump'));
+  const candidates = candidatesOf(circuit, facts, []);
+  const cheapest = (
+    row: number,
+    taken: readonly number[],
+    rows: typeof needs,
+    columns: typeof candidates,
+  ): number =>
+    row === rows.length
+      ? 0
+      : Math.min(
+          Infinity,
+          ...columns.map((column, j) =>
+            taken.includes(j)
+              ? Infinity
+              : costOf(rows[row]!, column, columns[0]!.cable.id) +
+                cheapest(row + 1, [...taken, j], rows, columns),
+          ),
+        );
+  fc.assert(
+    fc.property(
+      fc.shuffledSubarray(needs, { minLength: 2, maxLength: 5 }),
+      fc.shuffledSubarray(candidates, { minLength: 5, maxLength: 6 }),
+      (rows, columns) => {
+        expect(allocate(rows, columns).minutes).toBeCloseTo(cheapest(0, [], rows, columns), 9);
+      },
+    ),
+    { numRuns: 25 },
+  );
+});
+
+describe('what a way would add', () => {
+  const now = prove(furnaceAirConditioner('Harm'))!;
+  const after = (circuit: Circuit) => harmOf(now, prove(circuit)!).map(({ property }) => property);
+  const found = furnaceAirConditioner('Harm');
+
+  test('is a danger that is not there now', () => {
+    expect(after(setValue(found, 'fuse', 'params', 'rating', 30))).toContain('rating');
+  });
+  test('is nothing when it only leaves something off, which is told as lost', () => {
+    expect(after(lift(lift(found, 'statG', 'to'), 'statG', 'from'))).toEqual([]);
+    expect(after(lift(found, 'statG', 'to'))).toEqual(['live-end']);
+  });
+  test('is heat that nothing answers any more', () => {
+    const cut = lift(lift(found, 'statW', 'to'), 'statW', 'from');
+    expect(after(cut)).toEqual(['unanswered']);
+  });
+  test('is nothing that is there already', () => {
+    const spoiled = setValue(found, 'fuse', 'params', 'rating', 30);
+    expect(harmOf(prove(spoiled)!, prove(spoiled)!)).toEqual([]);
+  });
+});
+
+describe('a plug where only heat is called', () => {
+  const plug = (terminals: string) =>
+    planSwap(boilerTwoWire('Plug'), wish(terminals))!.options.find(({ id }) => id === 'plug-in')!;
+
+  test('is kept apart from the unit on RC and RH, the joiner out', () => {
+    const option = plug('two');
+    expect(screws(option)).toMatchObject({ statR: 'RH', statW: 'W' });
+    expect(settingOf(option, 'joiner')).toBe('out');
+    expect(option.lookOut.join(' ')).toMatch(/unit on RH, plug on RC, joiner out/);
+    expect(wrongIn(option.proof)).toEqual([]);
+  });
+
+  test('meets the unit on R where there is one hot, and says so', () => {
+    const option = plug('five');
+    expect(screws(option)).toMatchObject({ statR: 'R', statW: 'W' });
+    expect(option.lookOut.join(' ')).toMatch(/Two sources meet on R/);
+  });
+});
+
+test('an empty RH says what brings it its hot', () => {
+  const option = best(furnaceAirConditioner('Empty'), wish('two'));
+  const empty = option.empties.find(({ terminal }) => terminal.endsWith('.RH'))!;
+  expect(empty.reason).toMatch(/the joiner brings it its hot/);
+});
