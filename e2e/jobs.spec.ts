@@ -167,7 +167,7 @@ test('saved state of another version does not stop the page', async ({ page, ser
   await expect(status(page)).toContainText('24 V present, no call');
 });
 
-test('nothing serious for axe on any view, light and dark', async ({ page, server }) => {
+test('nothing serious for axe on any view, light and dark', { tag: '@wide' }, async ({ page, server }) => {
   const check = async (what: string) => {
     const { violations } = await new AxeBuilder({ page }).analyze();
     const grave = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
@@ -188,7 +188,7 @@ test('nothing serious for axe on any view, light and dark', async ({ page, serve
   }
 });
 
-test('everything common is reached by keys alone', async ({ page, server }) => {
+test('everything common is reached by keys alone', { tag: '@wide' }, async ({ page, server }) => {
   await openNewJob(page, server, 'Keys');
   await page.keyboard.press('c');
   await page.keyboard.press('s');

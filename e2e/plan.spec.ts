@@ -11,24 +11,28 @@ test('a good circuit is proven by itself and says what was covered', async ({ pa
   await expect(page.getByText('Every safety stops what it must')).toBeVisible();
 });
 
-test('a proof that fails is seen live, and passes once the mistake is undone', async ({ page, server }) => {
-  await openNewJob(page, server, 'Repaired');
-  await move(page, 'board.Y', 'board.W', 'yellow');
-  await page.getByRole('link', { name: 'Plan' }).click();
-  await expect(page.getByRole('status')).toContainText('Not proven');
-  const finding = page
-    .getByRole('list', { name: 'Findings' })
-    .getByRole('listitem')
-    .filter({ hasText: 'with cooling called' })
-    .first();
-  await finding.getByRole('button', { name: 'Why?' }).click();
-  await expect(finding).toContainText('fed by a conductor or contact that should not feed it');
-  await finding.getByRole('button', { name: 'See it live' }).click();
-  await expect(status(page)).toContainText('Cooling called, but heating runs');
-  await page.getByRole('link', { name: 'Plan' }).click();
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('status')).toContainText(/nothing (found|wrong)/);
-});
+test(
+  'a proof that fails is seen live, and passes once the mistake is undone',
+  { tag: '@wide' },
+  async ({ page, server }) => {
+    await openNewJob(page, server, 'Repaired');
+    await move(page, 'board.Y', 'board.W', 'yellow');
+    await page.getByRole('link', { name: 'Plan' }).click();
+    await expect(page.getByRole('status')).toContainText('Not proven');
+    const finding = page
+      .getByRole('list', { name: 'Findings' })
+      .getByRole('listitem')
+      .filter({ hasText: 'with cooling called' })
+      .first();
+    await finding.getByRole('button', { name: 'Why?' }).click();
+    await expect(finding).toContainText('fed by a conductor or contact that should not feed it');
+    await finding.getByRole('button', { name: 'See it live' }).click();
+    await expect(status(page)).toContainText('Cooling called, but heating runs');
+    await page.getByRole('link', { name: 'Plan' }).click();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('status')).toContainText(/nothing (found|wrong)/);
+  },
+);
 
 test('a reversed valve is put right by the repair proposed', async ({ page, server }) => {
   await openNewJob(page, server, 'Reversed', 'heat-pump');

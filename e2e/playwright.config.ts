@@ -19,6 +19,7 @@ export default defineConfig({
   },
   projects: [
     { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
-    { name: 'wide', use: { viewport: { width: 1280, height: 800 } } },
+    // What is laid out otherwise where there is room is tried there too.
+    { name: 'wide', grep: /@wide/, use: { viewport: { width: 1280, height: 800 } } },
   ],
 });

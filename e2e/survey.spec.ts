@@ -13,25 +13,26 @@ async function startSurvey(page: Page, server: Server, name: string): Promise<st
   return id;
 }
 
-test('a plain furnace with air conditioner is surveyed in 25 taps and under two minutes, and is live', async ({
-  page,
-  server,
-}) => {
-  const id = await startSurvey(page, server, 'Taps');
-  test.setTimeout(120_000);
-  expect(await surveyFurnace(page)).toBeLessThanOrEqual(25);
-  await expect(page.getByRole('list', { name: 'Findings' })).toHaveCount(0);
-  await page.getByRole('link', { name: 'Trace' }).click();
-  await expect(status(page)).toContainText('24 V present, no call');
-  await expect(stud(page, 'stat.R')).toHaveAccessibleName(/hot/);
-  await expect
-    .poll(
-      async () =>
-        ((await (await page.request.get(`${server.url}/api/jobs/${id}`)).json()) as { system: string })
-          .system,
-    )
-    .toBe('Furnace with air conditioner');
-});
+test(
+  'a plain furnace with air conditioner is surveyed in 25 taps and under two minutes, and is live',
+  { tag: '@wide' },
+  async ({ page, server }) => {
+    const id = await startSurvey(page, server, 'Taps');
+    test.setTimeout(120_000);
+    expect(await surveyFurnace(page)).toBeLessThanOrEqual(25);
+    await expect(page.getByRole('list', { name: 'Findings' })).toHaveCount(0);
+    await page.getByRole('link', { name: 'Trace' }).click();
+    await expect(status(page)).toContainText('24 V present, no call');
+    await expect(stud(page, 'stat.R')).toHaveAccessibleName(/hot/);
+    await expect
+      .poll(
+        async () =>
+          ((await (await page.request.get(`${server.url}/api/jobs/${id}`)).json()) as { system: string })
+            .system,
+      )
+      .toBe('Furnace with air conditioner');
+  },
+);
 
 test('a survey left half-way goes on where it was', async ({ page, server }) => {
   const id = await startSurvey(page, server, 'Half');
@@ -71,27 +72,30 @@ test('what contradicts is named, and nothing is lost by it', async ({ page, serv
   await expect(page.getByRole('alert')).toContainText('No system known here fits everything');
 });
 
-test('record and circuit are one: a wire moved on Trace shows, and a wrong set-up is named', async ({
-  page,
-  server,
-}) => {
-  const id = await openNewJob(page, server, 'Linked', 'heat-pump');
-  await stud(page, 'board.Y').click();
-  await page.getByRole('button', { name: 'Lift the yellow conductor' }).first().click();
-  await page.getByRole('button', { name: 'Close' }).click();
-  await page.getByRole('link', { name: 'Survey' }).click();
-  await expect(page.getByRole('list', { name: 'Findings' })).toContainText('landed nowhere or not yet seen');
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('list', { name: 'Findings' })).toHaveCount(0);
-  await page.goto(`${server.url}/job/${id}`);
-  await page.getByTestId('plate-stat').first().click();
-  await page.getByRole('button', { name: 'System type: Conventional' }).click();
-  await page.getByRole('button', { name: 'Close' }).click();
-  await page.getByRole('link', { name: 'Survey' }).click();
-  await expect(page.getByRole('list', { name: 'Findings' })).toContainText(
-    'A wire on OB at Thermostat, but it is set conventional',
-  );
-});
+test(
+  'record and circuit are one: a wire moved on Trace shows, and a wrong set-up is named',
+  { tag: '@wide' },
+  async ({ page, server }) => {
+    const id = await openNewJob(page, server, 'Linked', 'heat-pump');
+    await stud(page, 'board.Y').click();
+    await page.getByRole('button', { name: 'Lift the yellow conductor' }).first().click();
+    await page.getByRole('button', { name: 'Close' }).click();
+    await page.getByRole('link', { name: 'Survey' }).click();
+    await expect(page.getByRole('list', { name: 'Findings' })).toContainText(
+      'landed nowhere or not yet seen',
+    );
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('list', { name: 'Findings' })).toHaveCount(0);
+    await page.goto(`${server.url}/job/${id}`);
+    await page.getByTestId('plate-stat').first().click();
+    await page.getByRole('button', { name: 'System type: Conventional' }).click();
+    await page.getByRole('button', { name: 'Close' }).click();
+    await page.getByRole('link', { name: 'Survey' }).click();
+    await expect(page.getByRole('list', { name: 'Findings' })).toContainText(
+      'A wire on OB at Thermostat, but it is set conventional',
+    );
+  },
+);
 
 test('a photograph is kept, pinned and taken away; a file that is none is refused', async ({
   page,

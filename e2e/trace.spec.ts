@@ -1,26 +1,27 @@
 import { readFileSync } from 'node:fs';
 import { call, expect, move, openNewJob, probe, reading, skip, status, stud, test } from './bench';
 
-test('a cooling call waits, runs, and reads 24 V class volts at the coil; the float takes them away', async ({
-  page,
-  server,
-}) => {
-  await openNewJob(page, server, 'Cooling');
-  await call(page, 'Cool');
-  await expect(status(page)).toContainText(
-    /compressor held by the thermostat’s protection, 4 min 5\d s left|5 min 0 s left/,
-  );
-  await skip(page);
-  await expect(status(page)).toContainText('contactor coil, compressor and outdoor fan on');
-  await probe(page, 'contactor.A1', 'contactor.A2');
-  // A 24 V coil on a lightly loaded 40 VA transformer: 24 to 27 V, from memory.
-  await expect(reading(page)).toContainText(/2[4-6]\.\d/);
-  await page.getByTestId('chip-float').click();
-  await expect(status(page)).toContainText('stopped at Pan float (wet)');
-  await expect(reading(page)).toContainText(/^.*A2\s*0(\.\d)?V~/s);
-  await page.getByTestId('chip-float').click();
-  await expect(status(page)).toContainText('compressor and outdoor fan on');
-});
+test(
+  'a cooling call waits, runs, and reads 24 V class volts at the coil; the float takes them away',
+  { tag: '@wide' },
+  async ({ page, server }) => {
+    await openNewJob(page, server, 'Cooling');
+    await call(page, 'Cool');
+    await expect(status(page)).toContainText(
+      /compressor held by the thermostat’s protection, 4 min 5\d s left|5 min 0 s left/,
+    );
+    await skip(page);
+    await expect(status(page)).toContainText('contactor coil, compressor and outdoor fan on');
+    await probe(page, 'contactor.A1', 'contactor.A2');
+    // A 24 V coil on a lightly loaded 40 VA transformer: 24 to 27 V, from memory.
+    await expect(reading(page)).toContainText(/2[4-6]\.\d/);
+    await page.getByTestId('chip-float').click();
+    await expect(status(page)).toContainText('stopped at Pan float (wet)');
+    await expect(reading(page)).toContainText(/^.*A2\s*0(\.\d)?V~/s);
+    await page.getByTestId('chip-float').click();
+    await expect(status(page)).toContainText('compressor and outdoor fan on');
+  },
+);
 
 test('Y moved to W runs heat on a cooling call; undo puts it right', async ({ page, server }) => {
   await openNewJob(page, server, 'Crossed');
@@ -52,21 +53,22 @@ test('R landed on C blows the fuse, and the conductor is named', async ({ page, 
   await expect(status(page)).toContainText('24 V present, no call');
 });
 
-test('a reading is logged in three taps from the stud and stands beside what was expected', async ({
-  page,
-  server,
-}) => {
-  await openNewJob(page, server, 'Logged');
-  await stud(page, 'board.R').click();
-  await page.getByRole('button', { name: 'Log what I read here' }).click();
-  await page.getByTestId('actual').fill('3,1');
-  await expect(page.getByText('Lower than it should be')).toBeVisible();
-  await page.getByRole('button', { name: 'Save reading' }).click();
-  await page.getByRole('button', { name: 'Readings' }).click();
-  const row = page.getByRole('listitem').filter({ hasText: 'Furnace board R to Transformer C' });
-  await expect(row).toContainText('3.1 V');
-  await expect(row).toContainText(/expected 26\.\d V/);
-});
+test(
+  'a reading is logged in three taps from the stud and stands beside what was expected',
+  { tag: '@wide' },
+  async ({ page, server }) => {
+    await openNewJob(page, server, 'Logged');
+    await stud(page, 'board.R').click();
+    await page.getByRole('button', { name: 'Log what I read here' }).click();
+    await page.getByTestId('actual').fill('3,1');
+    await expect(page.getByText('Lower than it should be')).toBeVisible();
+    await page.getByRole('button', { name: 'Save reading' }).click();
+    await page.getByRole('button', { name: 'Readings' }).click();
+    const row = page.getByRole('listitem').filter({ hasText: 'Furnace board R to Transformer C' });
+    await expect(row).toContainText('3.1 V');
+    await expect(row).toContainText(/expected 26\.\d V/);
+  },
+);
 
 test('a reading that is no number is refused where it is typed', async ({ page, server }) => {
   await openNewJob(page, server, 'Refused');
@@ -79,23 +81,24 @@ test('a reading that is no number is refused where it is typed', async ({ page, 
   }
 });
 
-test('the path of a load runs from hot to common with volts at every terminal, and shows where it stops', async ({
-  page,
-  server,
-}) => {
-  await openNewJob(page, server, 'Path');
-  await call(page, 'Cool');
-  await skip(page);
-  await page.getByRole('button', { name: 'Path', exact: true }).click();
-  await page.getByRole('button', { name: /^Contactor coil/ }).click();
-  const stops = page.getByRole('listitem');
-  await expect(stops.first()).toContainText('Transformer R');
-  await expect(stops.last()).toContainText('Transformer C');
-  for (const name of ['Board fuse 2', 'Thermostat Y', 'Pan float NC', 'Contactor A1', 'Contactor A2'])
-    await expect(stops.filter({ hasText: name }).first()).toContainText(/\d V/);
-  await call(page, 'Off');
-  await expect(page.getByText('open: Y in Thermostat')).toBeVisible();
-});
+test(
+  'the path of a load runs from hot to common with volts at every terminal, and shows where it stops',
+  { tag: '@wide' },
+  async ({ page, server }) => {
+    await openNewJob(page, server, 'Path');
+    await call(page, 'Cool');
+    await skip(page);
+    await page.getByRole('button', { name: 'Path', exact: true }).click();
+    await page.getByRole('button', { name: /^Contactor coil/ }).click();
+    const stops = page.getByRole('listitem');
+    await expect(stops.first()).toContainText('Transformer R');
+    await expect(stops.last()).toContainText('Transformer C');
+    for (const name of ['Board fuse 2', 'Thermostat Y', 'Pan float NC', 'Contactor A1', 'Contactor A2'])
+      await expect(stops.filter({ hasText: name }).first()).toContainText(/\d V/);
+    await call(page, 'Off');
+    await expect(page.getByText('open: Y in Thermostat')).toBeVisible();
+  },
+);
 
 test('ohms are refused while the circuit is live and read once it is dead', async ({ page, server }) => {
   await openNewJob(page, server, 'Ohms');
@@ -213,23 +216,24 @@ test('the circuit and its netlist can be taken along as files', async ({ page, s
   expect(netlist.text).toMatch(/^\* Files\n[\s\S]*\.ac lin 1 60 60\n\.end\n$/);
 });
 
-test('the layout fits its screen: loom beside the work when wide, nothing wider than the page', async ({
-  page,
-  server,
-}) => {
-  await openNewJob(page, server, 'Layout');
-  const { width } = page.viewportSize()!;
-  const loom = (await stud(page, 'board.R').boundingBox())!;
-  const calls = (await page.getByRole('button', { name: 'Call: Cool' }).boundingBox())!;
-  if (width >= 1000) expect(loom.x).toBeGreaterThan(calls.x);
-  else expect(calls.y).toBeGreaterThan(600);
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
-  for (const button of await page.getByRole('button').all()) {
-    const box = await button.boundingBox();
-    if (box)
-      expect(
-        Math.min(Math.round(box.width), Math.round(box.height)),
-        (await button.getAttribute('aria-label')) ?? '',
-      ).toBeGreaterThanOrEqual(44);
-  }
-});
+test(
+  'the layout fits its screen: loom beside the work when wide, nothing wider than the page',
+  { tag: '@wide' },
+  async ({ page, server }) => {
+    await openNewJob(page, server, 'Layout');
+    const { width } = page.viewportSize()!;
+    const loom = (await stud(page, 'board.R').boundingBox())!;
+    const calls = (await page.getByRole('button', { name: 'Call: Cool' }).boundingBox())!;
+    if (width >= 1000) expect(loom.x).toBeGreaterThan(calls.x);
+    else expect(calls.y).toBeGreaterThan(600);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+    for (const button of await page.getByRole('button').all()) {
+      const box = await button.boundingBox();
+      if (box)
+        expect(
+          Math.min(Math.round(box.width), Math.round(box.height)),
+          (await button.getAttribute('aria-label')) ?? '',
+        ).toBeGreaterThanOrEqual(44);
+    }
+  },
+);

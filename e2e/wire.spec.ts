@@ -47,44 +47,48 @@ async function workDown(page: Page): Promise<string[]> {
   }
 }
 
-test('a heat pump with separate O and W, from survey to finished landing list', async ({ page, server }) => {
-  test.slow();
-  await startSurvey(page, server, 'Swapped');
-  await surveyHeatPump(page);
-  await landOldSubBase(page);
-  await planSwap(page, 'R Y Y2 G O/B W2/AUX E C');
-  const ways = page.getByRole('list', { name: 'Ways' });
-  await expect(ways).toContainText(/Proven in \d+ states/);
-  const landings = page.getByRole('list', { name: 'Landings' }).first();
-  await expect(landings.getByRole('listitem').filter({ hasText: 'OG orange' })).toContainText(
-    'New thermostat OB',
-  );
-  await expect(landings.getByRole('listitem').filter({ hasText: 'WH white' })).toContainText(
-    'New thermostat AUX',
-  );
-  await expect(landings.getByRole('listitem').filter({ hasText: 'WH white' })).toContainText('was on W');
-  await expect(ways).toContainText('O/B is energised in: Cooling (O)');
-  await button(page, /^Take this plan/)
-    .first()
-    .click();
-  await expect(page.getByRole('status')).toContainText(/^0 of \d+ steps done/);
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
-  const steps = await workDown(page);
-  expect(steps[0]).toMatch(/^Open .* lock it/);
-  expect(steps[1]).toMatch(/^Prove .* dead/);
-  expect(steps.some((text) => /Land white .* on New thermostat AUX/.test(text))).toBe(true);
-  expect(steps.filter((text) => /^New thermostat: /.test(text)).length).toBeGreaterThan(2);
-  expect(steps.findIndex((text) => text.startsWith('Covers on'))).toBeGreaterThan(
-    steps.findIndex((text) => text.startsWith('Land ')),
-  );
-  await button(page, 'See the proof').click();
-  await expect(page.getByRole('status')).toContainText(/nothing (found|wrong)/);
-  // The list outlives a reload.
-  await page.getByRole('link', { name: 'Wire' }).click();
-  await page.reload();
-  await expect(page.getByRole('heading', { name: 'Everything is landed' })).toBeVisible();
-});
+test(
+  'a heat pump with separate O and W, from survey to finished landing list',
+  { tag: '@wide' },
+  async ({ page, server }) => {
+    test.slow();
+    await startSurvey(page, server, 'Swapped');
+    await surveyHeatPump(page);
+    await landOldSubBase(page);
+    await planSwap(page, 'R Y Y2 G O/B W2/AUX E C');
+    const ways = page.getByRole('list', { name: 'Ways' });
+    await expect(ways).toContainText(/Proven in \d+ states/);
+    const landings = page.getByRole('list', { name: 'Landings' }).first();
+    await expect(landings.getByRole('listitem').filter({ hasText: 'OG orange' })).toContainText(
+      'New thermostat OB',
+    );
+    await expect(landings.getByRole('listitem').filter({ hasText: 'WH white' })).toContainText(
+      'New thermostat AUX',
+    );
+    await expect(landings.getByRole('listitem').filter({ hasText: 'WH white' })).toContainText('was on W');
+    await expect(ways).toContainText('O/B is energised in: Cooling (O)');
+    await button(page, /^Take this plan/)
+      .first()
+      .click();
+    await expect(page.getByRole('status')).toContainText(/^0 of \d+ steps done/);
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+    const steps = await workDown(page);
+    expect(steps[0]).toMatch(/^Open .* lock it/);
+    expect(steps[1]).toMatch(/^Prove .* dead/);
+    expect(steps.some((text) => /Land white .* on New thermostat AUX/.test(text))).toBe(true);
+    expect(steps.filter((text) => /^New thermostat: /.test(text)).length).toBeGreaterThan(2);
+    expect(steps.findIndex((text) => text.startsWith('Covers on'))).toBeGreaterThan(
+      steps.findIndex((text) => text.startsWith('Land ')),
+    );
+    await button(page, 'See the proof').click();
+    await expect(page.getByRole('status')).toContainText(/nothing (found|wrong)/);
+    // The list outlives a reload.
+    await page.getByRole('link', { name: 'Wire' }).click();
+    await page.reload();
+    await expect(page.getByRole('heading', { name: 'Everything is landed' })).toBeVisible();
+  },
+);
 
 test('short of conductors: the ways out stand side by side, and one is taken', async ({ page, server }) => {
   const id = await openNewJob(page, server, 'Short', 'furnace-ac-no-c');
@@ -221,21 +225,25 @@ test('a landing taken back after power-on brings both gates back, and keeps the 
   await expect(next(page).getByRole('heading', { level: 2 })).toHaveText(/^Land yellow/);
 });
 
-test('undo takes back a tick, and a list put away can be taken up again', async ({ page, server }) => {
-  test.slow();
-  await finishedList(page, server, 'Undone');
-  const all = await ticked(page).count();
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(ticked(page)).not.toHaveCount(all);
-  await expect(page.getByText('The circuit was changed since')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Redo' }).click();
-  await expect(ticked(page)).toHaveCount(all);
-  await button(page, 'Put the list away').click();
-  await button(page, 'Yes, put it away').click();
-  await expect(page.getByRole('heading', { name: 'Nothing is planned' })).toBeVisible();
-  await button(page, /^Take it up again/).click();
-  await expect(ticked(page)).toHaveCount(all);
-});
+test(
+  'undo takes back a tick, and a list put away can be taken up again',
+  { tag: '@wide' },
+  async ({ page, server }) => {
+    test.slow();
+    await finishedList(page, server, 'Undone');
+    const all = await ticked(page).count();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(ticked(page)).not.toHaveCount(all);
+    await expect(page.getByText('The circuit was changed since')).toHaveCount(0);
+    await page.getByRole('button', { name: 'Redo' }).click();
+    await expect(ticked(page)).toHaveCount(all);
+    await button(page, 'Put the list away').click();
+    await button(page, 'Yes, put it away').click();
+    await expect(page.getByRole('heading', { name: 'Nothing is planned' })).toBeVisible();
+    await button(page, /^Take it up again/).click();
+    await expect(ticked(page)).toHaveCount(all);
+  },
+);
 
 test('a list goes on from a circuit changed elsewhere without losing what was done', async ({
   page,
@@ -253,7 +261,7 @@ test('a list goes on from a circuit changed elsewhere without losing what was do
   await expect(page.getByText(/^Prove .* dead.*: 0\.1 V$/).first()).toBeVisible();
 });
 
-test('every place shows while the processor is slow', async ({ page, server }) => {
+test('every place shows while the processor is slow', { tag: '@wide' }, async ({ page, server }) => {
   await openNewJob(page, server, 'Slow');
   const session = await page.context().newCDPSession(page);
   await session.send('Emulation.setCPUThrottlingRate', { rate: 4 });

@@ -13,6 +13,7 @@ import { controlTransformer } from './kinds/power/control-transformer';
 import type { DeviceKind } from './define';
 import { doorSwitch } from './kinds/power/door-switch';
 import { floatSwitch } from './kinds/safeties/float-switch';
+import { freezestat } from './kinds/safeties/freezestat';
 import { furnaceBoard } from './kinds/boards/furnace-board';
 import { heatPumpBoard } from './kinds/boards/heat-pump-board';
 import { jumper } from './kinds/wiring/jumper';
@@ -43,6 +44,7 @@ export const CATALOGUE: readonly DeviceKind[] = [
   rooftopController,
   thermostat,
   floatSwitch,
+  freezestat,
   pressureSwitch,
   smokeDetector,
   contactor,
