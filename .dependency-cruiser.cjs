@@ -16,6 +16,7 @@ const CORE_ORDER = [
   'wire',
   'drawing',
   'formats',
+  'words',
 ];
 
 const TESTS = '(\\.test\\.tsx?|/testing/.*)$';
@@ -29,7 +30,7 @@ const coreLayers = CORE_ORDER.slice(0, -1).map((folder, i) => ({
 }));
 
 /** Folders of the app from the bottom up. */
-const APP_ORDER = ['theme', 'words', 'basics', 'store', 'documents', 'model', 'features', 'app'];
+const APP_ORDER = ['theme', 'basics', 'store', 'documents', 'model', 'features', 'app'];
 
 /** What the store takes in of the features is a rule of its own. */
 const appLayers = APP_ORDER.slice(0, -1).map((folder, i) => ({

@@ -133,6 +133,19 @@ describe('readings', () => {
     expect((await api().get(`/api/jobs/${id}`)).body).toMatchObject({ readings: 2, disagreeing: 1 });
   });
 
+  test('sent again under their own id are logged once', async () => {
+    const { id } = await newJob();
+    const sent = { ...reading, id: 'reading-0001' };
+    await api().post(`/api/jobs/${id}/readings`).send(sent).expect(201);
+    await api().post(`/api/jobs/${id}/readings`).send(sent).expect(201);
+    expect((await api().get(`/api/jobs/${id}/readings`)).body).toHaveLength(1);
+    const bad = await api()
+      .post(`/api/jobs/${id}/readings`)
+      .send({ ...reading, id: 'no spaces' });
+    expect(bad.status).toBe(422);
+    expect((bad.body as { detail: string }).detail).toMatch(/id must be 8 to 60/);
+  });
+
   test('of an open loop travel as null', async () => {
     const { id } = await newJob();
     const open = { ...reading, mode: 'ohms', expected: null, actual: null };

@@ -3,6 +3,7 @@ import type { Finding } from '@zygostat/core/prove';
 import { prove, repairOf } from '@zygostat/core/prove';
 import { TEMPLATES } from '@zygostat/core/systems';
 import { callsOf, faultyOf, runCalls, statusesOf } from '../../../packages/core/src/testing/faulty';
+import { tellRepair } from '../../../packages/core/src/testing/tell';
 import { spoilsOf } from '../../../packages/core/src/testing/spoils';
 import type { Row } from './rows';
 import { emptyRow } from './rows';
@@ -44,12 +45,14 @@ for (const { id, build } of TEMPLATES) {
     );
     if (added?.some(({ severity }) => GRAVITY[severity] <= GRAVITY[worst.severity])) {
       row.harm++;
-      say(`harm: ${id}, ${spoiled.text}: ${repair!.text} ${added.map(({ text }) => text).join(' ')}`);
+      say(
+        `harm: ${id}, ${spoiled.text}: ${tellRepair(spoiled.circuit, repair!)} ${added.map(keyOf).join(', ')}`,
+      );
     }
     if (left && left.every((finding) => standing.has(keyOf(finding)))) row.repaired++;
     else
       say(
-        `not repaired: ${id}, ${spoiled.text}: ${repair?.text ?? 'nothing proposed'} ${
+        `not repaired: ${id}, ${spoiled.text}: ${repair ? tellRepair(spoiled.circuit, repair) : 'nothing proposed'} ${
           left
             ?.filter((one) => !standing.has(keyOf(one)))
             .map(keyOf)

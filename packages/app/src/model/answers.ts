@@ -17,20 +17,10 @@ import { ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
 import { compile } from '@zygostat/core/network';
 import type { Insertion, RunRepair, Sums, Swap, SwapRequest } from '@zygostat/core/plan';
 import { addParallelThermostat, addRelay, planRun, planSafety, planSwap, sumsOf } from '@zygostat/core/plan';
-import type { Case, Finding, Repair, ToldMistake, ToldProof } from '@zygostat/core/prove';
-import {
-  prove,
-  repairOf,
-  stageOf,
-  sweep,
-  tellMistakes,
-  tellProof,
-  tellProperties,
-} from '@zygostat/core/prove';
+import type { Case, Finding, Mistake, Proof, Repair } from '@zygostat/core/prove';
+import { prove, repairOf, stageOf, sweep } from '@zygostat/core/prove';
 import type { PlanView } from '@zygostat/core/wire';
 import { followPlan } from '@zygostat/core/wire';
-import { showTemperature } from '../words/show';
-import type { Units } from '../words/units';
 
 /** States between two words about long work. */
 const TELL_EVERY = 6;
@@ -47,6 +37,9 @@ const nowAndThen =
 
 const ladderOf = (circuit: Circuit) => layLadder(sectionsOf(compile(circuit)));
 
+/** A wrong landing without the circuit it makes. */
+export type MistakeFound = Omit<Mistake, 'circuit'>;
+
 let bench: Bench | null = null;
 
 export const model = {
@@ -56,8 +49,7 @@ export const model = {
   },
 
   /** Settles the bench and reads everything there is to see; `null` before a circuit is loaded. */
-  ask: (question: BenchQuestion, unit: Units['temperature']): BenchAnswer | null =>
-    bench && bench.answer(question, (celsius) => showTemperature(celsius, unit)),
+  ask: (question: BenchQuestion): BenchAnswer | null => bench && bench.answer(question),
 
   /** The SPICE netlist of the bench as it stands. */
   netlist: (inputs: Inputs, world: World): string =>
@@ -83,14 +75,12 @@ export const model = {
       ? loomSvg(layLoom(circuit, PAPER_PX), circuit)
       : ladderSvg(ladderOf(circuit), circuit, symbols),
 
-  prove: (circuit: Circuit, tell: (done: number, all: number) => void): ToldProof =>
-    tellProof(prove(circuit, nowAndThen(tell))!),
-
-  properties: tellProperties,
+  prove: (circuit: Circuit, tell: (done: number, all: number) => void): Proof =>
+    prove(circuit, nowAndThen(tell))!,
 
   /** What each single wrong landing would do. */
-  mistakes: (circuit: Circuit, tell: (done: number, all: number) => void): ToldMistake[] =>
-    tellMistakes(sweep(circuit, nowAndThen(tell))!),
+  mistakes: (circuit: Circuit, tell: (done: number, all: number) => void): MistakeFound[] =>
+    sweep(circuit, nowAndThen(tell))!.map(({ circuit: _made, ...found }) => found),
 
   /** The change that puts a finding right, if one does. */
   repair: (

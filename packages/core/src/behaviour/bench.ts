@@ -4,7 +4,6 @@ import type { Probes, Reading, Solver } from '../network';
 import { compile, makeSolver } from '../network';
 import { advance, skipAhead } from './advance';
 import type { Inputs } from './inputs';
-import type { ShowCelsius } from './scene';
 import type { Settled, World } from './settle';
 import { restoreWorld } from './settle';
 import type { BenchView, PathStop } from './view';
@@ -33,7 +32,7 @@ export interface BenchAnswer {
 
 export interface Bench {
   settle(moment: BenchMoment): Settled;
-  answer(question: BenchQuestion, showCelsius: ShowCelsius): BenchAnswer;
+  answer(question: BenchQuestion): BenchAnswer;
 }
 
 /** Compiles a circuit once. Keeps the points it has solved: a bench comes back to the same few. */
@@ -49,12 +48,12 @@ export function makeBench(circuit: Circuit): Bench {
   };
   return {
     settle,
-    answer({ probes, followed, ...moment }, showCelsius) {
+    answer({ probes, followed, ...moment }) {
       const settled = settle(moment);
       const placed = probes && isThere(probes.red) && isThere(probes.black);
       return {
         world: settled.world,
-        view: viewOf(network, moment.inputs, settled, showCelsius),
+        view: viewOf(network, moment.inputs, settled),
         reading: placed ? readMeter(network, moment.inputs, settled, probes) : null,
         path: followed ? pathOf(network, settled, followed) : [],
       };

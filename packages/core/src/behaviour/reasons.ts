@@ -3,7 +3,8 @@ import { nodeName } from '../circuit';
 import type { Network } from '../network';
 import { loadPath, voltsBetween } from '../network';
 import type { LoadReading } from './loads';
-import { CALL_VOLTS, capital, listed } from './scene';
+import { capital, listed } from './phrases';
+import { CALL_VOLTS } from './scene';
 import type { LaneKind, Occasion, Snapshot } from './snapshot';
 
 interface Shown {

@@ -4,11 +4,11 @@ import { compile } from '../network';
 import type { Fault } from '../network';
 import { furnaceAirConditioner } from '../systems';
 import { calling } from '../testing/scenarios';
-import { NEW_WORLD, advance, pathOf, restoreWorld, skipAhead, viewOf, waitsOf } from '.';
+import { toldView } from '../testing/tell';
+import { NEW_WORLD, advance, pathOf, restoreWorld, skipAhead, waitsOf } from '.';
 import type { Inputs, World } from '.';
 
 const good = furnaceAirConditioner('Behaviour');
-const showCelsius = (celsius: number) => `${celsius} °C`;
 
 /** Lets a circuit run and says what is to be seen of it. */
 function after(
@@ -20,7 +20,7 @@ function after(
 ) {
   const network = compile(circuit, faults);
   const settled = advance(network, inputs, world, seconds);
-  const view = viewOf(network, inputs, settled, showCelsius);
+  const view = toldView(network, inputs, settled);
   const on = view.loads.filter(({ energised }) => energised).map(({ title }) => title);
   return { network, settled, view, on, states: settled.world.states };
 }
@@ -212,7 +212,7 @@ test('a coil fed through its own pole never settles, and is named as chattering'
   const { network, settled } = after(LONG, calling('cool'), circuit);
   expect(settled.chattering?.devices).toContain('contactor');
   expect(settled.chattering?.between.length).toBeGreaterThan(1);
-  expect(viewOf(network, calling('cool'), settled, showCelsius).status.text).toMatch(/Chattering.*Contactor/);
+  expect(toldView(network, calling('cool'), settled).status.text).toMatch(/Chattering.*Contactor/);
 });
 
 test('the path of a line load begins at its breaker and shows it open', () => {

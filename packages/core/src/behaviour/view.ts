@@ -13,7 +13,6 @@ import { readLoads, readTransformers } from './loads';
 import type { Inputs } from './inputs';
 import type { Settled } from './settle';
 import { settle } from './settle';
-import type { ShowCelsius } from './scene';
 import type { Status } from './status';
 import { statusOf } from './status';
 
@@ -50,12 +49,7 @@ export interface BenchView {
 }
 
 /** Gathers what there is to see of a settled circuit. */
-export function viewOf(
-  network: Network,
-  inputs: Inputs,
-  settled: Settled,
-  showCelsius: ShowCelsius,
-): BenchView {
+export function viewOf(network: Network, inputs: Inputs, settled: Settled): BenchView {
   const { point, world } = settled;
   const { volts, standing, reference } = classifyNodes(point);
   const nameOf = (node: number) => (node < 0 ? EARTH : network.nodes[node]!);
@@ -81,7 +75,7 @@ export function viewOf(
     ),
     transformers: readTransformers(network, point),
     waits: waitsOf(network, inputs, world),
-    status: statusOf(network, inputs, settled, faces, showCelsius),
+    status: statusOf(network, inputs, settled, faces),
   };
 }
 

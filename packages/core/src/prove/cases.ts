@@ -7,6 +7,7 @@ import type { Inputs } from '../behaviour';
 import type { Circuit } from '../circuit';
 import type { Call, Conditions, Mode, Occasion, Value, Values } from '../devices';
 import { fill, kindOf } from '../devices';
+import type { Situation } from './situation';
 
 /** Mains as shares of nominal: a long day's spread, common practice for coils and transformers. */
 export const MAINS_SHARES = [0.9, 1, 1.1] as const;
@@ -25,7 +26,7 @@ export interface Until {
 
 export interface Asked {
   id: string;
-  title: string;
+  situation: Situation;
   /** What the call is for; two at once only where two thermostats disagree. */
   calls: readonly Call[];
   inputs: Inputs;
@@ -37,7 +38,6 @@ export interface Asked {
 
 export interface Trip {
   device: string;
-  label: string;
   control: string;
   value: Value;
 }
@@ -119,9 +119,9 @@ function alikeAsks(stats: readonly Stat[], distances: Distances, occasions: read
     controls: Object.fromEntries(stats.map(({ id }) => [id, { mode, fan, setC: SET_C }])),
     conditions: conditionsFor(mode, apart),
   });
-  const asked = (id: string, title: string, wanted: Wanted, more: Partial<Asked> = {}): Asked => ({
+  const asked = (id: string, situation: Situation, wanted: Wanted, more: Partial<Asked> = {}): Asked => ({
     id,
-    title,
+    situation,
     calls: callsOf(wanted.mode),
     inputs: inputsFor(wanted),
     withTrips: false,
@@ -135,27 +135,27 @@ function alikeAsks(stats: readonly Stat[], distances: Distances, occasions: read
     { type: 'power-off' },
   ];
   const both = (['heat', 'cool'] as const).flatMap((mode): Asked[] => {
-    const name = mode === 'heat' ? 'heat' : 'cooling';
+    const call = { type: 'call', call: mode } as const;
     const all: Wanted = { mode, apart: far };
     return [
-      asked(mode, `${name} called`, { mode, apart: little }, tripped),
+      asked(mode, { ...call, stages: 'first' }, { mode, apart: little }, tripped),
       ...(middle === null || mode === 'cool'
         ? []
-        : [asked(`${mode}-middle`, 'all of the heat pump called', { mode, apart: middle })]),
-      asked(`${mode}-far`, `all stages of ${name} called`, all, tripped),
+        : [asked(`${mode}-middle`, { ...call, stages: 'heat-pump' }, { mode, apart: middle })]),
+      asked(`${mode}-far`, { ...call, stages: 'all' }, all, tripped),
       asked(
         `${mode}-over`,
-        `set to ${name} and satisfied after a call`,
+        { type: 'satisfied', call: mode },
         { mode, apart: -little },
         { calls: [], before: [{ type: 'hold', inputs: inputsFor(all) }] },
       ),
       asked(
         `${mode}-fan`,
-        `all stages of ${name} called with the fan already on`,
+        { ...call, stages: 'all', after: 'fan-on' },
         { ...all, fan: 'on' },
         { before: fanOn },
       ),
-      asked(`${mode}-back`, `all stages of ${name} called as power comes back`, all, {
+      asked(`${mode}-back`, { ...call, stages: 'all', after: 'power-off' }, all, {
         before: lostMeanwhile(all),
       }),
     ];
@@ -165,28 +165,25 @@ function alikeAsks(stats: readonly Stat[], distances: Distances, occasions: read
     const held = inputsFor(wanted);
     const inputs: Inputs = { ...held, controls: { ...held.controls, [device]: { [control]: value } } };
     const before: Before[] = [{ type: 'hold', inputs: held }];
-    const name = during === 'heat' ? 'heat' : 'cooling';
     return (['begun', 'ended'] as const).map((phase) =>
-      asked(`${device}-${title}-${phase}`, `${name} called, ${title} ${phase}`, wanted, {
-        inputs,
-        before,
-        until: { device, phase },
-      }),
+      asked(
+        `${device}-${title}-${phase}`,
+        { type: 'occasion', call: during, occasion: title, phase },
+        wanted,
+        { inputs, before, until: { device, phase } },
+      ),
     );
   });
   return [
-    asked('off', 'no call', { mode: 'off' }, tripped),
-    asked('fan', 'fan called', { mode: 'off', fan: 'on' }, { ...tripped, calls: ['fan'] }),
+    asked('off', { type: 'off' }, { mode: 'off' }, tripped),
+    asked('fan', { type: 'fan' }, { mode: 'off', fan: 'on' }, { ...tripped, calls: ['fan'] }),
     ...both,
     ...(stats.some(hasEmergency)
-      ? [asked('emergency', 'emergency heat called', { mode: 'emergency', apart: little }, tripped)]
+      ? [asked('emergency', { type: 'emergency' }, { mode: 'emergency', apart: little }, tripped)]
       : []),
     ...passing,
   ];
 }
-
-const MODE_NAMES = { off: 'off', heat: 'heating', cool: 'cooling' } as const;
-const FAN_NAMES = { auto: '', on: ' with its fan on' } as const;
 
 /** Two thermostats in every combination of modes and fan; where one asks for each way, they are apart. */
 function unlikeAsks(stats: readonly Stat[], { far }: Distances): Asked[] {
@@ -209,7 +206,13 @@ function unlikeAsks(stats: readonly Stat[], { far }: Distances): Asked[] {
               return [
                 {
                   id: `${one.id}-${first}-${fanOne}-${other.id}-${second}-${fanOther}`,
-                  title: `one thermostat ${MODE_NAMES[first]}${FAN_NAMES[fanOne]}, one ${MODE_NAMES[second]}${FAN_NAMES[fanOther]}`,
+                  situation: {
+                    type: 'apart',
+                    settings: [
+                      { mode: first, fan: fanOne },
+                      { mode: second, fan: fanOther },
+                    ],
+                  },
                   calls: calls.length === 0 ? ['fan'] : calls,
                   inputs: {
                     controls: {
@@ -251,9 +254,9 @@ export const occasionActive = (circuit: Circuit, device: string, state: Paramete
 
 /** Every safety of the circuit, tripped. */
 export function tripsOf({ devices }: Circuit): Trip[] {
-  return devices.flatMap(({ id, kind, label }) => {
+  return devices.flatMap(({ id, kind }) => {
     const { safety } = kindOf(kind);
-    return safety ? [{ device: id, label, control: safety.control, value: safety.tripped }] : [];
+    return safety ? [{ device: id, control: safety.control, value: safety.tripped }] : [];
   });
 }
 
@@ -292,10 +295,4 @@ export function casesOf(circuit: Circuit): Case[] {
       asks.flatMap((asked): Case[] => (asked.withTrips ? [{ asked, trip, mains }] : [])),
     ),
   ]);
-}
-
-/** A case in words. */
-export function caseTitle({ asked, trip, mains }: Case): string {
-  const supply = mains === 1 ? '' : mains < 1 ? ', mains 10 % low' : ', mains 10 % high';
-  return `${asked.title}${trip ? `, ${trip.label} tripped` : ''}${supply}`;
 }

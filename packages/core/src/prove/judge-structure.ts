@@ -2,14 +2,13 @@
  * Judges what the wiring is, whatever is called: hots that leave unprotected, overcurrent devices that do not
  * fit, guards passed by, a thermostat between two transformers.
  */
-import { ENDS, otherEnd, nodeName } from '../circuit';
+import { ENDS, otherEnd } from '../circuit';
 import type { Cable, Conductor, End } from '../circuit';
 import { ratedAmps } from '../devices';
 import type { Base, Choice, Installed, Network, OperatingPoint, Secondary } from '../network';
 import { ampsThrough, bridgeChange, makeBase, passing, solveChanged } from '../network';
 import { SHORT_OHMS, ohmsPerMetre, transformerStands } from '../standards';
-import type { Violation } from './judged-state';
-import { inAmps, labelOf } from './judged-state';
+import type { Violation } from './violation';
 import { fieldConductors } from './terminals';
 
 /** A network at rest, with the branches that pass current in some state of the proof. */
@@ -100,7 +99,6 @@ function protection(structure: Structure): Violation[] {
   const stop = new Set(guards.keys());
   const base = makeBase(network, point.choice);
   return network.secondaries.flatMap((secondary): Violation[] => {
-    const installed = installedAt(network, secondary.device);
     const reach = reachFrom(structure, secondary.hot, stop);
     // A common that is reached is shorted: that is another property's.
     if (reach.nodes.has(secondary.common)) return [];
@@ -114,7 +112,8 @@ function protection(structure: Structure): Violation[] {
             {
               property: 'protected' as const,
               about: secondary.device,
-              text: `${nodeName(network.circuit, at)} leaves ${installed.device.label} with nothing that opens: a short there draws ${inAmps(amps(at))}.`,
+              terminal: at,
+              amps: amps(at),
             },
           ]
         : []),
@@ -158,9 +157,11 @@ function unfit(
       {
         property: 'rating',
         about: guard.device.id,
-        text: `A short at ${nodeName(network.circuit, network.nodes[node]!)} draws ${inAmps(amps)}: ${guard.device.label} ${
-          opens === Infinity ? 'never opens' : `opens after ${Math.round(opens)} s`
-        }, and ${transformer.device.label} stands it ${Math.round(stands)} s.`,
+        node: network.nodes[node]!,
+        amps,
+        opensS: opens,
+        transformer: transformer.device.id,
+        standsS: stands,
       },
     ];
   }
@@ -189,7 +190,7 @@ function bypassed({ network }: Structure): Violation[] {
             {
               property: 'bypassed',
               about: device.id,
-              text: `${device.label} is bypassed: ${nodeName(network.circuit, network.nodes[a]!)} and ${nodeName(network.circuit, network.nodes[z]!)} are joined past it.`,
+              nodes: [network.nodes[a]!, network.nodes[z]!],
             },
           ]
         : [];
@@ -217,7 +218,8 @@ function foreignCommon(structure: Structure): Violation[] {
       {
         property: 'foreign-common',
         about: device.id,
-        text: `${device.label} takes its hot from ${labelOf(network, from[0]!)} and its C from ${labelOf(network, to[0]!)}.`,
+        hot: from[0]!,
+        common: to[0]!,
       },
     ];
   });
@@ -260,7 +262,7 @@ function sidesOf(structure: Structure, { kind, branches, context }: Installed): 
     returns.set(hot, known);
   }
   return [...returns].map(([hot, found]) => ({
-    screw: nodeName(network.circuit, network.nodes[hot]!),
+    screw: network.nodes[hot]!,
     from: sourcesAt(structure, hot, 'hot'),
     returns: found,
   }));
@@ -279,11 +281,11 @@ function crossedHots(structure: Structure): Violation[] {
     );
     if (!one) return [];
     // Two screws fed from one and the same transformer are not exchanged.
-    const text =
-      other && other.from[0] !== one.from[0]
-        ? `${device.label}: the hots of ${labelOf(network, one.from[0]!)} and ${labelOf(network, other.from[0]!)} are exchanged.`
-        : `${one.screw} is fed from ${labelOf(network, one.from[0]!)}, and what it calls returns to ${labelOf(network, [...one.returns][0]!)}.`;
-    return [{ property: 'crossed-hots', about: device.id, text }];
+    const found = { property: 'crossed-hots' as const, about: device.id };
+    const [from] = one.from as [string];
+    return other && other.from[0] !== from
+      ? [{ ...found, exchanged: [from, other.from[0]!] }]
+      : [{ ...found, exchanged: null, screw: one.screw, from, returns: [...one.returns][0]! }];
   });
 }
 

@@ -4,22 +4,22 @@ import type { TerminalRole } from '../devices';
 import type { Network, NodeClasses } from '../network';
 import { galvanicLine, joinedBy } from '../network';
 import { CLASS_2 } from '../standards';
-import type { JudgedState, Violation } from './judged-state';
-import { inAmps, labelOf } from './judged-state';
+import type { JudgedState } from './judged-state';
+import type { Violation } from './violation';
 
 /** Overcurrent devices that opened, and transformers that carry what only a short draws with nothing opening. */
 export function shorted({ network, settled }: JudgedState): Violation[] {
   const opened = openedProtections(network, settled.world).map(({ installed: { device } }): Violation => ({
     property: 'short',
     about: device.id,
-    text: `${device.label} opens.`,
+    burning: null,
   }));
   const burning = readTransformers(network, settled.point)
     .filter(({ burden }) => burden === 'shorted')
     .map(({ device, amps, share }): Violation => ({
       property: 'short',
       about: device,
-      text: `${labelOf(network, device)} carries ${inAmps(amps)}, ${share.toFixed(1)} times what it is rated for, and nothing opens.`,
+      burning: { amps, share },
     }));
   return [...opened, ...burning];
 }
@@ -30,7 +30,8 @@ export const overloaded = ({ network, settled }: JudgedState): Violation[] =>
     .map(({ device, amps, share }) => ({
       property: 'overload',
       about: device,
-      text: `${labelOf(network, device)} carries ${inAmps(amps)}, ${Math.round(share * 100)} % of what it is rated for.`,
+      amps,
+      share,
     }));
 
 const CONTROL_ROLES: ReadonlySet<TerminalRole> = new Set(['hot', 'call', 'common', 'coil']);
@@ -52,13 +53,13 @@ function highTerminals({ network, seen: { volts } }: JudgedState) {
   });
 }
 
-/** Why a secondary gives too much, when its supply is on a tap that does not fit it. */
-function tapReason({ network, settled, seen: { reference } }: JudgedState, node: number): string {
+/** The tap that a secondary gives too much by, when its supply is on one that does not fit it. */
+function tapReason({ network, settled, seen: { reference } }: JudgedState, node: number) {
   const secondary = network.secondaries.find(({ common }) => common === reference[node]);
   const tap = secondary && primaryTap(network, settled.point, secondary.device);
   return tap && betterTap(network, secondary.device, tap) !== null
-    ? ` ${labelOf(network, secondary.device)} is fed on its ${tap.nominal} V tap.`
-    : '';
+    ? { device: secondary.device, volts: tap.nominal }
+    : null;
 }
 
 /** Control terminals above what Class 2 allows: on line voltage, or on a secondary that gives too much. */
@@ -72,12 +73,15 @@ export function tooHigh(look: JudgedState): Violation[] {
       ? {
           property: 'line-on-control',
           about: device.id,
-          text: `${device.label} ${mark} is on line voltage: ${Math.round(volts)} V.`,
+          terminal: `${device.id}.${mark}`,
+          volts,
         }
       : {
           property: 'over-voltage',
           about: seen.reference[node]! < 0 ? device.id : (aboutSecondary(network, seen, node) ?? device.id),
-          text: `${device.label} ${mark} stands at ${volts.toFixed(1)} V, above ${CLASS_2.maxVolts} V.${tapReason(look, node)}`,
+          terminal: `${device.id}.${mark}`,
+          volts,
+          tap: tapReason(look, node),
         },
   );
 }
@@ -98,7 +102,7 @@ export function tied({ network, settled }: JudgedState): Violation[] {
             {
               property: 'tied',
               about: one.device,
-              text: `The hots of ${labelOf(network, one.device)} and ${labelOf(network, other.device)} are joined.`,
+              other: other.device,
             },
           ]
         : [],

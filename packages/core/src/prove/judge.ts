@@ -1,17 +1,18 @@
 /** Judges one settled state against every property that a state by itself can show. */
 import type { LoadReading, Settled } from '../behaviour';
 import { loadsIn, readLoads, runningOn } from '../behaviour';
-import { endNode, nodeName } from '../circuit';
+import { endNode } from '../circuit';
 import type { Call, LoadNature } from '../devices';
 import { kindOf } from '../devices';
 import type { Network } from '../network';
 import { voltsBetween } from '../network';
-import { COIL_OPERATING_RANGE, colourName } from '../standards';
+import { COIL_OPERATING_RANGE } from '../standards';
 import type { Case } from './cases';
 import { inputsOf } from './cases';
 import { overloaded, shorted, tied, tooHigh } from './judge-supply';
-import type { JudgedState, Violation } from './judged-state';
+import type { JudgedState } from './judged-state';
 import { titles } from './judged-state';
+import type { Violation } from './violation';
 
 /** Volts from which a powered thermostat runs on its wire, and a coil is meant to be in, from memory. */
 const WIRE_VOLTS = 17;
@@ -32,7 +33,8 @@ function together({ loads, subject }: JudgedState): Violation[] {
         {
           property: opposed(subject) ? 'disagree' : 'together',
           about: heat[0]!.device,
-          text: `${titles(heat)} run with ${titles(cool)}.`,
+          heating: titles(heat),
+          cooling: titles(cool),
         },
       ]
     : [];
@@ -40,7 +42,7 @@ function together({ loads, subject }: JudgedState): Violation[] {
 
 function uncalled(look: JudgedState): Violation[] {
   const { network, subject, settled, loads } = look;
-  const { calls, title } = subject.asked;
+  const { calls, situation } = subject.asked;
   const unasked = (serves: Call) => (calls.includes(serves) ? [] : on(loads, serves));
   const suspects = [...unasked('heat'), ...unasked('cool'), ...(calls.length > 0 ? [] : on(loads, 'fan'))];
   if (suspects.length === 0) return [];
@@ -48,23 +50,14 @@ function uncalled(look: JudgedState): Violation[] {
   const found = (['heat', 'cool'] as const).flatMap((serves): Violation[] => {
     const wrong = unasked(serves).filter((load) => !runsOn(load));
     return wrong.length > 0
-      ? [{ property: 'uncalled', about: wrong[0]!.device, text: `${titles(wrong)} on with ${title}.` }]
+      ? [{ property: 'uncalled', about: wrong[0]!.device, loads: titles(wrong), situation }]
       : [];
   });
   const fans = calls.length > 0 ? [] : on(loads, 'fan').filter((load) => !runsOn(load));
   return fans.length > 0
-    ? [
-        ...found,
-        { property: 'uncalled-fan', about: fans[0]!.device, text: `${titles(fans)} on with ${title}.` },
-      ]
+    ? [...found, { property: 'uncalled-fan', about: fans[0]!.device, loads: titles(fans), situation }]
     : found;
 }
-
-const NOTHING_DOES: Record<Call, string> = {
-  heat: 'nothing heats',
-  cool: 'nothing cools',
-  fan: 'nothing moves the air',
-};
 
 /** Calls that nothing answers, where something of the circuit could. */
 function unanswered({ network, subject, loads }: JudgedState): Violation[] {
@@ -76,7 +69,8 @@ function unanswered({ network, subject, loads }: JudgedState): Violation[] {
     .map((call) => ({
       property: 'unanswered',
       about: call,
-      text: `With ${subject.asked.title} ${NOTHING_DOES[call]}.`,
+      call,
+      situation: subject.asked.situation,
     }));
 }
 
@@ -86,7 +80,7 @@ function airless({ loads }: JudgedState): Violation[] {
   const fans = loads.filter(({ serves, nature }) => serves === 'fan' && nature === 'motor');
   const hot = loads.filter(({ nature, energised }) => energised && NEEDS_AIR.has(nature));
   return fans.length > 0 && hot.length > 0 && !fans.some(({ energised }) => energised)
-    ? [{ property: 'no-air', about: hot[0]!.device, text: `${titles(hot)} on and no fan runs.` }]
+    ? [{ property: 'no-air', about: hot[0]!.device, loads: titles(hot) }]
     : [];
 }
 
@@ -109,7 +103,7 @@ function safeties({ network, subject: { trip, asked }, loads }: JudgedState): Vi
         {
           property: 'safety',
           about: trip.device,
-          text: `${trip.label} is tripped and ${titles(running)} runs on.`,
+          loads: titles(running),
         },
       ]
     : [];
@@ -120,7 +114,7 @@ function blank({ network, subject, settled }: JudgedState): Violation[] {
   return network.devices.flatMap(({ device, kind, branches }): Violation[] => {
     if (!kind.asks) return [];
     if (settled.world.states[device.id]!.powered !== true)
-      return [{ property: 'blank', about: device.id, text: `${device.label} is blank.` }];
+      return [{ property: 'blank', about: device.id, onBatteries: false }];
     const supply = kind.livesOn && branches.get(kind.livesOn.wire);
     if (supply === undefined) return [];
     const [a, b] = network.branches[supply]!.nodes.map((node) => network.nodes[node]!) as [string, string];
@@ -129,7 +123,7 @@ function blank({ network, subject, settled }: JudgedState): Violation[] {
           {
             property: 'blank',
             about: device.id,
-            text: `${device.label} lives on its batteries: the wire brings it nothing.`,
+            onBatteries: true,
           },
         ]
       : [];
@@ -145,7 +139,8 @@ function coils({ network, settled, loads, pulls }: JudgedState): Violation[] {
         {
           property: 'weak-coil',
           about: device,
-          text: `${title} gets ${volts.toFixed(1)} V and does not pull in.`,
+          load: title,
+          volts,
         },
       ];
     const pulled = pulls.get(branch);
@@ -158,7 +153,9 @@ function coils({ network, settled, loads, pulls }: JudgedState): Violation[] {
           {
             property: 'coil-margin',
             about: device,
-            text: `${title} pulls in at ${pulled.toFixed(1)} V, ${(needs - pulled).toFixed(1)} V under the ${needs.toFixed(1)} V at which it is guaranteed to.`,
+            load: title,
+            volts: pulled,
+            needs,
           },
         ]
       : [];
@@ -166,18 +163,17 @@ function coils({ network, settled, loads, pulls }: JudgedState): Violation[] {
 }
 
 function liveEnds({ network, seen: { standing } }: JudgedState): Violation[] {
-  return network.circuit.cables.flatMap(({ conductors, label }) =>
+  return network.circuit.cables.flatMap(({ conductors }) =>
     conductors.flatMap((conductor): Violation[] => {
       const loose = (['from', 'to'] as const).find((end) => conductor[end] === null);
       if (!loose || (conductor.from === null && conductor.to === null)) return [];
       const hot = standing[network.indexOf(endNode(conductor, loose))] === 'hot';
-      const other = conductor.from ?? conductor.to!;
       return hot
         ? [
             {
               property: 'live-end',
               about: conductor.id,
-              text: `${colourName(conductor.colour)} of ${label} is live and loose; its other end is on ${nodeName(network.circuit, other)}.`,
+              landed: conductor.from ?? conductor.to!,
             },
           ]
         : [];
@@ -185,14 +181,10 @@ function liveEnds({ network, seen: { standing } }: JudgedState): Violation[] {
   );
 }
 
-function restless({ network, settled: { chattering } }: JudgedState): Violation[] {
+function restless({ settled: { chattering } }: JudgedState): Violation[] {
   if (!chattering) return [];
-  const names = chattering.devices.map(
-    (id) => network.circuit.devices.find((device) => device.id === id)!.label,
-  );
-  return [
-    { property: 'restless', about: chattering.devices[0] ?? '', text: `${names.join(', ')} cannot settle.` },
-  ];
+  const { devices } = chattering;
+  return [{ property: 'restless', about: devices[0] ?? '', devices }];
 }
 
 const JUDGES: readonly ((look: JudgedState) => Violation[])[] = [
@@ -235,7 +227,6 @@ export function judgePurge(network: Network, burner: LoadReading, after: Settled
         {
           property: 'no-purge',
           about: burner.device,
-          text: 'The call ends and the burner stops without a purge.',
         },
       ];
 }

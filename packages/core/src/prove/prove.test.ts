@@ -19,18 +19,18 @@ import {
 } from '../systems';
 import {
   PROPERTIES,
-  caseTitle,
   casesOf,
   inputsOf,
   isProven,
   judgeState,
   judgedState,
   powerOff,
-  proofInWords,
   prove,
   stageOf,
 } from '.';
 import type { PropertyId } from '.';
+import { tellViolation } from '../testing/tell';
+import { PROPERTY_WORDS, caseText, namesIn, proofText } from '../words';
 
 const found = (circuit: Circuit): PropertyId[] => [
   ...new Set(prove(circuit)!.findings.map(({ property }) => property)),
@@ -53,14 +53,14 @@ test.each(TEMPLATES.filter(({ id }) => id !== 'parallel-thermostats'))('$id is p
   const { findings } = prove(build('Proof'))!;
   // At 10 % low mains some contactors come in a few tenths of a volt under their guarantee, with the fan running.
   const said = findings.filter(({ property }) => property !== 'coil-margin');
-  expect(said.map(({ text, shownBy }) => `${text} ${caseTitle(shownBy)}`)).toEqual([]);
+  expect(said.map((finding) => `${finding.property} ${finding.about}`)).toEqual([]);
 });
 
 test('a clean proof says what was covered', () => {
   // Twelve states with nothing tripped; six calls with each of three safeties tripped; three supplies.
   const easy = furnaceAirConditioner('Proof', false);
-  expect(proofInWords(prove(easy)!)).toBe(`90 states, ${PROPERTIES.length} properties: nothing found`);
-  for (const { why } of PROPERTIES) expect(why.length).toBeGreaterThan(30);
+  expect(proofText(prove(easy)!)).toBe(`90 states, ${PROPERTIES.length} properties: nothing found`);
+  for (const property of PROPERTIES) expect(PROPERTY_WORDS[property].why.length).toBeGreaterThan(30);
 });
 
 describe.each<[string, Circuit, PropertyId]>([
@@ -132,50 +132,52 @@ describe.each<[string, Circuit, PropertyId]>([
     const proof = prove(circuit)!;
     const finding = proof.findings.find((entry) => entry.property === property);
     expect(proof.findings.map((entry) => entry.property)).toContain(property);
-    expect(caseTitle(finding!.shownBy)).not.toBe('');
-    expect(finding!.text).toMatch(/\.$/);
+    expect(caseText(namesIn(circuit), finding!.shownBy)).not.toBe('');
+    expect(tellViolation(circuit, finding!)).toMatch(/^[A-Z0-9a-z].*\.$/);
   });
 });
 
 // Two hundred feet of 18 AWG behind a 40 VA furnace: wired so for decades, common practice.
 test('a long run that works is a caution with its margin, not a fault', () => {
-  const { findings } = prove(setCable(good, 'yardCable', { lengthM: 61 }))!;
+  const long = setCable(good, 'yardCable', { lengthM: 61 });
+  const { findings } = prove(long)!;
   expect(findings.map(({ severity }) => severity)).toEqual(['caution']);
-  expect(findings[0]!.text).toMatch(/pulls in at \d+\.\d V, \d\.\d V under the 20\.4 V/);
+  expect(tellViolation(long, findings[0]!)).toMatch(/pulls in at \d+\.\d V, \d\.\d V under the 20\.4 V/);
 });
 
 test('a compressor that runs on in a satisfied cooling mode is seen there', () => {
   const wrong = exchange(pump, ['statO', 'to'], ['statY', 'to']);
   const uncalled = prove(wrong)!.findings.find(({ property }) => property === 'uncalled')!;
-  expect(uncalled.shownBy.asked.title).toMatch(/satisfied/);
+  expect(uncalled.shownBy.asked.situation).toEqual({ type: 'satisfied', call: 'cool' });
 });
 
 test('a wrong tap is named, and told apart from line voltage', () => {
   const tap = prove(land(pump, 'leadPrimary', 'to', 'xfmr.P120'))!.findings;
   expect(tap.map(({ property }) => property)).not.toContain('line-on-control');
-  expect(tap.find(({ property }) => property === 'over-voltage')!.text).toMatch(/fed on its 120 V tap/);
+  const found = tap.find(({ property }) => property === 'over-voltage')!;
+  expect(tellViolation(pump, found)).toMatch(/fed on its 120 V tap/);
 });
 
 test('a tap that fits is not blamed for a secondary that gives too much', () => {
   const high = prove(set(good, 'xfmr', 'params', 'openVolts', 36))!.findings;
   const found = high.find(({ property }) => property === 'over-voltage')!;
-  expect(found.text).not.toMatch(/tap/);
+  expect(tellViolation(good, found)).not.toMatch(/tap/);
 });
 
 test('a short that nothing opens comes with its amperes', () => {
   const { findings } = prove(land(bare, 'statC', 'from', 'stat.RC'))!;
   const burning = findings.find(({ property }) => property === 'short')!;
-  expect(burning.text).toMatch(/carries \d+ A, \d\.\d times .* and nothing opens/);
+  expect(tellViolation(bare, burning)).toMatch(/carries \d+ A, \d\.\d times .* and nothing opens/);
 });
 
 test('defrost and its end are among the states of a heat pump', () => {
-  const titles = casesOf(pump).map(({ asked }) => asked.title);
-  expect(titles).toEqual(
-    expect.arrayContaining(['heat called, defrost begun', 'heat called, defrost ended']),
-  );
+  const told = casesOf(pump).map((subject) => caseText(namesIn(pump), subject));
+  expect(told).toEqual(expect.arrayContaining(['heat called, defrost begun', 'heat called, defrost ended']));
   const { inputs, world } = stageOf(
     pump,
-    casesOf(pump).find(({ asked }) => /defrost begun/.test(asked.title))!,
+    casesOf(pump).find(
+      ({ asked: { situation } }) => situation.type === 'occasion' && situation.phase === 'begun',
+    )!,
   );
   expect(inputs.controls.pump).toEqual({ coil: 'frosted' });
   expect(world.states.pump!.defrostUntil).not.toBeNull();
@@ -244,20 +246,18 @@ test('a contactor whose pole lies across its own coil cannot settle, and is name
   const wired = addLink(once, { id: 'out', kind: 'jumper', joins: ['contactor.T1', 'contactor.A2'] });
   const restless = prove(wired)!.findings.find(({ property }) => property === 'restless')!;
   expect(restless.severity).toBe('fault');
-  expect(restless.text).toMatch(/Contactor.* cannot settle\.$/);
+  expect(tellViolation(wired, restless)).toMatch(/Contactor.* cannot settle\.$/);
 });
 
 test('cautions keep nothing from being proven, and are counted', () => {
   const shortOf = prove(setCable(good, 'yardCable', { lengthM: 61 }))!;
   expect(isProven(shortOf)).toBe(true);
-  expect(proofInWords(shortOf)).toMatch(/: nothing wrong, 1 caution$/);
+  expect(proofText(shortOf)).toMatch(/: nothing wrong, 1 caution$/);
   const [caution] = shortOf.findings;
-  expect(proofInWords({ ...shortOf, findings: [caution!, caution!] })).toMatch(/nothing wrong, 2 cautions$/);
+  expect(proofText({ ...shortOf, findings: [caution!, caution!] })).toMatch(/nothing wrong, 2 cautions$/);
   const wrong = prove(exchange(good, ['statY', 'to'], ['statW', 'to']))!;
   expect(isProven(wrong)).toBe(false);
-  expect(proofInWords({ ...wrong, findings: [wrong.findings[0]!, caution!] })).toMatch(
-    /: 1 found, 1 caution$/,
-  );
+  expect(proofText({ ...wrong, findings: [wrong.findings[0]!, caution!] })).toMatch(/: 1 found, 1 caution$/);
 });
 
 test('stops when it is no longer wanted', () => {

@@ -1,28 +1,23 @@
 /** Goes through every state of a circuit and reports what does not hold, each with a counterexample. */
 import type { Inputs, LoadReading, World } from '../behaviour';
-import { inSentence } from '../behaviour';
 import type { Circuit } from '../circuit';
 import type { Choice } from '../network';
 import type { Case } from './cases';
 import { casesOf, inputsOf } from './cases';
 import { judgeStructure } from './judge-structure';
-import type { Violation } from './judged-state';
-import { keyOf } from './judged-state';
-import type { PropertyId, Severity } from './properties';
-import { GRAVITY, PROPERTIES, propertyOf } from './properties';
+import type { Severity } from './properties';
+import { GRAVITY, PROPERTIES, SEVERITY } from './properties';
 import type { Supplied } from './supplied';
 import { runCase, supply } from './supplied';
+import type { Violation } from './violation';
+import { keyOf } from './violation';
 
-export interface Finding {
-  property: PropertyId;
+export type Finding = Violation & {
   severity: Severity;
-  title: string;
-  text: string;
-  about: string;
   /** The first state that shows it, and how many do. */
   shownBy: Case;
   states: number;
-}
+};
 
 export interface Proof {
   /** States gone through and properties checked in each. */
@@ -49,8 +44,8 @@ export function gather(seen: readonly Shown[]): Finding[] {
     const found = findings.get(key);
     if (found) found.states += states;
     else {
-      const { severity, title } = propertyOf(violation.property);
-      findings.set(key, { ...violation, severity, title, shownBy: subject, states });
+      const severity = SEVERITY[violation.property];
+      findings.set(key, { ...violation, severity, shownBy: subject, states });
     }
   }
   return [...findings.values()].sort((one, other) => GRAVITY[one.severity] - GRAVITY[other.severity]);
@@ -84,18 +79,12 @@ class Coverage {
     return [...both].map((which) => {
       const ways = idle.filter(([way]) => way.slice(0, way.lastIndexOf('/')) === which);
       const [way, load] = ways[0]!;
-      const heads =
-        ways.length > 1
-          ? ''
-          : way.endsWith('heat')
-            ? ' for heating'
-            : way.endsWith('cool')
-              ? ' for cooling'
-              : '';
+      const only = ways.length > 1 ? null : way.slice(way.lastIndexOf('/') + 1);
       return {
         property: 'never',
         about: which,
-        text: `No call ever runs the ${inSentence(load.title)}${heads}.`,
+        load: load.title,
+        way: only === 'heat' || only === 'cool' ? only : null,
       };
     });
   }
@@ -166,12 +155,3 @@ export function stageOf(circuit: Circuit, subject: Case): { inputs: Inputs; worl
 /** Nothing dangerous and nothing faulty was found; cautions do not keep a circuit from being proven. */
 export const isProven = ({ findings }: Pick<Proof, 'findings'>): boolean =>
   findings.every(({ severity }) => severity === 'caution');
-
-/** "78 states, 22 properties: nothing found" */
-export function proofInWords({ states, properties, findings }: Proof): string {
-  const cautions = findings.filter(({ severity }) => severity === 'caution').length;
-  const wrong = findings.length - cautions;
-  const said = cautions === 0 ? '' : `, ${cautions} ${cautions === 1 ? 'caution' : 'cautions'}`;
-  const found = wrong > 0 ? `${wrong} found${said}` : `nothing ${said ? 'wrong' : 'found'}${said}`;
-  return `${states} states, ${properties} properties: ${found}`;
-}

@@ -10,7 +10,9 @@ import {
   twoStageFurnace,
   twoTransformerSplit,
 } from '../systems';
-import { GRAVITY, guardsOf, keepsGuards, prove } from '.';
+import { tellViolation } from '../testing/tell';
+import { guardsOf, keepsGuards, prove } from '.';
+import { GRAVITY } from './properties';
 import type { Finding, PropertyId } from '.';
 
 const good = furnaceAirConditioner('Structure');
@@ -22,17 +24,21 @@ const findings = (circuit: Circuit) => prove(circuit)!.findings;
 const of = (circuit: Circuit, property: PropertyId): Finding[] =>
   findings(circuit).filter((one) => one.property === property);
 
+/** What is said of a property. */
+const told = (circuit: Circuit, property: PropertyId): string[] =>
+  of(circuit, property).map((finding) => tellViolation(circuit, finding));
+
 describe('crossed hots are', () => {
   const crossed = exchange(two, ['statRC', 'from'], ['statRH', 'from']);
 
   test('two hots on each other’s screws, both named', () => {
-    expect(of(crossed, 'crossed-hots').map(({ text }) => text)).toEqual([
+    expect(told(crossed, 'crossed-hots')).toEqual([
       'Thermostat: the hots of Transformer and Cooling transformer are exchanged.',
     ]);
   });
 
   test('one hot that feeds what returns to the other', () => {
-    expect(of(land(two, 'statRH', 'to', 'xfmr2.R'), 'crossed-hots').map(({ text }) => text)).toEqual([
+    expect(told(land(two, 'statRH', 'to', 'xfmr2.R'), 'crossed-hots')).toEqual([
       'Thermostat RH is fed from Cooling transformer, and what it calls returns to Transformer.',
     ]);
   });
@@ -48,15 +54,19 @@ describe('crossed hots are', () => {
 });
 
 test('a C from the other transformer names both', () => {
-  const [foreign] = of(land(two, 'statC', 'to', 'board.C'), 'foreign-common');
-  expect(foreign!.text).toBe('Thermostat takes its hot from Cooling transformer and its C from Transformer.');
+  expect(told(land(two, 'statC', 'to', 'board.C'), 'foreign-common')).toEqual([
+    'Thermostat takes its hot from Cooling transformer and its C from Transformer.',
+  ]);
   expect(of(two, 'foreign-common')).toEqual([]);
 });
 
 describe('a loose end is live only where it is hot', () => {
   test('at the board’s R', () => {
-    const [end] = of(lift(good, 'statR', 'from'), 'live-end');
-    expect(end!.text).toBe('red of Thermostat cable is live and loose; its other end is on Furnace board R.');
+    const loose = lift(good, 'statR', 'from');
+    const [end] = of(loose, 'live-end');
+    expect(tellViolation(loose, end!)).toBe(
+      'red of Thermostat cable is live and loose; its other end is on Furnace board R.',
+    );
     expect(end!.severity).toBe('danger');
   });
   test.each([
@@ -102,7 +112,7 @@ test('a jumper is a bypass only across one guard', () => {
 });
 
 describe('what no call ever runs', () => {
-  const never = (circuit: Circuit) => of(circuit, 'never').map(({ text }) => text);
+  const never = (circuit: Circuit) => told(circuit, 'never');
 
   test('a second stage with nothing landed', () => {
     const stage = lift(lift(twoStageFurnace('Structure'), 'yardY2', 'from'), 'yardY2', 'to');

@@ -7,8 +7,10 @@ import { compile, makeSolver, voltsAcross } from '../network';
 import type { Asked, Case, Until } from './cases';
 import { asksOf, inputsOf, occasionActive, powerOff } from './cases';
 import { judgePurge, judgeState, litBurner } from './judge';
-import type { JudgedState, Pulls, Violation } from './judged-state';
-import { keyOf, judgedState } from './judged-state';
+import type { JudgedState, Pulls } from './judged-state';
+import { judgedState } from './judged-state';
+import type { Violation } from './violation';
+import { keyOf } from './violation';
 
 /** A circuit at rest long enough for every compressor to have rested, seconds. */
 const REST_S = 420;

@@ -1,11 +1,13 @@
 /** What single wrong landings do: common practice in the trade, no published source. */
 import { furnaceAirConditioner, heatPumpWithStrips } from '../systems';
 import type { Mistake } from '.';
+import { tellViolation, tellWrong } from '../testing/tell';
 import { prove, sweep, wrongLandings } from '.';
 
 const good = furnaceAirConditioner('Sweep');
 const mistakes = sweep(good)!;
-const about = (words: RegExp): Mistake => mistakes.find(({ text }) => words.test(text))!;
+const told = ({ wrong }: Pick<Mistake, 'wrong'>) => tellWrong(good, wrong);
+const about = (words: RegExp): Mistake => mistakes.find((mistake) => words.test(told(mistake)))!;
 
 test.each<[RegExp, Mistake['harm'], RegExp]>([
   [/yellow .* and blue .* exchanged, on Thermostat Y and Thermostat C/, 'danger', /fuse opens/],
@@ -13,14 +15,15 @@ test.each<[RegExp, Mistake['harm'], RegExp]>([
   [/red .* and white of Outdoor cable exchanged, on Y and C/, null, /^$/],
 ])('%s', (words, harm, does) => {
   expect(about(words)).toMatchObject({ harm });
-  expect(about(words).does ?? '').toMatch(does);
+  const found = about(words);
+  expect(found.does ? tellViolation(found.circuit, found.does) : '').toMatch(does);
 });
 
 test('gravest first, and each wiring once', () => {
   const order = ['danger', 'fault', 'caution', null];
   const ranks = mistakes.map(({ harm }) => order.indexOf(harm));
   expect(ranks).toEqual([...ranks].sort());
-  expect(new Set(mistakes.map(({ text }) => text)).size).toBe(mistakes.length);
+  expect(new Set(mistakes.map(told)).size).toBe(mistakes.length);
 });
 
 // Brute force: the full proof at nominal mains, no pruning, must find each harm the sweep reports and none where it reports none.
@@ -32,13 +35,13 @@ test('agrees with the whole proof of each wrong landing', () => {
     const worst = ['danger', 'fault'].find((severity) =>
       nominal.some((entry) => entry.severity === severity),
     );
-    expect({ text: mistake.text, harm: mistake.harm }).toEqual({ text: mistake.text, harm: worst ?? null });
+    expect({ text: told(mistake), harm: mistake.harm }).toEqual({ text: told(mistake), harm: worst ?? null });
   }
 });
 
 test('every conductor of a heat pump is exchanged and moved somewhere', () => {
   const pump = heatPumpWithStrips('Sweep', { stages: 'two' });
-  const texts = wrongLandings(pump).map(({ text }) => text);
+  const texts = wrongLandings(pump).map(({ wrong }) => tellWrong(pump, wrong));
   for (const colour of ['red', 'yellow', 'blue', 'orange', 'green', 'white', 'brown', 'black'])
     expect(texts.filter((text) => text.startsWith(`${colour} of`)).length).toBeGreaterThan(0);
 });

@@ -2,47 +2,59 @@
  * What each single wrong landing would do: every two conductors exchanged, every conductor on the screw
  * beside its own. The mistakes to look for, by the harm they do.
  */
-import type { Cable, Circuit, Conductor, End, TerminalId } from '../circuit';
-import { ENDS, exchange, findDevice, isSplice, land, marksOf, nodeName, splitTerminal } from '../circuit';
+import type { Circuit, Conductor, End, TerminalId } from '../circuit';
+import { ENDS, exchange, findDevice, isSplice, land, marksOf, splitTerminal } from '../circuit';
 import type { Choice } from '../network';
-import { colourName } from '../standards';
 import type { Asked, Case } from './cases';
 import { asksOf } from './cases';
-import type { Violation } from './judged-state';
-import { keyOf } from './judged-state';
 import type { Severity } from './properties';
-import { propertyOf } from './properties';
+import { GRAVITY, SEVERITY } from './properties';
 import { judgeStructure } from './judge-structure';
 import type { Supplied } from './supplied';
 import { runCase, supply } from './supplied';
 import type { Progress } from './prove';
 import { fieldConductors, lineTerminals } from './terminals';
+import type { Violation } from './violation';
+import { keyOf } from './violation';
+
+/** One end of a conductor, and the terminal it is on. */
+export interface LandedEnd {
+  conductor: string;
+  end: End;
+  terminal: TerminalId;
+}
+
+export type WrongLanding =
+  | { type: 'exchanged'; one: LandedEnd; other: LandedEnd }
+  /** On another terminal than the one it is landed on. */
+  | { type: 'moved'; landed: LandedEnd; on: TerminalId };
 
 /** A wrong landing and the worst it does; `harm` is null when nothing would show. */
 export interface Mistake {
-  /** What was done, in words. */
-  text: string;
+  wrong: WrongLanding;
   harm: Severity | null;
   /** The worst of what it does, and the state that shows it. */
-  does: string | null;
+  does: Violation | null;
   shownBy: Case | null;
   circuit: Circuit;
 }
 
 interface Landing {
-  cable: Cable;
   conductor: Conductor;
   end: End;
   terminal: TerminalId;
 }
 
 const landingsOf = (circuit: Circuit): Landing[] =>
-  fieldConductors(circuit).flatMap(({ cable, conductor }) =>
-    ENDS.map((end) => ({ cable, conductor, end, terminal: conductor[end]! })),
+  fieldConductors(circuit).flatMap(({ conductor }) =>
+    ENDS.map((end) => ({ conductor, end, terminal: conductor[end]! })),
   );
 
-/** "yellow of Outdoor cable" */
-const placeOf = ({ cable, conductor }: Landing) => `${colourName(conductor.colour)} of ${cable.label}`;
+const endOf = ({ conductor: { id }, end, terminal }: Landing): LandedEnd => ({
+  conductor: id,
+  end,
+  terminal,
+});
 
 /** Whether two landings are within one person's reach at one strip: the same device, or wire nuts of one place. */
 function together(circuit: Circuit, one: TerminalId, other: TerminalId): boolean {
@@ -51,7 +63,7 @@ function together(circuit: Circuit, one: TerminalId, other: TerminalId): boolean
   return here!.station === there!.station && isSplice(circuit, one) && isSplice(circuit, other);
 }
 
-type Wrong = Pick<Mistake, 'text' | 'circuit'>;
+type Wrong = Pick<Mistake, 'wrong' | 'circuit'>;
 
 function exchanged(circuit: Circuit, landings: readonly Landing[]): Wrong[] {
   return landings.flatMap((one, i) =>
@@ -64,7 +76,7 @@ function exchanged(circuit: Circuit, landings: readonly Landing[]): Wrong[] {
       if (b[other.end === 'from' ? 'to' : 'from'] === one.terminal) return [];
       return [
         {
-          text: `${placeOf(one)} and ${placeOf(other)} exchanged, on ${nodeName(circuit, one.terminal)} and ${nodeName(circuit, other.terminal)}`,
+          wrong: { type: 'exchanged', one: endOf(one), other: endOf(other) },
           circuit: exchange(circuit, [a.id, one.end], [b.id, other.end]),
         },
       ];
@@ -86,7 +98,7 @@ function moved(circuit: Circuit, landings: readonly Landing[]): Wrong[] {
       if (beside === undefined || line.has(target) || target === otherEnd) return [];
       return [
         {
-          text: `${placeOf(landing)} on ${nodeName(circuit, target)} instead of ${mark}`,
+          wrong: { type: 'moved', landed: endOf(landing), on: target },
           circuit: land(circuit, conductor.id, end, target),
         },
       ];
@@ -118,9 +130,7 @@ export function wrongLandings(circuit: Circuit): Wrong[] {
   });
 }
 
-const GRAVITY: readonly Severity[] = ['danger', 'fault', 'caution'];
-const graver = (one: Violation, other: Violation) =>
-  GRAVITY.indexOf(propertyOf(one.property).severity) - GRAVITY.indexOf(propertyOf(other.property).severity);
+const gravity = ({ property }: Violation) => GRAVITY[SEVERITY[property]];
 
 /** The states that close most contacts at once: whatever is dangerous shows in one of them. */
 const FULL = /^(off|heat-far|cool-far|emergency)$/;
@@ -155,9 +165,9 @@ function worstOf(circuit: Circuit, asks: readonly Asked[], known: ReadonlySet<st
   for (const list of [asks.filter(isFull), asks.filter((asked) => !isFull(asked))]) {
     for (const { violation, asked } of violationsOf(supplied, list)) {
       if (known.has(keyOf(violation))) continue;
-      if (!worst || graver(violation, worst.violation) < 0)
+      if (!worst || gravity(violation) < gravity(worst.violation))
         worst = { violation, shownBy: { asked, trip: null, mains: 1 } };
-      if (propertyOf(worst.violation.property).severity === 'danger') return worst;
+      if (SEVERITY[worst.violation.property] === 'danger') return worst;
     }
     if (worst) return worst;
   }
@@ -182,12 +192,12 @@ export function sweep(circuit: Circuit, progress: Progress = () => true): Mistak
     const worst = worstOf(wrong.circuit, asks, known);
     mistakes.push({
       ...wrong,
-      harm: worst && propertyOf(worst.violation.property).severity,
-      does: worst && worst.violation.text,
+      harm: worst && SEVERITY[worst.violation.property],
+      does: worst && worst.violation,
       shownBy: worst && worst.shownBy,
     });
     if (!progress(i + 1, wrongs.length)) return null;
   }
-  const rank = ({ harm }: Mistake) => (harm === null ? GRAVITY.length : GRAVITY.indexOf(harm));
-  return mistakes.sort((one, other) => rank(one) - rank(other));
+  const rank = ({ harm }: Mistake) => (harm === null ? Infinity : GRAVITY[harm]);
+  return mistakes.sort((one, other) => (rank(one) === rank(other) ? 0 : rank(one) - rank(other)));
 }

@@ -3,8 +3,9 @@
  * the trade (no published source); the volts behind it are checked against ngspice elsewhere.
  */
 import type { Inputs } from '../behaviour';
-import { NEW_WORLD, advance, viewOf } from '../behaviour';
+import { NEW_WORLD, advance } from '../behaviour';
 import type { Circuit } from '../circuit';
+import { toldView } from '../testing/tell';
 import { land, parseCircuit, setValue } from '../circuit';
 import { CLASS_2 } from '../standards';
 import { compile } from '../network';
@@ -30,7 +31,7 @@ import {
 function after(circuit: Circuit, inputs: Inputs, seconds = 500, from = NEW_WORLD) {
   const network = compile(circuit);
   const settled = advance(network, inputs, from, seconds);
-  const view = viewOf(network, inputs, settled, String);
+  const view = toldView(network, inputs, settled);
   const on = view.loads.filter(({ energised }) => energised).map(({ title }) => title);
   return { on, view, settled, states: settled.world.states };
 }

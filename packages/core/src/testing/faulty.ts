@@ -1,7 +1,6 @@
 /** Good circuits with one thing wrong, and what that is: a lifted end, a wrong landing, a fault laid over. */
 import type { Inputs, Settled } from '../behaviour';
-import { NEW_WORLD, advance, readLoads, untilSteady, viewOf } from '../behaviour';
-import type { Status } from '../behaviour';
+import { NEW_WORLD, advance, readLoads, untilSteady } from '../behaviour';
 import type { Circuit } from '../circuit';
 import { ENDS, lift } from '../circuit';
 import { kindOf } from '../devices';
@@ -9,6 +8,8 @@ import type { Fault, Network } from '../network';
 import { compile, makeSolver } from '../network';
 import type { Asked } from '../prove';
 import { asksOf, wrongLandings } from '../prove';
+import type { ToldStatus } from './tell';
+import { tellWrong, toldView } from './tell';
 
 export interface Faulty {
   what: 'lifted' | 'landing' | 'fault';
@@ -43,13 +44,13 @@ function lifted(circuit: Circuit): Faulty[] {
 }
 
 const landings = (circuit: Circuit): Faulty[] =>
-  wrongLandings(circuit).map(({ text, circuit: wrong }) => {
-    const now = new Map(conductorsOf(wrong).map((conductor) => [conductor.id, conductor]));
+  wrongLandings(circuit).map(({ wrong, circuit: spoiled }) => {
+    const now = new Map(conductorsOf(spoiled).map((conductor) => [conductor.id, conductor]));
     const moved = conductorsOf(circuit).filter(
       ({ id, from, to }) => now.get(id)!.from !== from || now.get(id)!.to !== to,
     );
     const changed = moved.flatMap(({ id, from, to }) => [id, ...[from, to].flatMap((end) => end ?? [])]);
-    return { what: 'landing', text, circuit: wrong, faults: [], changed };
+    return { what: 'landing', text: tellWrong(circuit, wrong), circuit: spoiled, faults: [], changed };
   });
 
 function faults(circuit: Circuit): Faulty[] {
@@ -117,10 +118,10 @@ export function statusesOf(
   faulty: Faulty,
   calls: readonly Asked[],
   good: readonly Ran[],
-): { call: string; status: Status; verdict: 'names it' | 'silent' | 'blames another' }[] {
+): { call: string; status: ToldStatus; verdict: 'names it' | 'silent' | 'blames another' }[] {
   return runCalls(faulty.circuit, faulty.faults, calls).flatMap(({ network, settled, inputs, shows }, i) => {
     if (shows === good[i]!.shows) return [];
-    const { status } = viewOf(network, inputs, settled, (celsius) => `${celsius} °C`);
+    const { status } = toldView(network, inputs, settled);
     const parts = status.parts ?? [];
     const verdict = parts.some((part) => faulty.changed.includes(part))
       ? 'names it'

@@ -22,7 +22,7 @@ test('settles, runs through time and is drawn whole', () => {
     conditions: { indoorC: 26, outdoorC: 31 },
   };
   const settled = advance(network, inputs, NEW_WORLD, 500);
-  const view = viewOf(network, inputs, settled, String);
+  const view = viewOf(network, inputs, settled);
   expect(view.loads.filter(({ id, energised }) => id === 'compressor' && energised)).toHaveLength(7);
   expect(runTimeline(network, callScript(circuit, 'cool', 600), 900).ended).toBeNull();
   const loom = layLoom(circuit, 390);

@@ -16,6 +16,7 @@ import { stepsOf } from '../wire';
 import { openings, testPoints } from '../wire/gate';
 import { callsOf } from './faulty';
 import { said } from './said';
+import { tellRepair } from './tell';
 
 const burner = (kind: string, whenTilted: 'open' | 'closed') =>
   defineDevice({
@@ -159,7 +160,7 @@ test('its wiring is mended', () => {
   const wrong = land(hall(), 'statW', 'to', 'nutR.NUT');
   const { findings } = prove(wrong)!;
   const repair = repairOf(wrong, findings[0]!, undefined, findings)!;
-  expect(repair.text).toBe('Move white of Thermostat cable from R splice to Heater H.');
+  expect(tellRepair(wrong, repair)).toBe('Move white of Thermostat cable from R splice to Heater H.');
   expect(prove(repair.circuit)!.findings).toEqual([]);
 });
 

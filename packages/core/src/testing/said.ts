@@ -1,12 +1,14 @@
 /** What the status line says of a circuit in a call, reached as a person reaches it: from rest, the call made, waited for. */
-import type { Inputs, Status } from '../behaviour';
-import { NEW_WORLD, advance, untilSteady, viewOf } from '../behaviour';
+import type { Inputs } from '../behaviour';
+import { NEW_WORLD, advance, untilSteady } from '../behaviour';
 import type { Circuit } from '../circuit';
 import { addLink } from '../circuit';
 import type { Fault } from '../network';
 import { compile, makeSolver } from '../network';
 import { TEMPLATES } from '../systems';
 import { callsOf } from './faulty';
+import type { ToldStatus } from './tell';
+import { toldView } from './tell';
 
 export interface Had {
   faults?: readonly Fault[];
@@ -25,7 +27,7 @@ export function said(
   circuit: Circuit,
   call: string,
   { faults = [], controls = {}, after }: Had = {},
-): Status {
+): ToldStatus {
   const network = compile(circuit, faults);
   const solver = makeSolver(network);
   const calls = callsOf(circuit);
@@ -36,7 +38,7 @@ export function said(
     after === undefined
       ? untilSteady(network, inputs, world, LONGEST_S, solver)
       : advance(network, inputs, world, after, solver);
-  return viewOf(network, inputs, settled, (celsius) => `${celsius} °C`).status;
+  return toldView(network, inputs, settled).status;
 }
 
 export const ready = (id: string): Circuit =>

@@ -3,6 +3,7 @@ import type { Circuit } from '../circuit';
 import { addLink, freeLinkId, land, landedOn, marksOf, removeLink, setValue } from '../circuit';
 import { fill, kindOf } from '../devices';
 import { lineTerminals, wrongLandings } from '../prove';
+import { tellWrong } from './tell';
 
 export interface Spoiled {
   what: 'landing' | 'setting' | 'jumper' | 'tap' | 'rating';
@@ -11,7 +12,11 @@ export interface Spoiled {
 }
 
 const landings = (circuit: Circuit): Spoiled[] =>
-  wrongLandings(circuit).map((wrong) => ({ what: 'landing', ...wrong }));
+  wrongLandings(circuit).map(({ wrong, circuit: spoiled }) => ({
+    what: 'landing',
+    text: tellWrong(circuit, wrong),
+    circuit: spoiled,
+  }));
 
 const settings = (circuit: Circuit): Spoiled[] =>
   circuit.devices.flatMap(({ id, kind, label, settings: given }) => {

@@ -7,7 +7,7 @@ import type { Circuit } from '../circuit';
 import { addLink, exchange, lift, removeDevice, setValue } from '../circuit';
 import { SCREWS, kindOf } from '../devices';
 import { METER_MODES, compile, makeSolver, measure } from '../network';
-import { NEW_WORLD, advance, untilSteady, viewOf } from '../behaviour';
+import { NEW_WORLD, advance, untilSteady } from '../behaviour';
 import {
   factsOf,
   fuseSums,
@@ -20,14 +20,16 @@ import {
   voltageDrops,
 } from '../plan';
 import type { SwapOption } from '../plan';
-import type { Finding } from '../prove';
-import { caseTitle, casesOf, guardsOf, prove, repairOf, sweep, wrongLandings } from '../prove';
+import type { Finding, Situation } from '../prove';
+import { casesOf, guardsOf, prove, repairOf, sweep, wrongLandings } from '../prove';
 import { draftsOf } from '../prove/repair/drafts';
 import { cardsOf, stepsOf, walk } from '../wire';
 import type { Faulty } from './faulty';
 import { callsOf, faultyOf, runCalls, statusesOf } from './faulty';
 import type { Spoiled } from './spoils';
 import { spoilsOf } from './spoils';
+import { tellChange, tellRepair, tellViolation, tellWrong, toldView } from './tell';
+import { caseText, namesIn, situationText } from '../words';
 
 /** One in so many is enough to notice a change, and keeps the tests quick. */
 const EVERY = { fault: 8, spoil: 6, mistake: 90, point: 8, draft: 41, repair: 3, trial: 40 };
@@ -44,8 +46,6 @@ const sample = <T>(list: readonly T[], every: number): T[] =>
   list.filter((_, i) => i % every === OFFSET % every);
 const figure = (value: number) =>
   Number.isFinite(value) ? String(Number(value.toPrecision(4))) : String(value);
-
-const celsius = (value: number) => `${value} °C`;
 
 /** Every control of a device but a thermostat's, as it is not at first: breakers off, floats wet, cut-outs tripped. */
 const hands = ({ devices }: Circuit) =>
@@ -73,7 +73,7 @@ function handLines(circuit: Circuit): string[] {
       const inputs = { controls: { ...held, ...(id && { [id]: controls }) }, conditions };
       return [SOON_S, LATE_S].map((seconds) => {
         const settled = advance(network, inputs, world, seconds, solver);
-        const { status } = viewOf(network, inputs, settled, celsius);
+        const { status } = toldView(network, inputs, settled);
         return `${id} ${JSON.stringify(controls)}, ${call}, after ${seconds} s: ${JSON.stringify(status)}`;
       });
     }),
@@ -101,8 +101,10 @@ function statusLines(circuit: Circuit): string[] {
   );
 }
 
-const findingLine = ({ severity, property, about, text, states, shownBy }: Finding) =>
-  `${severity} ${property} ${about}, ${states} states from ${shownBy.asked.id} ${shownBy.trip?.device ?? ''} ${shownBy.mains}: ${text}`;
+const findingLine = (circuit: Circuit, finding: Finding) => {
+  const { severity, property, about, states, shownBy } = finding;
+  return `${severity} ${property} ${about}, ${states} states from ${shownBy.asked.id} ${shownBy.trip?.device ?? ''} ${shownBy.mains}: ${tellViolation(circuit, finding)}`;
+};
 
 /** A mistake of each kind but landings, and some of those. */
 function mixedMistakes(circuit: Circuit): Spoiled[] {
@@ -121,7 +123,10 @@ function mixedMistakes(circuit: Circuit): Spoiled[] {
 function proofLines(circuit: Circuit): string[] {
   return [{ text: 'good', circuit }, ...mixedMistakes(circuit)].flatMap((spoiled) => {
     const { states, findings } = prove(spoiled.circuit)!;
-    return [`${spoiled.text}: ${states} states`, ...findings.map((finding) => `  ${findingLine(finding)}`)];
+    return [
+      `${spoiled.text}: ${states} states`,
+      ...findings.map((finding) => `  ${findingLine(spoiled.circuit, finding)}`),
+    ];
   });
 }
 
@@ -240,10 +245,13 @@ function searchLines(circuit: Circuit): string[] {
   const wrong = sample(spoilsOf(circuit), EVERY.mistake);
   const drafts = [circuit, ...wrong.slice(0, 3).map((spoiled) => spoiled.circuit)].flatMap((from) => {
     const all = draftsOf(from);
-    return [`${all.length} drafts`, ...sample(all, EVERY.draft).map(({ text, work }) => `${text}; ${work}`)];
+    return [
+      `${all.length} drafts`,
+      ...sample(all, EVERY.draft).map(({ change, work }) => `${tellChange(from, change)}; ${work}`),
+    ];
   });
   return [
-    ...casesOf(circuit).map(caseTitle),
+    ...casesOf(circuit).map((subject) => caseText(namesIn(circuit), subject)),
     ...guards(guardsOf(compile(circuit))),
     ...wrong.flatMap((spoiled) => [spoiled.text, ...guards(guardsOf(compile(spoiled.circuit)))]),
     ...drafts,
@@ -257,7 +265,9 @@ const repairLines = (circuit: Circuit): string[] =>
     const [worst] = findings;
     if (!worst || worst.severity === 'caution') return [];
     const repair = repairOf(spoiled, worst, undefined, findings);
-    return [`${text}: ${worst.property}: ${repair ? `${repair.text} ${repair.left} left` : 'nothing'}`];
+    return [
+      `${text}: ${worst.property}: ${repair ? `${tellRepair(spoiled, repair)} ${repair.left} left` : 'nothing'}`,
+    ];
   });
 
 /** Landing cards: what is on every terminal, with its tag and how far it is stripped. */
@@ -266,15 +276,29 @@ const cardLines = (circuit: Circuit): string[] => cardsOf(circuit).map((card) =>
 const DROP_AT_C = 40;
 const MOST_SWEPT = 40;
 
+/** A state by what is said of it. */
+const asTold = (value: unknown): unknown =>
+  typeof value === 'object' && value !== null && 'situation' in value
+    ? Object.fromEntries(
+        Object.entries(value).map(([key, own]) =>
+          key === 'situation' ? ['call', situationText(own as Situation)] : [key, own as unknown],
+        ),
+      )
+    : value;
+
 /** Loads of transformers, volts on the way to coils, and what a short would draw. */
 function sumLines(circuit: Circuit): string[] {
   const rounded = (value: unknown) =>
-    JSON.stringify(value, (_key, one: unknown) => (typeof one === 'number' ? Number(figure(one)) : one));
+    JSON.stringify(value, (_key, one: unknown) =>
+      typeof one === 'number' ? Number(figure(one)) : asTold(one),
+    );
   return [
     ...transformerLoads(circuit).map(rounded),
     ...voltageDrops(circuit, DROP_AT_C).map(rounded),
     ...fuseSums(circuit).map(rounded),
-    ...unprotectedHots(circuit).map(rounded),
+    ...unprotectedHots(circuit).map((found) =>
+      rounded({ device: found.about, text: tellViolation(circuit, found) }),
+    ),
   ];
 }
 
@@ -295,8 +319,14 @@ function readingLines(circuit: Circuit): string[] {
 const sweepLines = (circuit: Circuit): string[] =>
   wrongLandings(circuit).length > MOST_SWEPT
     ? []
-    : sweep(circuit)!.map(({ text, harm, does, shownBy }) =>
-        [text, harm, does, shownBy?.asked.id, shownBy?.mains].join('; '),
+    : sweep(circuit)!.map(({ wrong, harm, does, shownBy, circuit: spoiled }) =>
+        [
+          tellWrong(circuit, wrong),
+          harm,
+          does && tellViolation(spoiled, does),
+          shownBy?.asked.id,
+          shownBy?.mains,
+        ].join('; '),
       );
 
 export const TABLES: Readonly<Record<string, (circuit: Circuit) => string[]>> = {

@@ -1,7 +1,7 @@
 import { furnaceAirConditioner } from '@zygostat/core/systems';
 import { FRESH } from './slice';
 import { activeCalls, pressCall } from './calls';
-import { showDuration, showQuantity, showVolts } from '../../words/show';
+import { showDuration, showQuantity, showVolts } from '@zygostat/core/words';
 
 const circuit = furnaceAirConditioner('Calls');
 

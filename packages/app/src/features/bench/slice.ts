@@ -3,6 +3,7 @@ import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSlice } from '@reduxjs/toolkit';
 import type { BenchAnswer, BenchView, Inputs, PathStop, World } from '@zygostat/core/behaviour';
 import { NEW_WORLD } from '@zygostat/core/behaviour';
+import type { Circuit } from '@zygostat/core/circuit';
 import type { Conditions, Value } from '@zygostat/core/devices';
 import type { MeterMode, Reading } from '@zygostat/core/network';
 import type { MeterKind } from '@zygostat/core/standards';
@@ -27,6 +28,8 @@ export interface Bench {
   /** Probe that the next tapped stud gets. */
   armed: Probe | null;
   view: BenchView | null;
+  /** The circuit the answer is about. */
+  about: Circuit | null;
   reading: Reading | null;
   path: PathStop[];
   /** The clock stands still: a moment of the timeline is being looked at. */
@@ -46,6 +49,7 @@ export const FRESH: Bench = {
   followed: null,
   armed: null,
   view: null,
+  about: null,
   reading: null,
   path: [],
   paused: false,
@@ -104,11 +108,12 @@ const bench = createSlice({
       state.followed = payload;
     },
     // Frozen at the top, what is large is taken as it is: freezing every figure in it would cost a tap its frame.
-    answered: (state, { payload }: PayloadAction<BenchAnswer>) => ({
+    answered: (state, { payload }: PayloadAction<BenchAnswer & { about: Circuit }>) => ({
       ...state,
       ...payload,
       world: Object.freeze(payload.world),
       view: Object.freeze(payload.view),
+      about: Object.freeze(payload.about),
       failure: null,
     }),
     failed: (state, { payload }: PayloadAction<string>) => {

@@ -24,7 +24,7 @@ function makeRunner(store: Store) {
   let loaded: { circuit: unknown; supply: number } | null = null;
 
   async function round(): Promise<void> {
-    const { bench, edits, settings } = store.getState() as RootState;
+    const { bench, edits } = store.getState() as RootState;
     const { circuit } = edits.present;
     if (!circuit) return;
     const pass = elapse;
@@ -36,12 +36,11 @@ function makeRunner(store: Store) {
       await model.load({ ...circuit, mains: { ...mains, volts: mains.volts * supply } });
       loaded = { circuit, supply };
     }
-    const { temperature } = settings;
     const probes = probesOf(bench);
-    const answer = await model.ask({ inputs, world, elapse: pass, probes, followed }, temperature);
+    const answer = await model.ask({ inputs, world, elapse: pass, probes, followed });
     // An answer about a circuit that has been replaced meanwhile is of no use.
     if (answer && (store.getState() as RootState).edits.present.circuit === circuit)
-      store.dispatch(answered(answer));
+      store.dispatch(answered({ ...answer, about: circuit }));
     else again = true;
   }
 
@@ -65,16 +64,8 @@ function makeRunner(store: Store) {
 }
 
 /** What the model is asked about: when none of it has changed there is nothing to ask. */
-const askedOf = ({ bench, edits, settings }: RootState) =>
-  [
-    edits.present.circuit,
-    bench.moment,
-    bench.inputs,
-    bench.supply,
-    bench.meter,
-    bench.followed,
-    settings.temperature,
-  ] as const;
+const askedOf = ({ bench, edits }: RootState) =>
+  [edits.present.circuit, bench.moment, bench.inputs, bench.supply, bench.meter, bench.followed] as const;
 
 const isPending = ({ bench }: RootState) => !bench.paused && (bench.view?.waits.length ?? 0) > 0;
 

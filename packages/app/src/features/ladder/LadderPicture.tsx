@@ -8,7 +8,7 @@ import { symbolStrokes } from '@zygostat/core/drawing';
 import type { Standing } from '@zygostat/core/network';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { isLoadOn } from '../bench/live';
-import { showVolts } from '../../words/show';
+import { showVolts } from '@zygostat/core/words';
 import { FONTS, useTokens } from '../../theme';
 import { WireShape } from '../loom/WireShape';
 

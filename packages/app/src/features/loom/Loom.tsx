@@ -11,7 +11,7 @@ import { CLASS_2, colourName } from '@zygostat/core/standards';
 import type { Meter } from '../bench/slice';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
-import { showVolts } from '../../words/show';
+import { showVolts } from '@zygostat/core/words';
 import { isSwitch } from '../bench/toggle';
 import { BlockButtons, BlockFace } from './Block';
 import { ChipButton } from './ChipButton';

@@ -2,7 +2,6 @@ import { act, fireEvent } from '@testing-library/react';
 import type { Reading } from '@zygostat/core/network';
 import { furnaceAirConditioner } from '@zygostat/core/systems';
 import { answered, probePlaced } from '../bench/slice';
-import type { BenchAnswer } from '@zygostat/core/behaviour';
 import { renderWithStore } from '../../testing/render';
 import { MeterBar } from './MeterBar';
 
@@ -14,7 +13,9 @@ function renderBar(reading: Reading | null) {
     store.dispatch(probePlaced({ probe: 'red', node: 'board.G' }));
     store.dispatch(probePlaced({ probe: 'black', node: 'board.C' }));
     store.dispatch(
-      answered({ world: { now: 0, states: {} }, view: null, reading, path: [] } as unknown as BenchAnswer),
+      answered({ world: { now: 0, states: {} }, view: null, reading, path: [] } as unknown as Parameters<
+        typeof answered
+      >[0]),
     );
   });
   return { store, screen };

@@ -4,7 +4,7 @@ import type { Circuit } from '@zygostat/core/circuit';
 import { nodeName } from '@zygostat/core/circuit';
 import type { MeterMode } from '@zygostat/core/network';
 import { METER_MODES } from '@zygostat/core/network';
-import { showQuantity } from '../../words/show';
+import { showQuantity } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Probe } from '../bench/slice';
 import { meterSet, probeArmed } from '../bench/slice';

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { CATALOGUE, kindOf } from '@zygostat/core/devices';
+import { situationText } from '@zygostat/core/words';
 import type { Insertion } from '@zygostat/core/plan';
 import { theModel } from '../../model/model';
 import { thermostatsOf } from '../bench/calls';
@@ -43,10 +44,10 @@ function School({ insertion, onTake }: { insertion: Insertion; onTake: () => voi
         {title}
       </AppText>
       <AppText kind="small">{`Cut into ${into}.`}</AppText>
-      <ProofLine proof={proof} />
-      {tripped.map(({ call, stops, goesOn, blank }) => (
-        <View key={call}>
-          <AppText kind="strong">{`Tripped with ${call}`}</AppText>
+      <ProofLine circuit={insertion.circuit} proof={proof} />
+      {tripped.map(({ situation, stops, goesOn, blank }) => (
+        <View key={situationText(situation)}>
+          <AppText kind="strong">{`Tripped with ${situationText(situation)}`}</AppText>
           <AppText>{stops.length > 0 ? `Stops: ${stops.join(', ')}.` : 'Stops nothing.'}</AppText>
           {goesOn.length > 0 ? <AppText>{`Goes on: ${goesOn.join(', ')}.`}</AppText> : null}
           <AppText kind="small">

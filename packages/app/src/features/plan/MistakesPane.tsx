@@ -4,8 +4,8 @@ import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useTokens } from '../../theme';
-import type { Model } from '../../model/answers';
-import type { ToldMistake } from '@zygostat/core/prove';
+import type { MistakeFound, Model } from '../../model/answers';
+import { caseText, namesIn, violationText, wrongLandingText } from '@zygostat/core/words';
 import { ActionButton, AppText } from '../../basics';
 import { Working } from './Working';
 import { useAside } from './useAside';
@@ -14,7 +14,7 @@ const askMistakes = (
   model: Remote<Model>,
   circuit: Circuit,
   tell: (what: string, done: number, all: number) => void,
-): Promise<ToldMistake[]> =>
+): Promise<MistakeFound[]> =>
   model.mistakes(
     circuit,
     proxy((done: number, all: number) => tell(`${done} of ${all}`, done, all)),
@@ -29,11 +29,22 @@ const GROUPS = [
 /** Mistakes shown of a group before more are asked for. */
 const FIRST = 8;
 
-function Group({ title, what, mistakes }: { title: string; what: string; mistakes: readonly ToldMistake[] }) {
+interface GroupProps {
+  circuit: Circuit;
+  title: string;
+  what: string;
+  mistakes: readonly MistakeFound[];
+}
+
+function Group({ circuit, title, what, mistakes }: GroupProps) {
   const t = useTokens();
   const [all, setAll] = useState(false);
   if (mistakes.length === 0) return null;
-  const shown = all ? mistakes : mistakes.slice(0, FIRST);
+  const names = namesIn(circuit);
+  const told = (all ? mistakes : mistakes.slice(0, FIRST)).map(({ wrong, does, shownBy }) => ({
+    text: wrongLandingText(names, wrong),
+    does: does && shownBy && `${violationText(names, does)} Shows with ${caseText(names, shownBy)}.`,
+  }));
   return (
     <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
       <AppText kind="title" heading={3}>
@@ -41,11 +52,13 @@ function Group({ title, what, mistakes }: { title: string; what: string; mistake
       </AppText>
       <AppText kind="small">{what}</AppText>
       <View role="list" aria-label={title} style={styles.list}>
-        {shown.map(({ text, does, shown: state }) => (
+        {told.map(({ text, does }) => (
           <View key={text} role="listitem" style={[styles.line, { borderColor: t.line }]}>
             <AppText>{text.charAt(0).toUpperCase() + text.slice(1)}</AppText>
             {does ? (
-              <AppText kind="strong" color={t.red}>{`${does} Shows with ${state ?? ''}.`}</AppText>
+              <AppText kind="strong" color={t.red}>
+                {does}
+              </AppText>
             ) : null}
           </View>
         ))}
@@ -77,6 +90,7 @@ export function MistakesPane({ circuit }: { circuit: Circuit }) {
         ? GROUPS.map(({ harm, title, what }) => (
             <Group
               key={title}
+              circuit={circuit}
               title={title}
               what={what}
               mistakes={mistakes.filter((mistake) => mistake.harm === harm)}

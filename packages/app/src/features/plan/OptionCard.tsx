@@ -90,7 +90,7 @@ export function OptionCard({ option, proposed, onTake }: OptionCardProps) {
       <AppText kind="title" heading={3}>
         {title}
       </AppText>
-      <ProofLine proof={proof} />
+      <ProofLine circuit={option.circuit} proof={proof} />
       <AppText>{`About ${minutes} min. ${parts.length > 0 ? `Bring: ${parts.join(', ')}.` : 'No parts.'}`}</AppText>
       <Lines title="What is lost" lines={lost} />
       <Lines title="Look out" lines={lookOut} />

@@ -1,12 +1,15 @@
 import { StyleSheet, View } from 'react-native';
+import type { Circuit } from '@zygostat/core/circuit';
 import type { Proof } from '@zygostat/core/prove';
+import { namesIn, violationText } from '@zygostat/core/words';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { AppText } from '../../basics';
 
 /** What the proof of a proposed circuit says, in a line. */
-export function ProofLine({ proof }: { proof: Proof }) {
+export function ProofLine({ circuit, proof }: { circuit: Circuit; proof: Proof }) {
   const t = useTokens();
+  const names = namesIn(circuit);
   const clean = proof.findings.every(({ severity }) => severity === 'caution');
   const danger = proof.findings.some(({ severity }) => severity === 'danger');
   const ink = clean ? t.teal : danger ? t.red : t.amber;
@@ -18,8 +21,10 @@ export function ProofLine({ proof }: { proof: Proof }) {
           {clean ? `Proven in ${proof.states} states` : danger ? 'Dangerous as it is' : 'Works with losses'}
         </AppText>
       </View>
-      {proof.findings.map(({ property, about, text }) => (
-        <AppText key={`${property} ${about}`} color={ink}>{`• ${text}`}</AppText>
+      {proof.findings.map((finding) => (
+        <AppText key={`${finding.property} ${finding.about}`} color={ink}>
+          {`• ${violationText(names, finding)}`}
+        </AppText>
       ))}
     </View>
   );

@@ -4,12 +4,19 @@ import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
-import type { Repair } from '@zygostat/core/prove';
+import type { Finding, Repair } from '@zygostat/core/prove';
+import { isProven } from '@zygostat/core/prove';
+import {
+  PROPERTY_WORDS,
+  caseText,
+  changesText,
+  namesIn,
+  proofText,
+  violationText,
+} from '@zygostat/core/words';
 import { askAside } from '../../model/model';
-import { useModel } from '../../model/useModel';
 import type { Remote } from 'comlink';
 import type { Model } from '../../model/answers';
-import type { ToldFinding } from '@zygostat/core/prove';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { benchOpened } from '../bench/slice';
 import { edited } from '../circuit/slice';
@@ -20,16 +27,14 @@ import { Working } from './Working';
 import { useAside } from './useAside';
 import { useProof } from './useProof';
 
-const askProperties = (model: Remote<Model>) => model.properties();
-
 interface RepairOfferProps {
   circuit: Circuit;
-  finding: ToldFinding;
+  finding: Finding;
   /** All that the proof found. */
-  findings: readonly ToldFinding[];
+  findings: readonly Finding[];
 }
 
-type Question = [circuit: Circuit, finding: ToldFinding, findings: readonly ToldFinding[]];
+type Question = [circuit: Circuit, finding: Finding, findings: readonly Finding[]];
 
 /** The repair of one finding: looked for when asked, then done with one tap. */
 function RepairOffer({ circuit, finding, findings }: RepairOfferProps) {
@@ -66,9 +71,10 @@ function RepairOffer({ circuit, finding, findings }: RepairOfferProps) {
         No change known here puts it right without adding a fault or weakening a protection.
       </AppText>
     );
+  const text = changesText(namesIn(circuit), repair.changes);
   return (
     <View style={styles.repair}>
-      <AppText color={t.teal}>{repair.text}</AppText>
+      <AppText color={t.teal}>{text}</AppText>
       <AppText kind="small">
         {repair.left === 0
           ? 'With it nothing else is found.'
@@ -77,7 +83,7 @@ function RepairOffer({ circuit, finding, findings }: RepairOfferProps) {
       <ActionButton
         label="Do it in the model"
         look="filled"
-        onPress={() => dispatch(edited({ circuit: repair.circuit, note: repair.text }))}
+        onPress={() => dispatch(edited({ circuit: repair.circuit, note: text }))}
       />
     </View>
   );
@@ -88,6 +94,8 @@ function FindingCard({ circuit, jobId, finding, findings }: RepairOfferProps & {
   const dispatch = useAppDispatch();
   const [why, setWhy] = useState(false);
   const ink = { danger: t.red, fault: t.red, caution: t.amber }[finding.severity];
+  const names = namesIn(circuit);
+  const property = PROPERTY_WORDS[finding.property];
   const see = async () => {
     const { inputs, world } = await askAside((model) => model.stage(circuit, finding.shownBy));
     dispatch(benchOpened({ inputs, world, supply: finding.shownBy.mains }));
@@ -98,17 +106,17 @@ function FindingCard({ circuit, jobId, finding, findings }: RepairOfferProps & {
       <View style={styles.row}>
         <Icon name="alert" size={22} color={ink} />
         <AppText kind="strong" color={ink} style={styles.grow}>
-          {`${{ danger: 'Danger: ', fault: '', caution: 'Caution: ' }[finding.severity]}${finding.text}`}
+          {`${{ danger: 'Danger: ', fault: '', caution: 'Caution: ' }[finding.severity]}${violationText(names, finding)}`}
         </AppText>
       </View>
       <AppText kind="small">
-        {`Against “${finding.title}”. First seen with ${finding.shown}; ${finding.states} ${finding.states === 1 ? 'state shows' : 'states show'} it.`}
+        {`Against “${property.title}”. First seen with ${caseText(names, finding.shownBy)}; ${finding.states} ${finding.states === 1 ? 'state shows' : 'states show'} it.`}
       </AppText>
       <View style={styles.row}>
         <ActionButton label="See it live" onPress={() => void see()} style={styles.grow} />
         <ActionButton label="Why?" pressed={why} onPress={() => setWhy(!why)} />
       </View>
-      {why ? <AppText>{finding.why}</AppText> : null}
+      {why ? <AppText>{property.why}</AppText> : null}
       <RepairOffer circuit={circuit} finding={finding} findings={findings} />
     </View>
   );
@@ -118,25 +126,22 @@ function FindingCard({ circuit, jobId, finding, findings }: RepairOfferProps & {
 export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string }) {
   const t = useTokens();
   const [explained, setExplained] = useState(false);
-  const properties = useModel(askProperties);
   const { circuit: about, done, all, proof, stopped, stop, again } = useProof(circuit);
   const saving = useAppSelector((state) => state.saving);
   const revision = saving.state === 'saved' ? `revision ${saving.base}` : 'changes not saved yet';
   const current = proof && about === circuit;
+  const proven = proof !== null && isProven(proof);
   return (
     <>
       {current ? (
         <View
           role="status"
-          style={[
-            styles.stamp,
-            { backgroundColor: proof.proven ? t.tealSoft : t.redSoft, borderColor: t.line },
-          ]}
+          style={[styles.stamp, { backgroundColor: proven ? t.tealSoft : t.redSoft, borderColor: t.line }]}
         >
-          <AppText kind="strong" color={proof.proven ? t.teal : t.red}>
-            {proof.proven ? 'Proven' : 'Not proven'}
+          <AppText kind="strong" color={proven ? t.teal : t.red}>
+            {proven ? 'Proven' : 'Not proven'}
           </AppText>
-          <AppText>{`${proof.words}. For ${revision}.`}</AppText>
+          <AppText>{`${proofText(proof)}. For ${revision}.`}</AppText>
         </View>
       ) : (
         <View role="status" style={styles.stamp}>
@@ -163,8 +168,8 @@ export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string 
         onPress={() => setExplained(!explained)}
       />
       {explained
-        ? (properties ?? []).map(({ id, title, why }) => (
-            <View key={id}>
+        ? Object.values(PROPERTY_WORDS).map(({ title, why }) => (
+            <View key={title}>
               <AppText kind="strong">{title}</AppText>
               <AppText kind="small">{why}</AppText>
             </View>

@@ -105,7 +105,7 @@ export function RunPane({ circuit, onTake }: RunPaneProps) {
               <AppText kind="title" heading={3}>
                 {title}
               </AppText>
-              <ProofLine proof={proof} />
+              <ProofLine circuit={after} proof={proof} />
               <AppText>{`About ${minutes} min. ${parts.length > 0 ? `Bring: ${parts.join(', ')}.` : 'No parts.'}`}</AppText>
               {lookOut.map((line) => (
                 <AppText key={line} kind="small">

@@ -5,7 +5,15 @@ import type { Circuit } from '@zygostat/core/circuit';
 import type { Drop, FuseSum, TransformerLoad } from '@zygostat/core/plan';
 import { CLASS_2, percent } from '@zygostat/core/standards';
 import { useModel } from '../../model/useModel';
-import { showGauge, showLength, showTemperature, showVolts } from '../../words/show';
+import {
+  namesIn,
+  showGauge,
+  showLength,
+  showTemperature,
+  showVolts,
+  situationText,
+  violationText,
+} from '@zygostat/core/words';
 import { useAppSelector } from '../../store';
 import { useTokens } from '../../theme';
 import type { Model } from '../../model/answers';
@@ -30,7 +38,7 @@ function LoadCard({ load }: { load: TransformerLoad }) {
       <LoadBar load={load} />
       <Verdict
         good={planned}
-        text={`${percent(share)} % of its rated amperes with ${sealed.call}, ${planned ? 'within' : 'beyond'} the 80 % planned for`}
+        text={`${percent(share)} % of its rated amperes with ${situationText(sealed.situation)}, ${planned ? 'within' : 'beyond'} the 80 % planned for`}
       />
       <AppText>{`${showVolts(sealed.volts)} V under load, ${showVolts(inrush.volts)} V as the coils pull in.`}</AppText>
       <LoadParts parts={parts} />
@@ -85,7 +93,8 @@ function remaining({ points, source, inrush }: Drop) {
 function DropCard({ drop }: { drop: Drop }) {
   const t = useTokens();
   const { gauge, length } = useAppSelector(({ settings }) => settings);
-  const { title, call, inrush, needs, usual, pullsIn, lost, source, sealed, run } = drop;
+  const { title, situation, inrush, needs, usual, pullsIn, lost, source, sealed, run } = drop;
+  const asked = situationText(situation);
   return (
     <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
       <AppText kind="title" heading={3}>
@@ -102,10 +111,10 @@ function DropCard({ drop }: { drop: Drop }) {
         good={pullsIn !== 'not'}
         text={
           pullsIn === 'guaranteed'
-            ? `Pulls in at 10 % low mains, with ${call}`
+            ? `Pulls in at 10 % low mains, with ${asked}`
             : pullsIn === 'usually'
-              ? `Usually pulls in at 10 % low mains, with ${call}: ${showVolts(needs - inrush)} V under its guarantee, ${showVolts(inrush - usual)} V over what most need`
-              : `Does not pull in at 10 % low mains, with ${call}: ${showVolts(inrush)} V, and most need ${showVolts(usual)} V`
+              ? `Usually pulls in at 10 % low mains, with ${asked}: ${showVolts(needs - inrush)} V under its guarantee, ${showVolts(inrush - usual)} V over what most need`
+              : `Does not pull in at 10 % low mains, with ${asked}: ${showVolts(inrush)} V, and most need ${showVolts(usual)} V`
         }
       />
       <AppText>{`${showVolts(lost)} V lost out and back as it pulls in; ${showVolts(sealed)} V once it is in.`}</AppText>
@@ -210,9 +219,9 @@ export function SumsPane({ circuit }: { circuit: Circuit }) {
           {sums.drops.map((drop) => (
             <DropCard key={`${drop.device} ${drop.title}`} drop={drop} />
           ))}
-          {sums.unprotected.map(({ device, text }) => (
-            <View key={device} style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
-              <Verdict good={false} text={text} />
+          {sums.unprotected.map((found) => (
+            <View key={found.about} style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
+              <Verdict good={false} text={violationText(namesIn(circuit), found)} />
               <AppText kind="small">Fit a fuse at the transformer, or one that limits itself.</AppText>
             </View>
           ))}

@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Circuit, Device } from '@zygostat/core/circuit';
 import { PARTS, SCREWS, fill, kindOf } from '@zygostat/core/devices';
 import type { Swap, SwapOption, SwapRequest } from '@zygostat/core/plan';
+import { namesIn, violationText } from '@zygostat/core/words';
 import { thermostatsOf } from '../bench/calls';
 import { useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
@@ -47,8 +48,10 @@ function LeftOut({ ways }: { ways: Swap['leftOut'] }) {
   return (
     <View role="note">
       <AppText kind="strong">Not proposed, for what they would add</AppText>
-      {ways.map(({ title, adds }) => (
-        <AppText key={title}>{`• ${title}: ${adds.map(({ text }) => text).join(' ')}`}</AppText>
+      {ways.map(({ title, circuit, adds }) => (
+        <AppText key={title}>
+          {`• ${title}: ${adds.map((added) => violationText(namesIn(circuit), added)).join(' ')}`}
+        </AppText>
       ))}
     </View>
   );

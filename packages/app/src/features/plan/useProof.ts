@@ -2,14 +2,14 @@ import { proxy } from 'comlink';
 import { useCallback, useEffect, useState } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
 import { startModel } from '../../model/model';
-import type { ToldProof } from '@zygostat/core/prove';
+import type { Proof } from '@zygostat/core/prove';
 
 interface ProofState {
   /** Circuit it is about; a newer one starts it again. */
   circuit: Circuit;
   done: number;
   all: number;
-  proof: ToldProof | null;
+  proof: Proof | null;
   stopped: boolean;
 }
 

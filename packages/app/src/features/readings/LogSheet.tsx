@@ -7,11 +7,12 @@ import { expectedRange, judge } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import { nodeName } from '@zygostat/core/circuit';
 import * as yup from 'yup';
-import { showQuantity } from '../../words/show';
+import { showQuantity } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { NewReading } from './api';
 import { problemOf } from '../../store/api';
 import { useLogReadingMutation } from './api';
+import { useStatus } from '../bench/useStatus';
 import { readingsOutbox } from './outbox';
 import { sheetOpened } from '../trace/slice';
 import { told } from '../../store/notice';
@@ -53,7 +54,7 @@ export function LogSheet({ circuit, jobId, red, black }: LogSheetProps) {
   const dispatch = useAppDispatch();
   const reading = useAppSelector(({ bench }) => bench.reading);
   const meter = useAppSelector(({ bench }) => bench.meter);
-  const situation = useAppSelector(({ bench }) => bench.view?.status.text ?? '');
+  const situation = useStatus()?.text ?? '';
   const revision = useAppSelector(({ saving }) => saving.base);
   const [logReading, { isLoading, error }] = useLogReadingMutation();
   const { control, handleSubmit } = useForm({

@@ -2,7 +2,7 @@ import { format } from 'date-fns';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { nodeName } from '@zygostat/core/circuit';
-import { showQuantity } from '../../words/show';
+import { showQuantity } from '@zygostat/core/words';
 import type { LoggedReading } from './api';
 import { problemOf } from '../../store/api';
 import { useListReadingsQuery } from './api';

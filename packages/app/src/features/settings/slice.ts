@@ -1,15 +1,17 @@
 /** Choices kept on this device. */
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSlice } from '@reduxjs/toolkit';
-import { UNITS } from '../../words/units';
+import type { Units } from '@zygostat/core/words';
 
 /** What there is to choose, the first of each the default. */
 export const CHOICES = {
   theme: ['system', 'light', 'dark', 'glare'],
-  ...UNITS,
+  temperature: ['F', 'C'],
+  length: ['ft', 'm'],
+  gauge: ['awg', 'mm2'],
   symbols: ['bars', 'blade'],
   region: ['america', 'iec', 'japan'],
-} as const;
+} as const satisfies { [K in keyof Units]: readonly Units[K][] } & Record<string, readonly string[]>;
 
 export type Setting = keyof typeof CHOICES;
 export type Settings = { [K in Setting]: (typeof CHOICES)[K][number] };

@@ -16,7 +16,7 @@ import { fill, hasRows, hasScrew, kindOf } from '@zygostat/core/devices';
 import { GAUGES, colourName, feetToMetres } from '@zygostat/core/standards';
 import type { Run } from '@zygostat/core/survey';
 import { addJacket, paletteFor, recordSpare } from '@zygostat/core/survey';
-import { showGauge, showLength } from '../../words/show';
+import { showGauge, showLength } from '@zygostat/core/words';
 import { thermostatsOf } from '../bench/calls';
 import { useAppSelector } from '../../store';
 import { ActionButton, Options, AppText } from '../../basics';

@@ -6,7 +6,7 @@ import { instantAt } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Call } from '@zygostat/core/devices';
 import { eventfulLanes } from '@zygostat/core/drawing';
-import { showDuration } from '../../words/show';
+import { showDuration } from '@zygostat/core/words';
 import { useModel } from '../../model/useModel';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { momentShown } from '../bench/slice';

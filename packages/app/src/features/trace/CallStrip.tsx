@@ -3,7 +3,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Call } from '../bench/calls';
 import { activeCalls, setPointOf } from '../bench/calls';
-import { showTemperature } from '../../words/show';
+import { showTemperature } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { sheetOpened } from './slice';
 import { useTokens } from '../../theme';

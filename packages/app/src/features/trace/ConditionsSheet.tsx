@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { COLD_COOLING_LIMIT_C, celsiusToFahrenheit, fahrenheitToCelsius } from '@zygostat/core/standards';
 import { activeCalls, setPointOf, thermostatsOf } from '../bench/calls';
-import { showTemperature } from '../../words/show';
+import { showTemperature } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { conditionsSet, supplySet } from '../bench/slice';
 import { sheetOpened } from './slice';

@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { ENDS, endNode, findConductor, nodeName } from '@zygostat/core/circuit';
 import { colourName, ohmsPerMetre } from '@zygostat/core/standards';
-import { showGauge, showLength, showVolts } from '../../words/show';
+import { showGauge, showLength, showVolts } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { pickedUp, sheetOpened } from './slice';
 import { ActionButton, BottomSheet, AppText } from '../../basics';

@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { findDevice, marksOf, setValue } from '@zygostat/core/circuit';
 import { fill, kindOf } from '@zygostat/core/devices';
-import { showVolts } from '../../words/show';
+import { showVolts } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { sheetOpened } from './slice';
 import { useTokens } from '../../theme';

@@ -1,7 +1,7 @@
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { loadFollowed } from '../bench/slice';
-import { showVolts } from '../../words/show';
+import { showVolts } from '@zygostat/core/words';
 import { useTokens, useWide } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 

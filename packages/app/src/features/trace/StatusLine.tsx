@@ -1,7 +1,8 @@
 import { StyleSheet, View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { showDuration } from '../../words/show';
+import { showDuration } from '@zygostat/core/words';
 import { pickedUp } from './slice';
+import { useStatus } from '../bench/useStatus';
 import { probeArmed, resumed } from '../bench/slice';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
@@ -17,6 +18,7 @@ export function StatusLine({ onSkip }: { onSkip: () => void }) {
   const supply = useAppSelector(({ bench }) => bench.supply);
   const failure = useAppSelector(({ bench }) => bench.failure);
   const status = view?.status;
+  const told = useStatus();
   const tone = failure ? 'fault' : (status?.tone ?? 'idle');
   const fill = {
     idle: t.card,
@@ -44,7 +46,7 @@ export function StatusLine({ onSkip }: { onSkip: () => void }) {
     >
       <View style={styles.text}>
         <AppText kind="strong" color={inHand ? t.copper : ink} lines={3} style={styles.main}>
-          {inHand ?? failure ?? (status ? `${status.text}${left}` : 'Working out the circuit…')}
+          {inHand ?? failure ?? (told ? `${told.text}${left}` : 'Working out the circuit…')}
         </AppText>
         {inHand ? null : (
           <AppText kind="small" color={t.ink} lines={2}>
@@ -52,7 +54,7 @@ export function StatusLine({ onSkip }: { onSkip: () => void }) {
               ? 'Undo the last change, or reload the page.'
               : paused
                 ? `Held at ${showDuration(view?.now ?? 0)} on the timeline.`
-                : `${mains}${status?.next ?? ''}`}
+                : `${mains}${told?.next ?? ''}`}
           </AppText>
         )}
       </View>

@@ -12,7 +12,7 @@ import {
 import type { TerminalRole } from '@zygostat/core/devices';
 import { fill, kindOf } from '@zygostat/core/devices';
 import { LINE_COLOURS, colourName } from '@zygostat/core/standards';
-import { showVolts } from '../../words/show';
+import { showVolts } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Settings } from '../settings/slice';
 import { pickedUp, sheetOpened } from './slice';

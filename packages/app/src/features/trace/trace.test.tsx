@@ -6,7 +6,6 @@ import type { Circuit } from '@zygostat/core/circuit';
 import { findConductor } from '@zygostat/core/circuit';
 import { compile } from '@zygostat/core/network';
 import { furnaceAirConditioner } from '@zygostat/core/systems';
-import { showTemperature } from '../../words/show';
 import type { Store } from '../../store';
 import { answered, probePlaced } from '../bench/slice';
 import { sheetOpened } from './slice';
@@ -32,8 +31,9 @@ function answerOf(from: Circuit, seconds: number, probes?: { red: string; black:
   const network = compile(from);
   const settled = advance(network, COOL, NEW_WORLD, seconds);
   return {
+    about: from,
     world: settled.world,
-    view: viewOf(network, COOL, settled, (celsius) => showTemperature(celsius, 'F')),
+    view: viewOf(network, COOL, settled),
     reading: probes
       ? readMeter(network, COOL, settled, { mode: 'ac-volts', meter: 'high-z', ...probes })
       : null,

@@ -3,24 +3,20 @@ import type { Call } from '../../devices';
 import type { LoadReading } from '../loads';
 import { runningOn } from '../running-on';
 import type { Scene } from '../scene';
-import { CALL_NAMES, capital, inSentence, listed, thermostatsOf } from '../scene';
+import { thermostatsOf } from '../scene';
 import type { Cause } from '../trace';
 import { causeOfDeadHot, causeOfMissing, causeOfRunning, gravest, plainFault } from '../trace';
 import type { StatusContext, Status } from './status';
 import { faultBy } from './status';
 
-const namesOf = (loads: readonly LoadReading[]) => listed(loads.map(({ title }) => inSentence(title)));
+const titlesOf = (loads: readonly LoadReading[]) => loads.map(({ title }) => title);
 
 /** Heating and cooling at once: two thermostats of different minds. */
 export function together({ scene, active }: StatusContext): Status | null {
   if (!active.has('heat') || !active.has('cool')) return null;
   const on = (serves: Call) => scene.loads.some((load) => load.serves === serves && load.energised);
   if (!on('heat') || !on('cool')) return null;
-  return {
-    tone: 'fault',
-    text: 'Heating and cooling run together',
-    next: 'Thermostats in parallel must be in the same mode. Set them alike and label them.',
-  };
+  return { tone: 'fault', news: { type: 'together' } };
 }
 
 /** Reversing valves that are not as they are called, or are though nobody calls. */
@@ -51,10 +47,11 @@ export function crossed(context: StatusContext): Status | null {
     if (active.has(other)) continue;
     const wrong = scene.loads.filter((load) => load.serves === other && load.energised && !runsOn(load));
     if (wrong.length === 0) continue;
-    const text = active.has(asked)
-      ? `${CALL_NAMES[asked]} called, but ${CALL_NAMES[other].toLowerCase()} runs (${namesOf(wrong)})`
-      : `${capital(namesOf(wrong))} on without a call`;
-    return faultBy(context, text, wrongCause(context, wrong));
+    const loads = titlesOf(wrong);
+    return faultBy(
+      active.has(asked) ? { type: 'crossed', asked, runs: other, loads } : { type: 'uncalled', loads },
+      wrongCause(context, wrong),
+    );
   }
   return null;
 }
@@ -66,7 +63,7 @@ export function idleFan(context: StatusContext): Status | null {
   const runsOn = runningOn(scene.network, scene.inputs, scene.settled);
   const wrong = scene.loads.filter((load) => load.serves === 'fan' && load.energised && !runsOn(load));
   if (wrong.length === 0) return null;
-  return faultBy(context, `${capital(namesOf(wrong))} on without a call`, wrongCause(context, wrong));
+  return faultBy({ type: 'uncalled', loads: titlesOf(wrong) }, wrongCause(context, wrong));
 }
 
 /** Causes that say what is, and not why. */
@@ -75,7 +72,7 @@ const OPEN_ENDED: ReadonlySet<Cause['type']> = new Set(['unasked', 'unwired', 'w
 /** A thermostat with nothing on its screen says why by itself. */
 export function blank(context: StatusContext): Status | null {
   const { scene, trace } = context;
-  for (const { installed, label, state } of thermostatsOf(scene)) {
+  for (const { installed, id, state } of thermostatsOf(scene)) {
     if (state.powered) continue;
     const { wire, loads } = installed.kind.livesOn ?? { wire: '', loads: [] };
     const supplies = [wire, ...loads].flatMap((id) => installed.branches.get(id) ?? []);
@@ -85,13 +82,10 @@ export function blank(context: StatusContext): Status | null {
       ...(hot === undefined ? [] : [causeOfDeadHot(trace, hot)]),
     ]);
     const why = OPEN_ENDED.has(cause.type) ? (plainFault(trace) ?? cause) : cause;
-    if (why.type !== 'unasked' && why.type !== 'waiting') return faultBy(context, `${label} is blank`, why);
-    return {
-      tone: 'fault',
-      text: `${label} is blank: no good batteries, and no C to live on`,
-      next: 'Fit fresh batteries, or bring it a C.',
-      parts: [installed.device.id],
-    };
+    const news = { type: 'blank', thermostat: id } as const;
+    return why.type !== 'unasked' && why.type !== 'waiting'
+      ? faultBy(news, why)
+      : { tone: 'fault', news, parts: [id] };
   }
   return null;
 }
@@ -141,8 +135,7 @@ export function missing(context: StatusContext): Status | null {
     if (!first) continue;
     const { call, load, cause } = first;
     const runs = scene.loads.some(({ serves, energised }) => serves === call && energised);
-    if (!runs) return faultBy(context, `${CALL_NAMES[call]} called`, cause);
-    return faultBy(context, `${CALL_NAMES[call]} called, ${inSentence(load.title)} stays off`, cause);
+    return faultBy({ type: 'missing', call, load: runs ? load.title : null }, cause);
   }
   return null;
 }
@@ -155,19 +148,18 @@ export function astray(context: StatusContext): Status | null {
   for (const load of scene.loads) {
     if (!load.energised) continue;
     const cause = causeOfRunning(trace, load.branch);
-    if (ASTRAY.has(cause.type)) return faultBy(context, `${capital(load.title)} is fed astray`, cause);
+    if (ASTRAY.has(cause.type)) return faultBy({ type: 'astray', load: load.title }, cause);
   }
   return null;
 }
 
 /** A thermostat that calls, and closes nothing that would bring it here. */
 function otherwiseAsked(scene: Scene, serves: Call): Status {
-  const asking = thermostatsOf(scene).filter(({ asks }) => asks.includes(serves));
+  const asking = thermostatsOf(scene).flatMap(({ id, asks }) => (asks.includes(serves) ? [id] : []));
   return {
     tone: 'fault',
-    text: `${CALL_NAMES[serves]} called, but ${listed(asking.map(({ label }) => label))} closes nothing that brings it here`,
-    next: 'Check its set-up against what the unit is.',
-    parts: asking.map(({ id }) => id),
+    news: { type: 'closes-nothing', call: serves, thermostats: asking },
+    parts: asking,
   };
 }
 
@@ -181,22 +173,13 @@ export function unanswered(context: StatusContext): Status | null {
     if (wanted.length === 0) {
       if (serves === 'fan') continue;
       const plain = plainFault(context.trace);
-      if (plain)
-        return faultBy(
-          context,
-          `${CALL_NAMES[serves]} called, and nothing ${serves === 'cool' ? 'cools' : 'heats'}`,
-          plain,
-        );
-      return {
-        tone: 'caution',
-        text: `${CALL_NAMES[serves]} called, but nothing here ${serves === 'cool' ? 'cools' : 'heats'}`,
-        next: 'Check the thermostat’s set-up against what the unit can do.',
-      };
+      const news = { type: 'cannot', call: serves } as const;
+      return plain ? faultBy(news, plain) : { tone: 'caution', news };
     }
     const own = gravest(wanted.map(({ branch }) => causeOfMissing(context.trace, branch)));
     const cause = OPEN_ENDED.has(own.type) ? (plainFault(context.trace) ?? own) : own;
     if (cause.type === 'unasked') return otherwiseAsked(scene, serves);
-    return faultBy(context, `${CALL_NAMES[serves]} called`, cause);
+    return faultBy({ type: 'missing', call: serves, load: null }, cause);
   }
   return null;
 }

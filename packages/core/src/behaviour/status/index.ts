@@ -2,7 +2,7 @@
 import type { Face } from '../../devices';
 import type { Network } from '../../network';
 import { readLoads, readTransformers } from '../loads';
-import type { Scene, ShowCelsius } from '../scene';
+import type { Scene } from '../scene';
 import { thermostatsOf } from '../scene';
 import type { Inputs } from '../inputs';
 import type { Settled } from '../settle';
@@ -12,7 +12,7 @@ import { idle, running, tripped, waiting } from './rest';
 import type { StatusContext, Status } from './status';
 import { burning, chattering, opened, overloaded, wrongSupply } from './supply';
 
-export type { Status } from './status';
+export type { News, Status } from './status';
 
 /** In the order in which they are worth saying: the gravest finding wins. */
 const ORDER: readonly ((context: StatusContext) => Status | null)[] = [
@@ -39,14 +39,12 @@ export function statusOf(
   inputs: Inputs,
   settled: Settled,
   faces: ReadonlyMap<string, Face>,
-  showCelsius: ShowCelsius,
 ): Status {
   const scene: Scene = {
     network,
     inputs,
     settled,
     faces,
-    showCelsius,
     loads: readLoads(network, settled),
     transformers: readTransformers(network, settled.point),
   };

@@ -2,8 +2,8 @@
 import type { Value } from '../../devices';
 import { COLD_COOLING_LIMIT_C } from '../../standards';
 import { waitsOf } from '../advance';
-import { CALL_NAMES, inSentence, labelOf, listed, thermostatsOf } from '../scene';
-import type { StatusContext, Status } from './status';
+import { thermostatsOf } from '../scene';
+import type { News, Status, StatusContext } from './status';
 
 export function waiting({ scene, active }: StatusContext): Status | null {
   const waits = waitsOf(scene.network, scene.inputs, scene.settled.world).filter(({ quiet }) => !quiet);
@@ -12,19 +12,21 @@ export function waiting({ scene, active }: StatusContext): Status | null {
     if (held)
       return {
         tone: 'waiting',
-        text: `${moment.controls.mode === 'cool' ? 'Cooling' : 'Heating'} called; ${held.text}`,
-        next: 'Wait, it is not a fault.',
+        news: {
+          type: 'waiting',
+          device: id,
+          wait: held.text,
+          call: moment.controls.mode === 'cool' ? 'cool' : 'heat',
+        },
         until: held.until,
       };
   }
   const [wait] = waits;
   if (!wait) return null;
-  const called = (['heat', 'cool'] as const).find((serves) => active.has(serves));
-  const subject = `${labelOf(scene, wait.device)}: ${wait.text}`;
+  const call = (['heat', 'cool'] as const).find((serves) => active.has(serves)) ?? null;
   return {
     tone: 'waiting',
-    text: called ? `${CALL_NAMES[called]} called; ${subject}` : subject,
-    next: 'The board is timing; nothing to do.',
+    news: { type: 'waiting', device: wait.device, wait: wait.text, call },
     until: wait.until,
   };
 }
@@ -33,85 +35,44 @@ export function waiting({ scene, active }: StatusContext): Status | null {
 export function tripped({ scene }: StatusContext): Status | null {
   for (const [id, face] of scene.faces)
     if (face.tone === 'tripped')
-      return {
-        tone: 'caution',
-        text: `${labelOf(scene, id)}: ${face.text}`,
-        next: face.detail ?? 'See what tripped it.',
-        parts: [id],
-      };
+      return { tone: 'caution', news: { type: 'tripped', device: id }, parts: [id] };
   return null;
 }
 
 export function running({ scene, active }: StatusContext): Status | null {
-  const on = scene.loads.filter(({ energised }) => energised).map(({ title }) => inSentence(title));
-  if (on.length === 0) return null;
-  const called = [...active]
-    .filter((serves) => serves !== 'fan' || active.size === 1)
-    .map((serves) => CALL_NAMES[serves]);
-  const cold = active.has('cool') && scene.inputs.conditions.outdoorC < COLD_COOLING_LIMIT_C;
-  return cold
-    ? {
-        tone: 'caution',
-        text: `Cooling runs at ${scene.showCelsius(scene.inputs.conditions.outdoorC)} outdoors`,
-        next: `Too cold for a compressor (under ${scene.showCelsius(COLD_COOLING_LIMIT_C)}). Open the outdoor disconnect and prove the 24 V side only.`,
-      }
-    : {
-        tone: 'running',
-        text: `${listed(called) || 'No call'}: ${listed(on)} on`,
-        next: 'Put the probes where you want to know.',
-      };
+  const loads = scene.loads.filter(({ energised }) => energised).map(({ title }) => title);
+  if (loads.length === 0) return null;
+  const calls = [...active].filter((serves) => serves !== 'fan' || active.size === 1);
+  const { outdoorC } = scene.inputs.conditions;
+  return active.has('cool') && outdoorC < COLD_COOLING_LIMIT_C
+    ? { tone: 'caution', news: { type: 'cold', outdoorC } }
+    : { tone: 'running', news: { type: 'running', calls, loads } };
 }
 
 /** Volts from which a secondary is there at all. */
 const PRESENT_VOLTS = 20;
 
 export function idle({ scene }: StatusContext): Status {
-  if (scene.network.devices.length === 0)
-    return {
-      tone: 'idle',
-      text: 'Nothing here yet',
-      next: 'Survey it: identify the system, then record the landings.',
-    };
+  const idly = (news: News, parts?: readonly string[]): Status => ({
+    tone: 'idle',
+    news,
+    ...(parts && { parts }),
+  });
+  if (scene.network.devices.length === 0) return idly({ type: 'empty' });
+  const { indoorC } = scene.inputs.conditions;
   for (const { moment } of thermostatsOf(scene)) {
     const { mode, setC } = moment.controls as Record<string, Value>;
-    const indoor = scene.showCelsius(scene.inputs.conditions.indoorC);
-    if (mode === 'cool')
-      return {
-        tone: 'idle',
-        text: `Set to cool, no call: ${indoor} indoors is not above ${scene.showCelsius(Number(setC))}`,
-        next: 'Lower the set point to call.',
-      };
-    if (mode === 'heat' || mode === 'emergency')
-      return {
-        tone: 'idle',
-        text: `Set to heat, no call: ${indoor} indoors is not below ${scene.showCelsius(Number(setC))}`,
-        next: 'Raise the set point to call.',
-      };
+    if (mode === 'off') continue;
+    return idly({ type: 'satisfied', mode: mode === 'cool' ? 'cool' : 'heat', indoorC, setC: Number(setC) });
   }
-  const dead = scene.transformers.filter(({ volts }) => volts <= PRESENT_VOLTS);
-  if (dead.length === scene.transformers.length)
-    return {
-      tone: 'idle',
-      text: 'No 24 V: the transformer is dead',
-      next: 'Prove it dead with the meter before you touch it.',
-    };
+  const dead = scene.transformers.flatMap(({ device, volts }) => (volts <= PRESENT_VOLTS ? [device] : []));
+  if (dead.length === scene.transformers.length) return idly({ type: 'no-supply' });
   // A handle or a fuse is off by itself; a board that is dark only follows it.
   const handles = new Set(
     scene.network.devices.flatMap(({ device: { id }, kind }) =>
       kind.interrupts.length > 0 && !scene.loads.some(({ device }) => device === id) ? [id] : [],
     ),
   );
-  const off = [...scene.faces].filter(([id, { tone }]) => tone === 'off' && handles.has(id));
-  const open = [
-    ...dead.map(({ device }) => `${labelOf(scene, device)} gives nothing`),
-    ...off.map(([id, { text }]) => `${labelOf(scene, id)} ${text}`),
-  ];
-  return open.length === 0
-    ? { tone: 'idle', text: '24 V present, no call', next: 'Make a call: fan first, then heat, then cool.' }
-    : {
-        tone: 'idle',
-        text: `24 V at the transformer, no call; ${listed(open)}`,
-        next: 'A call goes no further than what is open.',
-        parts: off.map(([id]) => id),
-      };
+  const off = [...scene.faces].flatMap(([id, { tone }]) => (tone === 'off' && handles.has(id) ? [id] : []));
+  return idly({ type: 'ready', dead, off }, dead.length + off.length > 0 ? off : undefined);
 }

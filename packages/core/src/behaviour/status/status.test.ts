@@ -14,7 +14,8 @@ import {
 } from '../../systems';
 import { callsOf, faultyOf, runCalls, statusesOf } from '../../testing/faulty';
 import { said } from '../../testing/said';
-import { NEW_WORLD, advance, untilSteady, viewOf } from '..';
+import { toldView } from '../../testing/tell';
+import { NEW_WORLD, advance, untilSteady } from '..';
 
 const good = furnaceAirConditioner('Status');
 const pump = heatPumpWithStrips('Status', { stages: 'two' });
@@ -173,7 +174,7 @@ test('two thermostats of different minds are told as that', () => {
     conditions: { indoorC: 22, outdoorC: 25 },
   };
   const settled = untilSteady(network, inputs, NEW_WORLD, 1200);
-  expect(viewOf(network, inputs, settled, String).status.text).toBe('Heating and cooling run together');
+  expect(toldView(network, inputs, settled).status.text).toBe('Heating and cooling run together');
 });
 
 // 30 V is the limit of Class 2 (NEC article 725, from memory).
@@ -204,7 +205,7 @@ test.each([
   const off = callsOf(good)[0]!.inputs;
   const inputs = { ...off, controls: { ...off.controls, [device]: held } };
   const settled = advance(network, inputs, NEW_WORLD, 420);
-  expect(viewOf(network, inputs, settled, String).status.text).toMatch(words);
+  expect(toldView(network, inputs, settled).status.text).toMatch(words);
 });
 
 test('a wet float comes before a wait', () => {
@@ -212,7 +213,7 @@ test('a wet float comes before a wait', () => {
   const inputs = { ...callsOf(good).find(({ id }) => id === 'cool')!.inputs };
   const wet = { ...inputs, controls: { ...inputs.controls, float: { level: 'wet' } } };
   const settled = advance(network, wet, NEW_WORLD, 5);
-  const { status } = viewOf(network, wet, settled, (celsius) => `${celsius} °C`);
+  const { status } = toldView(network, wet, settled);
   expect(status.next).not.toMatch(/not a fault/);
   expect(status.text).toMatch(/Pan float/);
 });

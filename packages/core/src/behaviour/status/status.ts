@@ -1,13 +1,61 @@
 import type { Call } from '../../devices';
 import type { Cause, Stretch, Trace } from '../trace';
-import { partsOf, tell } from '../trace';
+import { partsOf } from '../trace';
 import type { Scene } from '../scene';
+
+/** What the circuit is doing, as a code with ids, the names loads have on the job, and quantities in SI. */
+export type News =
+  /** Devices that cannot settle. */
+  | { type: 'chattering'; devices: readonly string[] }
+  /** An overcurrent device that opened. */
+  | { type: 'opened'; device: string }
+  /** A transformer that is shorted while nothing opens. */
+  | { type: 'burning'; transformer: string; amps: number; share: number }
+  /** A supply that does not fit the tap it is on, and the tap made for it, if there is one. */
+  | {
+      type: 'off-tap';
+      transformer: string;
+      volts: number;
+      nominal: number;
+      gives: number;
+      better: number | null;
+    }
+  | { type: 'over-voltage'; transformer: string; volts: number }
+  | { type: 'overloaded'; transformer: string; share: number }
+  /** A thermostat with nothing on its screen. */
+  | { type: 'blank'; thermostat: string }
+  /** Heating and cooling at once. */
+  | { type: 'together' }
+  /** One is called and the other runs. */
+  | { type: 'crossed'; asked: Call; runs: Call; loads: readonly string[] }
+  | { type: 'uncalled'; loads: readonly string[] }
+  /** Nothing answers a call, or one load of it stays off. */
+  | { type: 'missing'; call: Call; load: string | null }
+  /** A load that runs by a way that should not feed it. */
+  | { type: 'astray'; load: string }
+  /** Thermostats that call, and close nothing that brings it here. */
+  | { type: 'closes-nothing'; call: Call; thermostats: readonly string[] }
+  /** There is nothing here that the call could bring. */
+  | { type: 'cannot'; call: Call }
+  /** A safety that is open while nothing asks for it. */
+  | { type: 'tripped'; device: string }
+  /** A device that is counting, in its own words; while something is called. */
+  | { type: 'waiting'; device: string; wait: string; call: Call | null }
+  /** Cooling in the cold. */
+  | { type: 'cold'; outdoorC: number }
+  | { type: 'running'; calls: readonly Call[]; loads: readonly string[] }
+  /** No device yet. */
+  | { type: 'empty' }
+  | { type: 'satisfied'; mode: 'heat' | 'cool'; indoorC: number; setC: number }
+  | { type: 'no-supply' }
+  /** Transformers that give nothing and handles that are open, while the others are live. */
+  | { type: 'ready'; dead: readonly string[]; off: readonly string[] };
 
 export interface Status {
   tone: 'idle' | 'running' | 'waiting' | 'caution' | 'fault';
-  text: string;
-  /** What to do, or why there is nothing to do. */
-  next: string;
+  news: News;
+  /** What is behind it, where something is. */
+  cause?: Cause | Stretch;
   /** When the wait ends, absolute seconds on the bench's clock. */
   until?: number;
   /** Devices, conductors and links it names as the cause, by id. */
@@ -26,7 +74,9 @@ const partsOfAny = (cause: Cause | Stretch): readonly string[] =>
   cause.type === 'between' ? cause.parts : partsOf(cause);
 
 /** A fault with the cause behind it. */
-export function faultBy({ scene }: StatusContext, text: string, cause: Cause | Stretch): Status {
-  const told = tell(scene.network, scene.faces, cause);
-  return { tone: 'fault', text: `${text}: ${told.text}`, next: told.next, parts: partsOfAny(cause) };
-}
+export const faultBy = (news: News, cause: Cause | Stretch): Status => ({
+  tone: 'fault',
+  news,
+  cause,
+  parts: partsOfAny(cause),
+});

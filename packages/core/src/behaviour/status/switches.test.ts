@@ -152,7 +152,7 @@ const asIs: Row[] = [
     pump,
     'emergency',
     held('stat', { mode: 'emergency', fan: 'auto', setC: 5 }),
-    'Set to heat, no call: 21.25 °C indoors is not below 5 °C',
+    'Set to heat, no call: 21 °C indoors is not below 5 °C',
     [],
   ],
   [
@@ -160,7 +160,7 @@ const asIs: Row[] = [
     good,
     'heat',
     held('stat', { mode: 'heat', fan: 'auto', setC: 5 }),
-    'Set to heat, no call: 21.25 °C indoors is not below 5 °C',
+    'Set to heat, no call: 21 °C indoors is not below 5 °C',
     [],
   ],
   [
@@ -168,7 +168,7 @@ const asIs: Row[] = [
     good,
     'cool',
     held('stat', { mode: 'cool', fan: 'auto', setC: 35 }),
-    'Set to cool, no call: 22.75 °C indoors is not above 35 °C',
+    'Set to cool, no call: 23 °C indoors is not above 35 °C',
     [],
   ],
   [

@@ -8,4 +8,3 @@ export type { Trace } from './trace';
 export { causeOfRunning } from './running';
 export { causeOfOpening, causeOfShort } from './short';
 export type { Stretch } from './short';
-export { tell } from './words';

@@ -1,5 +1,4 @@
 /** What carries a short: a conductor or jumper that joins what it should not, a shorted part, or the stretch it is in. */
-import { nodeName } from '../../circuit';
 import { magnitudeOf } from '../../devices';
 import type { Bridge, Installed, Network, OperatingPoint } from '../../network';
 import { ampsThrough, compile, makeSolver, voltsAcross } from '../../network';
@@ -13,6 +12,7 @@ const ON_THE_WAY = 0.5;
 /** Times its own rated current from which a load is shorted itself. */
 const SHORTED_TIMES = 2.5;
 
+/** A short that is somewhere between two nodes. */
 export interface Stretch {
   type: 'between';
   from: string;
@@ -114,8 +114,8 @@ function stretchOf(network: Network, carriers: readonly number[]): Stretch | nul
   if (from === undefined || to === undefined) return null;
   return {
     type: 'between',
-    from: nodeName(network.circuit, from),
-    to: nodeName(network.circuit, to),
+    from,
+    to,
     parts: carriers.flatMap((b) => {
       const { origin } = network.branches[b]!;
       if (origin.type === 'device') return [origin.device];

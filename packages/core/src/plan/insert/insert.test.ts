@@ -1,6 +1,7 @@
 /** Adding devices: what each school of breaking stops is common practice, the states come from the model. */
 import { wrongIn } from '../../testing/wrong';
 import { findDevice } from '../../circuit';
+import type { Situation } from '../../prove';
 import { prove, tripsOf } from '../../prove';
 import { electricHeat, fourPipeFanCoil, furnaceAirConditioner, heatPumpWithStrips } from '../../systems';
 import { addParallelThermostat, insertInParallel, planSafety, seriesTerminals, whatTripDoes } from '..';
@@ -17,6 +18,13 @@ test.each([
   expect(seriesTerminals(kind, furnace.mains)).toEqual(terminals);
 });
 
+/** The first stage of a call. */
+const first =
+  (call: 'heat' | 'cool') =>
+  ({ situation }: { situation: Situation }) =>
+    situation.type === 'call' && situation.call === call && situation.stages === 'first';
+const [calledHeat, calledCool] = [first('heat'), first('cool')];
+
 describe('a float in R or in Y', () => {
   const [inR, inY] = planSafety(furnace, 'stat', float);
 
@@ -26,24 +34,24 @@ describe('a float in R or in Y', () => {
   });
 
   test('in R everything stops and the screen tells, where it lives on its wire', () => {
-    const cooling = inR!.tripped.find(({ call }) => call === 'cooling called')!;
+    const cooling = inR!.tripped.find(calledCool)!;
     expect(cooling.stops).toEqual(expect.arrayContaining(['Compressor', 'Contactor coil']));
-    const heating = inR!.tripped.find(({ call }) => call === 'heat called')!;
+    const heating = inR!.tripped.find(calledHeat)!;
     expect(heating.stops).toContain('Gas valve');
   });
 
   test('in Y the compressor stops, heat goes on and nobody is told', () => {
-    const cooling = inY!.tripped.find(({ call }) => call === 'cooling called')!;
+    const cooling = inY!.tripped.find(calledCool)!;
     expect(cooling.stops).toContain('Compressor');
     expect(cooling.blank).toBe(false);
-    const heating = inY!.tripped.find(({ call }) => call === 'heat called')!;
+    const heating = inY!.tripped.find(calledHeat)!;
     expect(heating.stops).toEqual([]);
     expect(heating.goesOn).toContain('Gas valve');
   });
 
   test('in Y of a heat pump heating stops too', () => {
     const pump = planSafety(heatPumpWithStrips('Insert'), 'stat', float).find(({ id }) => id === 'Y')!;
-    expect(pump.tripped.find(({ call }) => call === 'heat called')!.stops).toContain('Compressor');
+    expect(pump.tripped.find(calledHeat)!.stops).toContain('Compressor');
   });
 
   test('without cooling there is only R', () => {
@@ -53,7 +61,7 @@ describe('a float in R or in Y', () => {
   test('a fan coil’s valves close when its own float in R opens', () => {
     const coil = fourPipeFanCoil('Insert');
     const [trip] = tripsOf(coil);
-    const cooling = whatTripDoes(coil, trip!).find(({ call }) => call === 'cooling called')!;
+    const cooling = whatTripDoes(coil, trip!).find(calledCool)!;
     expect(cooling.stops).toContain('Cooling valve');
   });
 });

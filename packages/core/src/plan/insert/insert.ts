@@ -12,7 +12,7 @@ import {
 } from '../../circuit';
 import type { Moment } from '../../devices';
 import { PARTS, fill, kindOf } from '../../devices';
-import type { Asked, Finding, Proof, Trip } from '../../prove';
+import type { Asked, Finding, Proof, Situation, Trip } from '../../prove';
 import { asksOf, prove, runCase, supply, tripsOf } from '../../prove';
 import { colourName } from '../../standards';
 import type { ConductorFunction } from '../field/functions';
@@ -80,7 +80,7 @@ export function insertInSeries(
 
 /** What a trip does to one call. */
 export interface Tripped {
-  call: string;
+  situation: Situation;
   stops: readonly string[];
   goesOn: readonly string[];
   /** The thermostat goes blank, and so tells. */
@@ -124,7 +124,7 @@ export function whatTripDoes(circuit: Circuit, trip: Trip): Tripped[] {
       const all = [...before.on];
       return [
         {
-          call: asked.title,
+          situation: asked.situation,
           stops: all.filter((title) => !after.on.has(title)),
           goesOn: all.filter((title) => after.on.has(title)),
           blank: after.blank,

@@ -3,6 +3,7 @@ import type { LoadReading } from '../../behaviour';
 import { readLoads } from '../../behaviour';
 import type { Cable, Circuit } from '../../circuit';
 import { findCable, nodeName, setCable } from '../../circuit';
+import type { Situation } from '../../prove';
 import type { Choice, LoadPath, Network, OperatingPoint } from '../../network';
 import {
   compile,
@@ -32,7 +33,7 @@ export interface Drop {
   device: string;
   title: string;
   /** What it is called by. */
-  call: string;
+  situation: Situation;
   /** Volts at the transformer and at the load, pulled in and in the moment of pulling in. */
   source: number;
   sealed: number;
@@ -68,7 +69,7 @@ export const CONTROL_GAUGES = GAUGES.filter((gauge) => gauge >= 14);
 
 interface Pull {
   load: LoadReading;
-  call: string;
+  situation: Situation;
   /** Positions in the best moment it has to pull in. */
   choice: Choice;
   /** And with it pulled in. */
@@ -104,7 +105,7 @@ function pullsOf({ network, states }: Working): Pull[] {
       const usual = Number(installed.context.params.pullInShare) * rated;
       const held = settled.point.choice.slice();
       held[branch] = network.branches[branch]!.positions.indexOf('sealed');
-      pulls.set(branch, { load, call: asked.title, choice, held, needs, usual, volts });
+      pulls.set(branch, { load, situation: asked.situation, choice, held, needs, usual, volts });
     }
   return [...pulls.values()];
 }
@@ -207,7 +208,7 @@ export function voltageDrops(circuit: Circuit, copperC: number): Drop[] {
       {
         device: load.device,
         title: load.title,
-        call: pull.call,
+        situation: pull.situation,
         source,
         sealed: voltsAcross(solve(solver, pull.held), load.branch),
         inrush,

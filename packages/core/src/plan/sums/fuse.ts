@@ -11,6 +11,7 @@ import {
   ohmsPerMetre,
   transformerStands,
 } from '../../standards';
+import type { Violation } from '../../prove';
 import { fieldConductors, judgeStructure } from '../../prove';
 import { workingStates } from './states';
 
@@ -122,14 +123,14 @@ export function fuseSums(circuit: Circuit): FuseSum[] {
   });
 }
 
-/** Transformers whose hot leaves its compartment with nothing that opens, each in a sentence. */
-export function unprotectedHots(circuit: Circuit): { device: string; text: string }[] {
+/** Hots that leave their transformer's compartment with nothing that opens. */
+export function unprotectedHots(circuit: Circuit): Violation<'protected'>[] {
   const { network, states } = workingStates(circuit);
   return judgeStructure(
     network,
     states[0]!.settled.point,
     states.map(({ settled }) => settled.point.choice),
-  ).flatMap(({ property, about, text }) => (property === 'protected' ? [{ device: about, text }] : []));
+  ).filter((found) => found.property === 'protected');
 }
 
 /** Amperes from which a blade fuse opens at all. */

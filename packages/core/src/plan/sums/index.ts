@@ -1,5 +1,6 @@
 /** The sums of a circuit: how its transformers are loaded, where volts are lost, what opens on a short. */
 import type { Circuit } from '../../circuit';
+import type { Violation } from '../../prove';
 import type { Drop } from './drop';
 import { voltageDrops } from './drop';
 import type { FuseSum } from './fuse';
@@ -20,7 +21,7 @@ export interface Sums {
   drops: readonly Drop[];
   fuses: readonly FuseSum[];
   /** Hots that leave their transformer with nothing that opens. */
-  unprotected: readonly { device: string; text: string }[];
+  unprotected: readonly Violation<'protected'>[];
 }
 
 /** All of them, the conductors at a temperature in °C. */

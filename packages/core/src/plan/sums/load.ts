@@ -1,4 +1,5 @@
 /** How hard each control transformer works: from the states the circuit really gets into, not from a sum of labels. */
+import type { Situation } from '../../prove';
 import { primaryTap, readLoads, readTransformers, tapsOf } from '../../behaviour';
 import type { Circuit } from '../../circuit';
 import { findDevice, setValue } from '../../circuit';
@@ -14,7 +15,7 @@ export interface Burden {
   va: number;
   volts: number;
   amps: number;
-  call: string;
+  situation: Situation;
 }
 
 export interface Primary {
@@ -56,7 +57,7 @@ const largest = (burdens: readonly Burden[]): Burden =>
 
 function burdenOf(working: Working, { asked, settled }: Worked, device: string): Burden {
   const { volts, amps } = reading(working.network, settled.point, device);
-  return { va: volts * amps, volts, amps, call: asked.title };
+  return { va: volts * amps, volts, amps, situation: asked.situation };
 }
 
 /** The moment all coils of a call pull in, everything else as the call holds it. */
@@ -77,7 +78,7 @@ export function inrushPoint(working: Working, worked: Worked): OperatingPoint {
 
 function inrushOf(working: Working, worked: Worked, device: string): Burden {
   const { volts, amps } = reading(working.network, inrushPoint(working, worked), device);
-  return { va: volts * amps, volts, amps, call: worked.asked.title };
+  return { va: volts * amps, volts, amps, situation: worked.asked.situation };
 }
 
 /** Less than this is not worth a line, VA. */
@@ -132,7 +133,7 @@ export function transformerLoads(circuit: Circuit): TransformerLoad[] {
     const nameplate = Number(values.va);
     const rated = ratedAmps(values);
     const sealed = largest(working.states.map((worked) => burdenOf(working, worked, device)));
-    const worst = working.states.find(({ asked }) => asked.title === sealed.call)!;
+    const worst = working.states.find(({ asked }) => asked.situation === sealed.situation)!;
     return [
       {
         device,

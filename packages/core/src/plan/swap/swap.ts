@@ -50,7 +50,7 @@ export interface Swap {
   /** Best first. */
   options: readonly SwapOption[];
   /** Ways that would work but are not proposed, for what they would add. */
-  leftOut: readonly { title: string; adds: readonly Finding[] }[];
+  leftOut: readonly { title: string; circuit: Circuit; adds: readonly Finding[] }[];
 }
 
 /** Weight of a part against minutes of work when ways are ranked, from memory. */
@@ -188,7 +188,7 @@ export function planSwap(
     const option = asOption(ground, way, lost);
     const adds = harmOf(now, option.proof);
     if (adds.length === 0) options.push(option);
-    else leftOut.push({ title: option.title, adds });
+    else leftOut.push({ title: option.title, circuit: option.circuit, adds });
   }
   return {
     facts,

@@ -1,11 +1,10 @@
 /** A change that might put something right, and how far the wiring by its own marks would gain by it. */
 import type { Circuit, Disagreement, TerminalId } from '../../circuit';
 import { EditError, disagreementsOf, splitTerminal } from '../../circuit';
-import { colourName } from '../../standards';
+import type { Change } from './change';
 
 export interface Candidate {
-  /** What to do, in words, without a full stop. */
-  text: string;
+  change: Change;
   /** The circuit changed; `null` when it cannot be made. */
   make: () => Circuit | null;
   /** What it costs, in landings: a screw undone and done again is one. */
@@ -44,13 +43,9 @@ export interface Suspects {
 
 export const SPARE = 'spare';
 
-/** "yellow of Outdoor cable" */
-export const wireName = (cable: { label: string }, conductor: { colour: Parameters<typeof colourName>[0] }) =>
-  `${colourName(conductor.colour)} of ${cable.label}`;
-
 /** What a candidate is before it is known what it gains. */
 export interface Draft {
-  text: string;
+  change: Change;
   work: number;
   make: () => Circuit;
   /** Devices, conductors, terminals and links it changes. */
@@ -100,11 +95,11 @@ export function candidatesFrom(circuit: Circuit, drafts: readonly Draft[], suspe
   const found = disagreementsOf(circuit);
   const places = disagreeing(found);
   return drafts
-    .flatMap(({ text, work, make, touches, relands, between = [] }): Candidate[] => {
+    .flatMap(({ change, work, make, touches, relands, between = [] }): Candidate[] => {
       const isNamed = touches.some((one) => suspects.named.has(one));
       const near = touches.filter((one) => suspects.near.has(one)).length;
       const [mark, other] = between.map((terminal) => splitTerminal(terminal).mark);
-      const told = { text, work, isNamed, near };
+      const told = { change, work, isNamed, near };
       if (relands && !touches.some((place) => places.has(place)))
         return [{ ...told, make: () => attempt(make), gain: -work, isLike: false }];
       const changed = attempt(make);

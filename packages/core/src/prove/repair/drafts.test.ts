@@ -3,6 +3,7 @@ import type { Circuit } from '../../circuit';
 import { addLink, exchange, findConductor, land, lift, setValue } from '../../circuit';
 import { TEMPLATES, furnaceAirConditioner, twoTransformerSplit } from '../../systems';
 import type { Suspects } from './candidate';
+import { tellChange } from '../../testing/tell';
 import { candidatesFrom } from './candidate';
 import { draftsOf } from './drafts';
 
@@ -10,7 +11,7 @@ const good = furnaceAirConditioner('Drafts');
 const nothing: Suspects = { named: new Set(), near: new Set() };
 const texts = (circuit: Circuit, words: RegExp) =>
   draftsOf(circuit)
-    .map(({ text }) => text)
+    .map(({ change }) => tellChange(circuit, change))
     .filter((text) => words.test(text));
 
 test('fuses come in the sizes made, the one nearest to what protects 40 VA first', () => {
@@ -112,13 +113,15 @@ describe('the order', () => {
 
   test('what the marks gain by comes first', () => {
     const [first] = candidatesFrom(wrong, draftsOf(wrong), nothing);
-    expect(first!.text).toMatch(/^Exchange yellow of Thermostat cable and white of Thermostat cable/);
+    expect(tellChange(wrong, first!.change)).toMatch(
+      /^Exchange yellow of Thermostat cable and white of Thermostat cable/,
+    );
     expect(first!.gain).toBe(2);
   });
 
   test('then what is suspected, then the least work', () => {
     const all = candidatesFrom(good, draftsOf(good), { ...nothing, named: new Set(['fuse']) });
-    expect(all.slice(0, 3).every(({ text }) => /Board fuse/.test(text))).toBe(true);
+    expect(all.slice(0, 3).every(({ change }) => /Board fuse/.test(tellChange(good, change)))).toBe(true);
     const plain = candidatesFrom(good, draftsOf(good), nothing).filter(({ gain }) => gain === 0);
     const works = plain.map(({ work }) => work);
     expect(works).toEqual([...works].sort((one, other) => one - other));
@@ -126,7 +129,7 @@ describe('the order', () => {
 
   test('what cannot be made is left out, and what only moves good landings is made when wanted', () => {
     const bad = {
-      text: 'nowhere',
+      change: { type: 'land' as const, conductor: 'statY', on: 'board.NONE' },
       work: 1,
       touches: [],
       make: () => land(good, 'statY', 'to', 'board.NONE'),

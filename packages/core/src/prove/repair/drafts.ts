@@ -10,7 +10,6 @@ import {
   lift,
   marksOf,
   otherEnd,
-  nodeName,
   removeLink,
   setCable,
   setValue,
@@ -20,11 +19,11 @@ import { fill, kindOf, ratedAmps } from '../../devices';
 import { BLADE_FUSES, GAUGES, SECONDARY_FUSE_SHARE, TRANSFORMER_SIZES } from '../../standards';
 import { lineTerminals } from '../terminals';
 import type { Draft } from './candidate';
-import { SPARE, WORK, wireName } from './candidate';
+import { SPARE, WORK } from './candidate';
 
 /** Thermostat settings turned to each of their other choices, and numbers back to what they are when new. */
 function settings(circuit: Circuit): Draft[] {
-  return circuit.devices.flatMap(({ id, kind, label, settings: given }) => {
+  return circuit.devices.flatMap(({ id, kind, settings: given }) => {
     const found = kindOf(kind);
     if (!found.asks) return [];
     const values = fill(found.settings, given);
@@ -34,19 +33,19 @@ function settings(circuit: Circuit): Draft[] {
           ? []
           : [
               {
-                text: `Set ${label}: ${field.label}: ${field.default} ${field.unit}`.trim(),
+                change: { type: 'set', device: id, setting: name, value: field.default },
                 work: WORK.setting,
                 make: () => setValue(circuit, id, 'settings', name, field.default),
                 touches: [id],
               },
             ];
       if (field.type === 'marks') return [];
-      return Object.entries(field.options).flatMap(([option, words]): Draft[] =>
+      return Object.keys(field.options).flatMap((option): Draft[] =>
         option === values[name]
           ? []
           : [
               {
-                text: `Set ${label}: ${field.label}: ${words}`,
+                change: { type: 'set', device: id, setting: name, value: option },
                 work: WORK.setting,
                 make: () => setValue(circuit, id, 'settings', name, option),
                 touches: [id],
@@ -60,7 +59,7 @@ function settings(circuit: Circuit): Draft[] {
 /** Jumpers taken off; and set between two terminals of one device that have nothing to tell them apart. */
 function jumpers(circuit: Circuit): Draft[] {
   const off = circuit.links.map(({ id, joins }): Draft => ({
-    text: `Take the jumper off ${joins.map((terminal) => nodeName(circuit, terminal)).join(' and ')}`,
+    change: { type: 'jumper-off', joins },
     work: WORK.jumperOff,
     make: () => removeLink(circuit, id),
     touches: [id, ...joins],
@@ -68,9 +67,9 @@ function jumpers(circuit: Circuit): Draft[] {
   const on = circuit.devices.flatMap((device): Draft[] => {
     const hots = hotMarks(device);
     return hots.slice(1).map((mark) => {
-      const joins = [`${device.id}.${hots[0]}`, `${device.id}.${mark}`];
+      const joins: [TerminalId, TerminalId] = [`${device.id}.${hots[0]}`, `${device.id}.${mark}`];
       return {
-        text: `Set a jumper between ${device.label} ${hots[0]} and ${mark}`,
+        change: { type: 'jumper-on', joins },
         work: WORK.jumperOn,
         make: () => addLink(circuit, { id: freeLinkId(circuit), kind: 'jumper', joins }),
         touches: [device.id, ...joins],
@@ -92,7 +91,7 @@ const hotMarks = ({ kind, params }: Device): string[] => {
 
 /** A primary moved to each of the transformer's other taps. */
 function taps(circuit: Circuit): Draft[] {
-  return circuit.devices.flatMap(({ id, kind, label }): Draft[] => {
+  return circuit.devices.flatMap(({ id, kind }): Draft[] => {
     const all = kindOf(kind).primary?.taps ?? [];
     const wired = all.flatMap(({ mark }) => landedOn(circuit, `${id}.${mark}`));
     const [only, ...more] = wired;
@@ -101,7 +100,7 @@ function taps(circuit: Circuit): Draft[] {
     return all
       .filter(({ mark }) => `${id}.${mark}` !== at)
       .map(({ mark, volts }) => ({
-        text: `Move the supply of ${label} to its ${volts} V tap`,
+        change: { type: 'tap', transformer: id, volts },
         work: WORK.tap,
         make: () => land(circuit, only.conductor.id, only.end, `${id}.${mark}`),
         touches: [id, only.conductor.id],
@@ -115,7 +114,7 @@ function fuses(circuit: Circuit): Draft[] {
     const values = fill(kindOf(kind).params, params);
     return typeof values.va === 'number' ? [SECONDARY_FUSE_SHARE * ratedAmps(values)] : [];
   });
-  return circuit.devices.flatMap(({ id, kind, label, params }): Draft[] => {
+  return circuit.devices.flatMap(({ id, kind, params }): Draft[] => {
     const found = kindOf(kind);
     const fitted = found.protects?.fitted;
     if (fitted === undefined) return [];
@@ -124,7 +123,7 @@ function fuses(circuit: Circuit): Draft[] {
     return BLADE_FUSES.filter((size) => size !== rating)
       .sort((one, other) => apart(one) - apart(other))
       .map((size) => ({
-        text: `Fit a ${size} A fuse for ${label}`,
+        change: { type: 'fuse', device: id, amps: size },
         work: WORK.fuse,
         make: () => setValue(circuit, id, 'params', fitted, size),
         touches: [id],
@@ -134,18 +133,17 @@ function fuses(circuit: Circuit): Draft[] {
 
 interface Landed {
   conductor: Conductor;
-  name: string;
   end: End;
   at: TerminalId;
 }
 
 function landedEnds(circuit: Circuit): Landed[] {
   const line = lineTerminals(circuit);
-  return circuit.cables.flatMap((cable) =>
-    cable.conductors.flatMap((conductor) =>
+  return circuit.cables.flatMap(({ conductors }) =>
+    conductors.flatMap((conductor) =>
       ENDS.flatMap((end): Landed[] => {
         const at = conductor[end];
-        return at === null || line.has(at) ? [] : [{ conductor, name: wireName(cable, conductor), end, at }];
+        return at === null || line.has(at) ? [] : [{ conductor, end, at }];
       }),
     ),
   );
@@ -170,12 +168,12 @@ function terminalsByStation(circuit: Circuit): Map<string, TerminalId[]> {
 /** Every end moved to another terminal of the same place. */
 function moves(circuit: Circuit): Draft[] {
   const places = terminalsByStation(circuit);
-  return landedEnds(circuit).flatMap(({ conductor, name, end, at }) => {
+  return landedEnds(circuit).flatMap(({ conductor, end, at }) => {
     const far = conductor[otherEnd(end)];
     return (places.get(stationOf(circuit, at)!) ?? [])
       .filter((terminal) => terminal !== at && terminal !== far)
       .map((terminal): Draft => ({
-        text: `Move ${name} from ${nodeName(circuit, at)} to ${nodeName(circuit, terminal)}`,
+        change: { type: 'move', conductor: conductor.id, from: at, to: terminal },
         work: WORK.move,
         make: () => land(circuit, conductor.id, end, terminal),
         touches: [conductor.id, at, terminal],
@@ -194,7 +192,11 @@ function exchanges(circuit: Circuit): Draft[] {
       if (stationOf(circuit, one.at) !== stationOf(circuit, other.at)) return [];
       return [
         {
-          text: `Exchange ${one.name} and ${other.name} between ${nodeName(circuit, one.at)} and ${nodeName(circuit, other.at)}`,
+          change: {
+            type: 'exchange',
+            conductors: [one.conductor.id, other.conductor.id],
+            between: [one.at, other.at],
+          },
           work: WORK.exchange,
           make: () => exchange(circuit, [one.conductor.id, one.end], [other.conductor.id, other.end]),
           touches: [one.conductor.id, one.at, other.conductor.id, other.at],
@@ -218,21 +220,20 @@ function freeEnds(circuit: Circuit): Draft[] {
       const { id, from, to } = conductor;
       if ((from === null) === (to === null)) return [];
       const [free, held]: [End, End] = from === null ? ['from', 'to'] : ['to', 'from'];
-      const name = wireName(cable, conductor);
       const near = [...stationAt(free)].flatMap((place) => places.get(place) ?? []);
       const everywhere = near.length > 0 ? near : [...places.values()].flat();
       return [
         ...everywhere
           .filter((terminal) => terminal !== conductor[held])
           .map((terminal): Draft => ({
-            text: `Land ${name} on ${nodeName(circuit, terminal)}`,
+            change: { type: 'land', conductor: id, on: terminal },
             work: WORK.move,
             make: () => land(circuit, id, free, terminal),
             touches: [id, conductor[held]!, terminal],
             between: [conductor[held]!, terminal],
           })),
         {
-          text: `Take ${name} off ${nodeName(circuit, conductor[held]!)} and insulate both ends`,
+          change: { type: 'take-off', conductor: id, from: conductor[held]! },
           work: WORK.lift,
           make: () => lift(circuit, id, held),
           touches: [id, conductor[held]!],
@@ -244,24 +245,24 @@ function freeEnds(circuit: Circuit): Draft[] {
 
 /** The next sizes of transformer and of wire. */
 function sizes(circuit: Circuit): Draft[] {
-  const transformers = circuit.devices.flatMap(({ id, kind, label, params }): Draft[] => {
+  const transformers = circuit.devices.flatMap(({ id, kind, params }): Draft[] => {
     const found = kindOf(kind);
     const { va } = fill(found.params, params);
     if (!found.primary || typeof va !== 'number') return [];
     return TRANSFORMER_SIZES.filter((size) => size > va).map((size) => ({
-      text: `Fit a ${size} VA transformer for ${label}`,
+      change: { type: 'transformer', device: id, va: size },
       work: WORK.transformer,
       make: () => setValue(circuit, id, 'params', 'va', size),
       touches: [id],
     }));
   });
-  const cables = circuit.cables.flatMap(({ id, gauge, label, conductors }) =>
+  const cables = circuit.cables.flatMap(({ id, gauge, conductors }) =>
     GAUGES.filter(
       (thicker) => thicker < gauge && thicker >= 14 && conductors.some(({ tag }) => tag !== SPARE),
     )
       .reverse()
       .map((thicker): Draft => ({
-        text: `Pull ${label} in ${thicker} AWG`,
+        change: { type: 'cable', cable: id, gauge: thicker },
         work: WORK.cable,
         make: () => setCable(circuit, id, { gauge: thicker }),
         touches: conductors.map(({ id: conductor }) => conductor),

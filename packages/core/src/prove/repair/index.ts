@@ -2,3 +2,4 @@
 export { guardsOf, keepsGuards } from './guards';
 export { repairOf } from './search';
 export type { Repair } from './search';
+export type { Change } from './change';

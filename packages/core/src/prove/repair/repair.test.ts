@@ -13,6 +13,7 @@ import {
   twoTransformerSplit,
 } from '../../systems';
 import { spoilsOf } from '../../testing/spoils';
+import { tellRepair } from '../../testing/tell';
 import { guardsOf, keepsGuards, prove, repairOf } from '..';
 import type { Finding } from '..';
 
@@ -46,7 +47,7 @@ test.each<[string, Circuit, RegExp]>([
 ])('of %s', (_what, circuit, words) => {
   const { findings } = prove(circuit)!;
   const repair = repairOf(circuit, findings[0]!, undefined, findings)!;
-  expect(repair.text).toMatch(words);
+  expect(tellRepair(circuit, repair)).toMatch(words);
   expect(dangersAndFaults(repair.circuit)).toEqual([]);
 });
 
@@ -59,7 +60,7 @@ test('two changes are found where a single one leaves a danger', () => {
   });
   const { findings } = prove(both)!;
   const repair = repairOf(both, findings[0]!, undefined, findings)!;
-  expect(repair.text).toMatch(/; then /);
+  expect(tellRepair(both, repair)).toMatch(/; then /);
   expect(dangersAndFaults(repair.circuit)).toEqual([]);
 });
 
@@ -73,7 +74,7 @@ test.each([
 ])('%s is not mended into a dead unit', (_what, circuit, words) => {
   const { findings } = prove(circuit)!;
   const repair = repairOf(circuit, findings[0]!, undefined, findings)!;
-  expect(repair.text).toMatch(words);
+  expect(tellRepair(circuit, repair)).toMatch(words);
   expect(dangersAndFaults(repair.circuit)).toEqual([]);
 });
 
@@ -105,7 +106,7 @@ test.each<[string, Circuit, RegExp]>([
 ])('%s is mended where it is wrong', (_what, circuit, words) => {
   const { findings } = prove(circuit)!;
   const repair = repairOf(circuit, findings[0]!, undefined, findings)!;
-  expect(repair.text).toMatch(words);
+  expect(tellRepair(circuit, repair)).toMatch(words);
   expect(dangersAndFaults(repair.circuit)).toEqual([]);
 });
 
@@ -145,7 +146,7 @@ describe('never weakens a protection', () => {
     const { findings } = prove(parallel)!;
     const together = findings.find(({ property }) => property === 'disagree')!;
     const repair = repairOf(parallel, together, undefined, findings);
-    expect(repair?.text ?? '').not.toMatch(/heat pump/i);
+    expect(repair ? tellRepair(parallel, repair) : '').not.toMatch(/heat pump/i);
   });
 
   test('a way past the fuse, the door or the float is known as such', () => {

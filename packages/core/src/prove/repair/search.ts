@@ -11,14 +11,15 @@ import { compile } from '../../network';
 import type { Case } from '../cases';
 import { casesOf, inputsOf } from '../cases';
 import { judgeStructure } from '../judge-structure';
-import type { PropertyId } from '../properties';
-import { GRAVITY, propertyOf } from '../properties';
+import { GRAVITY, SEVERITY } from '../properties';
 import type { Finding, Progress, Shown } from '../prove';
-import { keyOf } from '../judged-state';
 import { gather, runCases } from '../prove';
 import type { Supplied } from '../supplied';
 import { runCase, supply } from '../supplied';
+import type { PropertyId } from '../violation';
+import { keyOf } from '../violation';
 import type { Candidate, Suspects } from './candidate';
+import type { Change } from './change';
 import { WORK, candidatesFrom } from './candidate';
 import { draftsOf } from './drafts';
 import { guardsOf, keepsGuards } from './guards';
@@ -26,8 +27,8 @@ import type { Left } from './weigh';
 import { heavier, leftOf, lighter, weightOf } from './weigh';
 
 export interface Repair {
-  /** What to do, in words. */
-  text: string;
+  /** What to do, one after another. */
+  changes: readonly Change[];
   circuit: Circuit;
   /** Findings left once it is done. */
   left: number;
@@ -80,7 +81,7 @@ function proveBeside(circuit: Circuit, cases: readonly Case[], search: Search): 
     return shown.every(
       ({ violation }) =>
         before.has(keyOf(violation)) ||
-        (GRAVITY[propertyOf(violation.property).severity] > GRAVITY[finding.severity] &&
+        (GRAVITY[SEVERITY[violation.property]] > GRAVITY[finding.severity] &&
           !DEADENS.has(violation.property)),
     );
   });
@@ -110,7 +111,7 @@ function suspectsOf(circuit: Circuit, finding: Finding, findings: readonly Findi
   const named = states.slice(0, MOST_ASKED).flatMap((shownBy) => {
     const supplied = supply(circuit, shownBy.mains);
     const { steady } = runCase(supplied, shownBy);
-    return viewOf(supplied.network, inputsOf(shownBy), steady, String).status.parts ?? [];
+    return viewOf(supplied.network, inputsOf(shownBy), steady).status.parts ?? [];
   });
   return { named: new Set(named), near: new Set(nearTo(circuit, finding)) };
 }
@@ -132,7 +133,7 @@ interface Search {
 }
 
 /** Tries candidates in order; those that mend the state are proven whole. */
-function tryAll(search: Search, candidates: readonly Candidate[], text: (own: string) => string): void {
+function tryAll(search: Search, candidates: readonly Candidate[], before: readonly Change[] = []): void {
   const { circuit, finding, findings } = search;
   const guarded = guardsOf(compile(circuit));
   const key = keyOf(finding);
@@ -156,7 +157,7 @@ function tryAll(search: Search, candidates: readonly Candidate[], text: (own: st
     const rest = leftOf(found, changed, candidate.work);
     if (search.best ? !lighter(rest, search.best.rest) : heavier(rest.weight, weightOf(findings, circuit, 0)))
       continue;
-    search.best = { text: text(candidate.text), circuit: changed, left: found.length, rest };
+    search.best = { changes: [...before, candidate.change], circuit: changed, left: found.length, rest };
     // That two thermostats may disagree is no change's to mend.
     search.done = found.every(({ property }) => property === 'disagree');
     // One that leaves faults is no reason to stop looking: it may have traded a danger for a dead unit.
@@ -181,7 +182,7 @@ function tryPairs(search: Search, singles: readonly Candidate[]): void {
     const seconds = candidatesFrom(changed, draftsOf(changed), suspectsOf(changed, search.finding, []))
       .slice(0, MOST_SECONDS)
       .map((second) => ({ ...second, work: first.work + second.work }));
-    tryAll(search, seconds, (own) => `${first.text}; then ${own.charAt(0).toLowerCase()}${own.slice(1)}.`);
+    tryAll(search, seconds, [first.change]);
     if (serves(search) || search.stopped) return;
   }
 }
@@ -229,12 +230,12 @@ export function repairOf(
   };
   const all = candidatesFrom(circuit, draftsOf(circuit), suspectsOf(circuit, finding, findings));
   const singles = WANTS_POWER.has(finding.property) ? sizesFirst(all) : all;
-  tryAll(search, singles, (own) => `${own}.`);
+  tryAll(search, singles);
   if (finding.severity !== 'caution' && !serves(search) && !search.stopped) {
     search.left = MOST_STATES_IN_PAIRS;
     tryPairs(search, singles);
   }
   if (!search.best || search.stopped) return null;
-  const { text, circuit: changed, left } = search.best;
-  return { text, circuit: changed, left };
+  const { changes, circuit: changed, left } = search.best;
+  return { changes, circuit: changed, left };
 }

@@ -2,23 +2,18 @@
 import { exchange } from '../../circuit';
 import { furnaceAirConditioner } from '../../systems';
 import { casesOf } from '../cases';
-import type { PropertyId } from '../properties';
-import { GRAVITY, propertyOf } from '../properties';
+import { GRAVITY, SEVERITY } from '../properties';
 import type { Finding } from '../prove';
+import type { PropertyId } from '../violation';
 import { heavier, leftOf, lighter } from './weigh';
 
 const good = furnaceAirConditioner('Weigh');
 const wrong = exchange(good, ['statY', 'to'], ['statW', 'to']);
 const [shownBy] = casesOf(good);
 
-const finding = (property: PropertyId, states: number, about = 'x'): Finding => ({
-  ...propertyOf(property),
-  property,
-  about,
-  text: '',
-  states,
-  shownBy: shownBy!,
-});
+/** Weighing asks for nothing a violation rests on. */
+const finding = (property: PropertyId, states: number, about = 'x') =>
+  ({ property, about, severity: SEVERITY[property], states, shownBy: shownBy! }) as Finding;
 const left = (findings: Finding[], work = 1, circuit = good) => leftOf(findings, circuit, work);
 
 test('dangers count before faults, faults before cautions', () => {

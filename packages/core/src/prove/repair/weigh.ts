@@ -1,7 +1,7 @@
 /** What a change leaves to be found, and which of two leaves less. */
 import type { Circuit } from '../../circuit';
 import { disagreementsOf } from '../../circuit';
-import { keyOf } from '../judged-state';
+import { keyOf } from '../violation';
 import type { Severity } from '../properties';
 import type { Finding } from '../prove';
 

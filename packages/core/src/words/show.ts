@@ -1,5 +1,5 @@
-/** How quantities are written on screen. */
-import { celsiusToFahrenheit, gaugeAreaMm2, metresToFeet } from '@zygostat/core/standards';
+/** How quantities are written, in the person's units. */
+import { celsiusToFahrenheit, gaugeAreaMm2, metresToFeet } from '../standards';
 import type { Units } from './units';
 
 /** Volts as a meter's display gives them: one decimal under 100. */
@@ -38,3 +38,6 @@ export function showDuration(seconds: number): string {
   const minutes = Math.floor(whole / 60);
   return minutes > 0 ? `${minutes} min ${whole % 60} s` : `${whole} s`;
 }
+
+/** "14.6 A" */
+export const showAmps = (amps: number): string => `${amps.toFixed(amps < 10 ? 1 : 0)} A`;

@@ -1,0 +1,53 @@
+/** What does not hold, as it is found: a property, what it is about, and what it rests on. Told in `words/`. */
+import type { TerminalId } from '../circuit';
+import type { Call } from '../devices';
+import type { Situation } from './situation';
+
+/** Loads by the names their devices give them. */
+type Loads = readonly string[];
+
+/** What each property rests on: ids, names of nodes, quantities in SI. `about` is a device where nothing else is said. */
+interface Facts {
+  short: { burning: { amps: number; share: number } | null };
+  'line-on-control': { terminal: TerminalId; volts: number };
+  /** With the tap that explains it, of the transformer that stands on it. */
+  'over-voltage': { terminal: TerminalId; volts: number; tap: { device: string; volts: number } | null };
+  protected: { terminal: TerminalId; amps: number };
+  /** A short at a node: what its overcurrent device takes to open, and what the transformer stands, seconds. */
+  rating: { node: string; amps: number; opensS: number; transformer: string; standsS: number };
+  bypassed: { nodes: readonly [string, string] };
+  tied: { other: string };
+  together: { heating: Loads; cooling: Loads };
+  disagree: { heating: Loads; cooling: Loads };
+  uncalled: { loads: Loads; situation: Situation };
+  'uncalled-fan': { loads: Loads; situation: Situation };
+  /** About the call. */
+  unanswered: { call: Call; situation: Situation };
+  'no-air': { loads: Loads };
+  'no-purge': object;
+  safety: { loads: Loads };
+  blank: { onBatteries: boolean };
+  'weak-coil': { load: string; volts: number };
+  'coil-margin': { load: string; volts: number; needs: number };
+  overload: { amps: number; share: number };
+  'foreign-common': { hot: string; common: string };
+  /** Two hots exchanged, or one that feeds what returns to another transformer. */
+  'crossed-hots':
+    | { exchanged: readonly [string, string] }
+    | { exchanged: null; screw: string; from: string; returns: string };
+  /** About a conductor. */
+  'live-end': { landed: TerminalId };
+  restless: { devices: readonly string[] };
+  /** About a load; the way it never runs, where it runs the other. */
+  never: { load: string; way: 'heat' | 'cool' | null };
+}
+
+export type PropertyId = keyof Facts;
+
+/** A violation of any property, or of those named. */
+export type Violation<Id extends PropertyId = PropertyId> = {
+  [P in Id]: { property: P; about: string } & Facts[P];
+}[Id];
+
+/** One property about one thing: what a finding is known by. */
+export const keyOf = ({ property, about }: Pick<Violation, 'property' | 'about'>) => `${property} ${about}`;

@@ -1,0 +1,76 @@
+import type { Call } from '../../devices';
+import { inSentence } from '../../behaviour';
+import type { PropertyId, Violation } from '../../prove';
+import { CLASS_2 } from '../../standards';
+import type { Names } from '../names';
+import { showAmps } from '../show';
+import { situationText } from './situation';
+
+const NOTHING_DOES: Readonly<Record<Call, string>> = {
+  heat: 'nothing heats',
+  cool: 'nothing cools',
+  fan: 'nothing moves the air',
+};
+const WAYS = { heat: ' for heating', cool: ' for cooling' } as const;
+
+const list = (titles: readonly string[]) => titles.join(', ');
+
+type Teller = { [P in PropertyId]: (violation: Violation<P>, names: Names) => string };
+
+const together = ({ heating, cooling }: Violation<'together' | 'disagree'>) =>
+  `${list(heating)} run with ${list(cooling)}.`;
+const uncalled = ({ loads, situation }: Violation<'uncalled' | 'uncalled-fan'>) =>
+  `${list(loads)} on with ${situationText(situation)}.`;
+
+const TELL: Teller = {
+  together,
+  disagree: together,
+  uncalled,
+  'uncalled-fan': uncalled,
+  short: ({ about, burning }, { device }) =>
+    burning
+      ? `${device(about)} carries ${showAmps(burning.amps)}, ${burning.share.toFixed(1)} times what it is rated for, and nothing opens.`
+      : `${device(about)} opens.`,
+  'line-on-control': ({ terminal, volts }, { node }) =>
+    `${node(terminal)} is on line voltage: ${Math.round(volts)} V.`,
+  'over-voltage': ({ terminal, volts, tap }, { node, device }) =>
+    `${node(terminal)} stands at ${volts.toFixed(1)} V, above ${CLASS_2.maxVolts} V.${
+      tap ? ` ${device(tap.device)} is fed on its ${tap.volts} V tap.` : ''
+    }`,
+  protected: ({ about, terminal, amps }, { node, device }) =>
+    `${node(terminal)} leaves ${device(about)} with nothing that opens: a short there draws ${showAmps(amps)}.`,
+  rating: ({ about, node: at, amps, opensS, transformer, standsS }, { node, device }) =>
+    `A short at ${node(at)} draws ${showAmps(amps)}: ${device(about)} ${
+      opensS === Infinity ? 'never opens' : `opens after ${Math.round(opensS)} s`
+    }, and ${device(transformer)} stands it ${Math.round(standsS)} s.`,
+  bypassed: ({ about, nodes: [one, other] }, { node, device }) =>
+    `${device(about)} is bypassed: ${node(one)} and ${node(other)} are joined past it.`,
+  tied: ({ about, other }, { device }) => `The hots of ${device(about)} and ${device(other)} are joined.`,
+  unanswered: ({ call, situation }) => `With ${situationText(situation)} ${NOTHING_DOES[call]}.`,
+  'no-air': ({ loads }) => `${list(loads)} on and no fan runs.`,
+  'no-purge': () => 'The call ends and the burner stops without a purge.',
+  safety: ({ about, loads }, { device }) => `${device(about)} is tripped and ${list(loads)} runs on.`,
+  blank: ({ about, onBatteries }, { device }) =>
+    onBatteries
+      ? `${device(about)} lives on its batteries: the wire brings it nothing.`
+      : `${device(about)} is blank.`,
+  'weak-coil': ({ load, volts }) => `${load} gets ${volts.toFixed(1)} V and does not pull in.`,
+  'coil-margin': ({ load, volts, needs }) =>
+    `${load} pulls in at ${volts.toFixed(1)} V, ${(needs - volts).toFixed(1)} V under the ${needs.toFixed(1)} V at which it is guaranteed to.`,
+  overload: ({ about, amps, share }, { device }) =>
+    `${device(about)} carries ${showAmps(amps)}, ${Math.round(share * 100)} % of what it is rated for.`,
+  'foreign-common': ({ about, hot, common }, { device }) =>
+    `${device(about)} takes its hot from ${device(hot)} and its C from ${device(common)}.`,
+  'crossed-hots': (violation, { node, device }) =>
+    violation.exchanged
+      ? `${device(violation.about)}: the hots of ${violation.exchanged.map(device).join(' and ')} are exchanged.`
+      : `${node(violation.screw)} is fed from ${device(violation.from)}, and what it calls returns to ${device(violation.returns)}.`,
+  'live-end': ({ about, landed }, { node, conductor }) =>
+    `${conductor(about)} is live and loose; its other end is on ${node(landed)}.`,
+  restless: ({ devices }, { device }) => `${list(devices.map(device))} cannot settle.`,
+  never: ({ load, way }) => `No call ever runs the ${inSentence(load)}${way ? WAYS[way] : ''}.`,
+};
+
+/** What a violation is, in a sentence. */
+export const violationText = <P extends PropertyId>(names: Names, violation: Violation<P>): string =>
+  (TELL[violation.property] as (violation: Violation<P>, names: Names) => string)(violation, names);

@@ -1,0 +1,12 @@
+/** What the core finds, told: codes and values in, sentences in the person's units out. Another language is one more folder. */
+export { changesText, wrongLandingText } from './english/change';
+export { proofText } from './english/proof';
+export { PROPERTY_WORDS } from './english/properties';
+export type { Faces, Told } from './english/cause';
+export { statusText } from './english/status';
+export { caseText, situationText } from './english/situation';
+export { violationText } from './english/violation';
+export { namesIn } from './names';
+export type { Names } from './names';
+export * from './show';
+export type { Units } from './units';

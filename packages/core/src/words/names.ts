@@ -1,0 +1,49 @@
+/** What things of a circuit are called on the job: by their labels, colours and marks. */
+import { inSentence, listed } from '../behaviour';
+import type { Circuit } from '../circuit';
+import { findCable, findConductor, findDevice, nodeName } from '../circuit';
+import { fill, kindOf } from '../devices';
+import { colourName } from '../standards';
+
+export interface Names {
+  circuit: Circuit;
+  device(id: string): string;
+  node(name: string): string;
+  cable(id: string): string;
+  /** "yellow of Outdoor cable" */
+  conductor(id: string): string;
+  /** "red and white of Outdoor cable", of conductors that share a cable. */
+  conductors(ids: readonly string[]): string;
+  /** What an element of a device is called: "Contactor: contactor coil". */
+  element(device: string, element: string): string;
+}
+
+const cableOf = ({ cables }: Circuit, conductor: string) =>
+  cables.find(({ conductors }) => conductors.some(({ id }) => id === conductor))!;
+
+const colourOf = (circuit: Circuit, conductor: string) =>
+  colourName(findConductor(circuit, conductor)!.colour);
+
+function elementName(circuit: Circuit, id: string, element: string): string {
+  const { kind, label, params, settings } = findDevice(circuit, id)!;
+  const found = kindOf(kind);
+  const context = {
+    params: fill(found.params, params),
+    settings: fill(found.settings, settings),
+    mains: circuit.mains,
+  };
+  const load = found.loads(context).find((entry) => entry.element === element);
+  if (load?.title) return `${label}: ${inSentence(load.title)}`;
+  return load ? label : `${label}: ${element.replace(/-/g, ' ')}`;
+}
+
+export const namesIn = (circuit: Circuit): Names => ({
+  circuit,
+  device: (id) => findDevice(circuit, id)!.label,
+  node: (name) => nodeName(circuit, name),
+  cable: (id) => findCable(circuit, id)!.label,
+  conductor: (id) => `${colourOf(circuit, id)} of ${cableOf(circuit, id).label}`,
+  conductors: (ids) =>
+    `${listed(ids.map((id) => colourOf(circuit, id)))} of ${cableOf(circuit, ids[0]!).label}`,
+  element: (id, element) => elementName(circuit, id, element),
+});
