@@ -28,7 +28,7 @@ import type { Faulty } from './faulty';
 import { callsOf, faultyOf, runCalls, statusesOf } from './faulty';
 import type { Spoiled } from './spoils';
 import { spoilsOf } from './spoils';
-import { tellChange, tellRepair, tellViolation, tellWrong, toldView } from './tell';
+import { tellChange, tellRepair, tellTask, tellViolation, tellWrong, toldView } from './tell';
 import { caseText, namesIn, situationText } from '../words';
 
 /** One in so many is enough to notice a change, and keeps the tests quick. */
@@ -153,8 +153,8 @@ const optionLines = ({
 const stepLines = (before: Circuit, after: Circuit): string[] =>
   walk(before, stepsOf(before, after)).flatMap(({ station, steps }) =>
     steps.map(
-      ({ id, text, after: needs, mostVolts, probes, conductor }) =>
-        `${station} ${id}: ${text} ${mostVolts ?? ''} ${probes?.join(' ') ?? ''} ${conductor ? [conductor.tag, conductor.stripMm, conductor.from, conductor.to].join(' ') : ''} after ${needs.join(' ')}`,
+      ({ id, task, after: needs, mostVolts, probes, conductor }) =>
+        `${station} ${id}: ${tellTask(before, after, task)} ${mostVolts ?? ''} ${probes?.join(' ') ?? ''} ${conductor ? [conductor.tag, conductor.stripMm, conductor.from, conductor.to].join(' ') : ''} after ${needs.join(' ')}`,
     ),
   );
 

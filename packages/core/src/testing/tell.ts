@@ -4,7 +4,11 @@ import { viewOf } from '../behaviour';
 import type { Circuit } from '../circuit';
 import type { Network } from '../network';
 import type { Change, Repair, Violation, WrongLanding } from '../prove';
-import { changesText, namesIn, statusText, violationText, wrongLandingText } from '../words';
+import type { Task } from '../wire';
+import { changesText, namesIn, statusText, taskText, violationText, wrongLandingText } from '../words';
+
+/** Units of the tests. */
+const METRIC = { temperature: 'C', length: 'm', gauge: 'awg' } as const;
 
 export const tellViolation = (circuit: Circuit, violation: Violation): string =>
   violationText(namesIn(circuit), violation);
@@ -26,10 +30,9 @@ export interface ToldStatus extends Omit<Status, 'news' | 'cause'> {
 
 function tellStatus(circuit: Circuit, { status, faces }: Pick<BenchView, 'status' | 'faces'>): ToldStatus {
   const { tone, until, parts } = status;
-  const units = { temperature: 'C', length: 'm', gauge: 'mm2' } as const;
   return {
     tone,
-    ...statusText(namesIn(circuit), faces, status, units),
+    ...statusText(namesIn(circuit), faces, status, METRIC),
     ...(until !== undefined && { until }),
     ...(parts && { parts }),
   };
@@ -40,3 +43,6 @@ export function toldView(network: Network, inputs: Inputs, settled: Settled) {
   const view = viewOf(network, inputs, settled);
   return { ...view, status: tellStatus(network.circuit, view) };
 }
+
+export const tellTask = (before: Circuit, after: Circuit, task: Task): string =>
+  taskText({ before: namesIn(before), after: namesIn(after) }, task, METRIC);

@@ -1,7 +1,7 @@
 /** Devices and jumpers: taken off, mounted, fitted, set. */
 import type { Circuit, Device, TerminalId } from '../circuit';
-import { findDevice, nodeName, splitTerminal } from '../circuit';
-import { kindOf, said } from '../devices';
+import { findDevice, splitTerminal } from '../circuit';
+import { kindOf } from '../devices';
 import { stationOfEnd } from '../plan';
 import type { PlannedChange, Step } from './step';
 
@@ -17,7 +17,7 @@ export function deviceSteps({ before, difference }: PlannedChange): Step[] {
       id: `remove:${device.id}`,
       kind: 'remove',
       station: device.station,
-      text: `Tag the ${landed.length} conductors of ${device.label}, lift them and take it off`,
+      task: { type: 'take-off', device: device.id, conductors: landed.length },
       after: [],
     };
   });
@@ -29,7 +29,7 @@ export function deviceSteps({ before, difference }: PlannedChange): Step[] {
     id: `mount:${device.id}`,
     kind: 'mount',
     station: device.station,
-    text: `Mount ${device.label}`,
+    task: { type: 'mount', device: device.id },
     after: replaced(device).map(({ id }) => `remove:${id}`),
   }));
   const cables = difference.removed.flatMap((cable): Step[] => {
@@ -40,7 +40,7 @@ export function deviceSteps({ before, difference }: PlannedChange): Step[] {
             id: `out:${cable.id}`,
             kind: 'remove',
             station,
-            text: `Take ${cable.label} out of use, insulate what stays in the wall`,
+            task: { type: 'retire', cable: cable.id },
             after: [],
           },
         ]
@@ -56,8 +56,6 @@ export function linkSteps({ before, after, difference, reasons }: PlannedChange)
     const why = reasons[`link:${id}`];
     return why === undefined ? {} : { why };
   };
-  const named = (circuit: Circuit, joins: readonly TerminalId[]) =>
-    joins.map((join) => nodeName(circuit, join)).join(' to ');
   return [
     ...difference.linksRemoved.flatMap(({ id, joins }): Step[] => {
       const station = stationOf(before, joins);
@@ -67,7 +65,7 @@ export function linkSteps({ before, after, difference, reasons }: PlannedChange)
               id: `unlink:${id}`,
               kind: 'unlink',
               station,
-              text: `Take away the jumper ${named(before, joins)}`,
+              task: { type: 'unlink', joins },
               ...whyOf(id),
               after: [],
             },
@@ -82,7 +80,7 @@ export function linkSteps({ before, after, difference, reasons }: PlannedChange)
               id: `link:${id}`,
               kind: 'link',
               station,
-              text: `Fit a jumper ${named(after, joins)}`,
+              task: { type: 'link', joins },
               ...whyOf(id),
               after: [],
             },
@@ -103,8 +101,7 @@ export function setSteps({ after, difference, reasons }: PlannedChange): Step[] 
     })),
   );
   return [...difference.values, ...onNew].flatMap(({ device, group, name, value }): Step[] => {
-    const field = kindOf(device.kind)[group][name];
-    if (!field) return [];
+    if (!kindOf(device.kind)[group][name]) return [];
     const powered = kindOf(device.kind).asks !== undefined && name !== 'joiner';
     const why = reasons[`set:${name}`];
     return [
@@ -112,7 +109,7 @@ export function setSteps({ after, difference, reasons }: PlannedChange): Step[] 
         id: `set:${device.id}:${name}`,
         kind: 'set',
         station: findDevice(after, device.id)!.station,
-        text: `${device.label}: ${field.label}: ${said(field, value)}`,
+        task: { type: 'set', device: device.id, group, name, value },
         ...(why !== undefined && { why }),
         after: powered
           ? ['on']

@@ -17,19 +17,15 @@ const handlesOf = ({ devices, mains }: Circuit): Device[] =>
     return found.isolates && found.elements(context).some((element) => element.kind === 'source');
   });
 
-const named = (labels: readonly string[]) =>
-  labels.length < 2 ? labels.join('') : `${labels.slice(0, -1).join(', ')} and ${labels.at(-1)!}`;
-
-/** What must be opened, place by place; where no handle is known, whatever feeds the first place. */
-export function openings(circuit: Circuit): { station: string; names: string }[] {
+/** Handles that must be opened, place by place; where none is known, whatever feeds the first place. */
+export function openings(circuit: Circuit): { station: string; devices: string[] }[] {
   const handles = handlesOf(circuit);
   const stations = [...new Set(handles.map(({ station }) => station))];
   const [first] = circuit.stations;
-  if (stations.length === 0)
-    return first ? [{ station: first.id, names: 'the breaker or switch that feeds it' }] : [];
+  if (stations.length === 0) return first ? [{ station: first.id, devices: [] }] : [];
   return stations.map((station) => ({
     station,
-    names: named(handles.filter((handle) => handle.station === station).map(({ label }) => label)),
+    devices: handles.filter((handle) => handle.station === station).map(({ id }) => id),
   }));
 }
 
@@ -63,10 +59,9 @@ function ownStrip(circuit: Circuit, deviceId: string): [TerminalId, TerminalId] 
 /** One pair of points for each secondary. Whether it is dead there is for the meter to say, never for the plan. */
 export function testPoints(
   circuit: Circuit,
-): { station: string; probes: [TerminalId, TerminalId]; name: string }[] {
+): { station: string; probes: [TerminalId, TerminalId]; transformer: string }[] {
   const network = compile(circuit);
   return network.secondaries.flatMap(({ device, hot, common }) => {
-    const found = findDevice(circuit, device)!;
     const ends = [network.nodes[hot]!, network.nodes[common]!] as const;
     const inside = ends.some((end) => end.includes('#'));
     const probes = inside
@@ -74,6 +69,6 @@ export function testPoints(
       : ([stripOf(circuit, ends[0]), stripOf(circuit, ends[1])] as [TerminalId, TerminalId]);
     if (!probes) return [];
     const { station } = findDevice(circuit, splitTerminal(probes[0]).deviceId)!;
-    return [{ station, probes, name: found.label.charAt(0).toLowerCase() + found.label.slice(1) }];
+    return [{ station, probes, transformer: device }];
   });
 }

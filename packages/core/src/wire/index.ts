@@ -12,3 +12,4 @@ export { stepsOf } from './steps';
 export { isOpenAt, isReady, standing, toggled } from './ticks';
 export { walk } from './walk';
 export type { Stop } from './walk';
+export type { Task } from './task';

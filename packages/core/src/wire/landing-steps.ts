@@ -1,14 +1,10 @@
 /** Conductors: taken off, moved, landed, pulled. */
-import type { Circuit, Conductor, End, TerminalId } from '../circuit';
+import type { Conductor, End } from '../circuit';
 import { findDevice, otherEnd, nodeName, splitTerminal } from '../circuit';
 import type { EndChange } from '../plan';
 import { stationOfEnd } from '../plan';
-import { colourName } from '../standards';
 import type { PlannedChange, Step } from './step';
 import { stripMm, tagOf } from './step';
-
-const nameOf = (circuit: Circuit, terminal: TerminalId | null) =>
-  terminal === null ? 'nowhere' : nodeName(circuit, terminal);
 
 const idOfEnd = ({ conductor, end }: Pick<EndChange, 'conductor' | 'end'>) => `${conductor.id}:${end}`;
 
@@ -27,7 +23,6 @@ export function endStep(ground: PlannedChange, change: EndChange): Step[] {
   const station = stationOfEnd(to ? after : before, cable, end, to ?? from);
   if (station === null) return [];
   const gone = from !== null && !findDevice(after, splitTerminal(from).deviceId);
-  const name = `${colourName(conductor.colour)} of ${cable.label}`;
   const about: Step['conductor'] = {
     id: conductor.id,
     end,
@@ -47,9 +42,10 @@ export function endStep(ground: PlannedChange, change: EndChange): Step[] {
         ...base,
         id: `lift:${idOfEnd(change)}`,
         kind: 'lift',
-        text: gone
-          ? `Insulate ${name}: it goes nowhere`
-          : `Take ${name} off ${nameOf(before, from)} and insulate it`,
+        task:
+          from === null || gone
+            ? { type: 'insulate', conductor: conductor.id }
+            : { type: 'lift', conductor: conductor.id, from },
         after: gone ? [`remove:${splitTerminal(from).deviceId}`] : [],
       },
     ];
@@ -59,10 +55,10 @@ export function endStep(ground: PlannedChange, change: EndChange): Step[] {
       ...base,
       id: `land:${idOfEnd(change)}`,
       kind: 'land',
-      text:
+      task:
         from === null || gone
-          ? `Land ${name} on ${nameOf(after, to)}`
-          : `Move ${name} from ${nameOf(before, from)} to ${nameOf(after, to)}`,
+          ? { type: 'land', conductor: conductor.id, on: to }
+          : { type: 'move', conductor: conductor.id, from, to },
       after: findDevice(before, target) ? [] : [`mount:${target}`],
     },
   ];
@@ -76,13 +72,14 @@ export function addedSteps(ground: PlannedChange): Step[] {
     const here = places[1] ?? places[0];
     if (!here) return [];
     const run = places[0] !== places[1];
+    const count = cable.conductors.length;
     const pull: Step = {
       id: `pull:${cable.id}`,
       kind: 'pull',
       station: here,
-      text: run
-        ? `Pull ${cable.label}: ${cable.conductors.length} conductors, ${cable.gauge} AWG, ${Math.ceil(cable.lengthM)} m`
-        : `Cut ${cable.label}: ${cable.conductors.length} leads, ${cable.gauge} AWG`,
+      task: run
+        ? { type: 'pull', cable: cable.id, conductors: count, gauge: cable.gauge, lengthM: cable.lengthM }
+        : { type: 'cut', cable: cable.id, leads: count, gauge: cable.gauge },
       after: [],
     };
     const landings = cable.conductors.flatMap((conductor) =>

@@ -3,6 +3,7 @@ import type { Circuit, Conductor, End, TerminalId } from '../circuit';
 import { isSplice, splitTerminal } from '../circuit';
 import type { Difference } from '../plan';
 import type { ColourCode } from '../standards';
+import type { Task } from './task';
 
 export type StepKind =
   | 'off'
@@ -24,7 +25,7 @@ export interface Step {
   id: string;
   kind: StepKind;
   station: string;
-  text: string;
+  task: Task;
   /** The conductor it is about: swatch, where its end goes, how far it is stripped, where the other end is. */
   conductor?: {
     id: string;

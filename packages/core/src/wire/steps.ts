@@ -2,7 +2,6 @@
 import type { Circuit } from '../circuit';
 import { differenceOf, stationOfEnd } from '../plan';
 import { kindOf } from '../devices';
-import { colourName } from '../standards';
 import { deviceSteps, linkSteps, setSteps } from './device-steps';
 import { DEAD_VOLTS, openings, testPoints } from './gate';
 import { addedSteps, endStep } from './landing-steps';
@@ -22,7 +21,7 @@ function closingSteps({ after }: PlannedChange, work: readonly Step[]): Step[] {
       cable.conductors.flatMap((conductor) =>
         (['from', 'to'] as const)
           .filter((end) => conductor[end] === null && stationOfEnd(after, cable, end, null) === station)
-          .map(() => `${colourName(conductor.colour)} of ${cable.label}`),
+          .map(() => conductor.id),
       ),
     );
     const steps: Step[] = [];
@@ -31,14 +30,14 @@ function closingSteps({ after }: PlannedChange, work: readonly Step[]): Step[] {
         id: `insulate:${station}`,
         kind: 'insulate',
         station,
-        text: `Insulate the spares, each by itself: ${spares.join(', ')}`,
+        task: { type: 'insulate-spares', conductors: spares },
         after: here.map(({ id }) => id),
       });
     steps.push({
       id: `tug:${station}`,
       kind: 'tug',
       station,
-      text: `Tug every landing${landings > 0 ? ` (${landings} new)` : ''}${nuts > 0 ? ` and ${nuts} wire nut${nuts > 1 ? 's' : ''}` : ''}; leave slack so that the door closes without pulling`,
+      task: { type: 'tug', landings, nuts },
       after: [...here.map(({ id }) => id), ...steps.map(({ id }) => id)],
     });
     return steps;
@@ -65,19 +64,19 @@ export function stepsOf(
   const handles = openings(before);
   // The first place keeps the plain name: a plan begun before there could be several stays ticked.
   const idAt = (kind: 'off' | 'on', i: number, station: string) => (i === 0 ? kind : `${kind}:${station}`);
-  const off = handles.map(({ station, names }, i): Step => ({
+  const off = handles.map(({ station, devices }, i): Step => ({
     id: idAt('off', i, station),
     kind: 'off',
     station,
-    text: `Open ${names}, lock it and hang your tag`,
+    task: { type: 'open', devices },
     after: [],
   }));
   const opened = off.map(({ id }) => id);
-  const dead = testPoints(before).map(({ station, probes, name }): Step => ({
+  const dead = testPoints(before).map(({ station, probes, transformer }): Step => ({
     id: `dead:${probes[0]}`,
     kind: 'dead',
     station,
-    text: `Prove ${name} dead: meter on a known live point, then here, then the live point again`,
+    task: { type: 'prove-dead', transformer },
     probes,
     mostVolts: DEAD_VOLTS,
     after: opened,
@@ -87,11 +86,11 @@ export function stepsOf(
     ...step,
     after: [...gate, ...step.after],
   }));
-  const on = handles.map(({ station, names }, i): Step => ({
+  const on = handles.map(({ station, devices }, i): Step => ({
     id: idAt('on', i, station),
     kind: 'on',
     station,
-    text: `Covers on, everybody clear: close ${names}`,
+    task: { type: 'close', devices },
     after: gated.map(({ id }) => id),
   }));
   const powered = sets

@@ -14,6 +14,7 @@ import {
 } from '../systems';
 import type { Plan, Step } from '.';
 import { DEAD_VOLTS, PLAN_VERSION, partway, planProblems, standing, stepsOf, walk } from '.';
+import { tellTask } from '../testing/tell';
 
 const sorted = <T extends { id: string }>(list: readonly T[]) =>
   [...list].sort((one, other) => (one.id < other.id ? -1 : 1));
@@ -84,7 +85,7 @@ test('every landing says where, what colour, how far stripped, and where the oth
   const [, before, after] = changes[0]!;
   const landing = stepsOf(before, after, { statC: 'Because.' }).find(({ id }) => id === 'land:statC:to')!;
   expect(landing).toMatchObject({ station: 'plant', why: 'Because.' });
-  expect(landing.text).toBe('Land blue of Thermostat cable on Furnace board C');
+  expect(tellTask(before, after, landing.task)).toBe('Land blue of Thermostat cable on Furnace board C');
   expect(landing.conductor).toMatchObject({ colour: 'BU', stripMm: 8, otherEnd: 'New thermostat C, Hall' });
 });
 
@@ -126,7 +127,7 @@ test('steps that wait for each other are refused', () => {
     id,
     kind: 'tug',
     station: 'plant',
-    text: id,
+    task: { type: 'tug', landings: 0, nuts: 0 },
     after: [after],
   });
   expect(() => walk(furnace, [step('a', 'b'), step('b', 'a')])).toThrow(RangeError);
@@ -173,7 +174,7 @@ test('a circuit with no breaker, or one that stays live, is gated all the same',
   const steps = stepsOf(bare, after);
   expect(steps[0]).toMatchObject({
     kind: 'off',
-    text: expect.stringMatching(/breaker or switch that feeds it/),
+    task: { type: 'open', devices: [] },
   });
   expect(steps.some(({ kind }) => kind === 'dead')).toBe(true);
 });

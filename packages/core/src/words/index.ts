@@ -6,6 +6,7 @@ export type { Faces, Told } from './english/cause';
 export { statusText } from './english/status';
 export { caseText, situationText } from './english/situation';
 export { violationText } from './english/violation';
+export { taskText } from './english/task';
 export { namesIn } from './names';
 export type { Names } from './names';
 export * from './show';

@@ -18,6 +18,8 @@ import { COLOUR_CODES, colourName } from '@zygostat/core/standards';
 import type { Plan, Step } from '@zygostat/core/wire';
 import { askAside, theModel } from '../../model/model';
 import { useTokens } from '../../theme';
+import { useAppSelector } from '../../store';
+import { tellTask } from './useTaskText';
 import { ActionButton, BottomSheet, AppText } from '../../basics';
 import { planOf } from '../plan/usePlan';
 import { Palette } from '../survey/Palette';
@@ -78,6 +80,7 @@ export function DifferSheet({ plan, step, steps, onTake, onClose }: DifferSheetP
   const t = useTokens();
   const [asked, setAsked] = useState<'colour' | 'terminal' | null>(null);
   const [changed, setChanged] = useState<Changed | 'working' | 'none' | null>(null);
+  const settings = useAppSelector((state) => state.settings);
   const { id, end, colour, cable } = step.conductor!;
   const name = `${colourName(colour)} of ${cable}`;
   const attempt = async (note: string, correct: (circuit: Circuit) => Circuit) => {
@@ -92,8 +95,8 @@ export function DifferSheet({ plan, step, steps, onTake, onClose }: DifferSheetP
     const next = await planAgain(plan, before, correct);
     if (!next) return setChanged('none');
     const view = await theModel().follow(next, Object.keys(next.done));
-    const texts = view.stops.flatMap((stop) => stop.steps.map(({ text }) => text));
-    const were = steps.map(({ text }) => text);
+    const texts = view.stops.flatMap((stop) => stop.steps.map(tellTask(next, settings)));
+    const were = steps.map(tellTask(plan, settings));
     setChanged({
       plan: next,
       note,

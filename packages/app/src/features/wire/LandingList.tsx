@@ -13,6 +13,7 @@ import { DifferSheet } from './DifferSheet';
 import { NextStep } from './NextStep';
 import { StepRow } from './StepRow';
 import { useFollow } from './useFollow';
+import { useTaskText } from './useTaskText';
 
 const nameOf = ({ stations }: Circuit, station: string) =>
   stations.find(({ id }) => id === station)?.name ?? station;
@@ -39,6 +40,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
   const t = useTokens();
   const dispatch = useAppDispatch();
   const { view, steps, strayed, tick, change } = useFollow(plan, circuit);
+  const tell = useTaskText(plan);
   const [dropping, setDropping] = useState(false);
   const [differing, setDiffering] = useState<Step | null>(null);
   const drop = () => dispatch(planDocument.changed(null));
@@ -46,7 +48,10 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
   const rebase = () => {
     const earlier = [
       ...(plan.earlier ?? []),
-      ...steps.flatMap(({ id, text }) => (plan.done[id] ? [{ ...plan.done[id], text }] : [])),
+      ...steps.flatMap((step) => {
+        const done = plan.done[step.id];
+        return done ? [{ ...done, text: tell(step) }] : [];
+      }),
     ];
     void change({ ...plan, before: circuit, swap: null, earlier }, 'Gone on from a changed circuit');
   };
@@ -81,6 +86,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
         <NextStep
           key={next.id}
           step={next}
+          text={tell(next)}
           place={nameOf(view.circuit, next.station)}
           circuit={view.circuit}
           onDone={(volts) => void tick(next, volts)}
@@ -116,6 +122,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
             <StepRow
               key={step.id}
               step={step}
+              text={tell(step)}
               circuit={view.circuit}
               done={done.has(step.id) ? plan.done[step.id] : undefined}
               ready={!strayed && ready(step)}

@@ -9,6 +9,7 @@ import { StepFacts } from './StepFacts';
 
 interface NextStepProps {
   step: Step;
+  text: string;
   place: string;
   circuit: Circuit;
   onDone: (volts?: number) => void;
@@ -52,7 +53,7 @@ function DeadReading({ mostVolts, onDone }: { mostVolts: number; onDone: (volts:
 }
 
 /** The one thing to do now. */
-export function NextStep({ step, place, circuit, onDone, onDiffers }: NextStepProps) {
+export function NextStep({ step, text, place, circuit, onDone, onDiffers }: NextStepProps) {
   const t = useTokens();
   return (
     <View
@@ -62,7 +63,7 @@ export function NextStep({ step, place, circuit, onDone, onDiffers }: NextStepPr
     >
       <AppText kind="small">{`Next, at ${place}`}</AppText>
       <AppText kind="title" heading={2}>
-        {step.text}
+        {text}
       </AppText>
       <StepFacts step={step} circuit={circuit} />
       {step.kind === 'off' ? (

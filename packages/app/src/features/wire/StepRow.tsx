@@ -9,6 +9,7 @@ import { StepFacts } from './StepFacts';
 
 interface StepRowProps {
   step: Step;
+  text: string;
   circuit: Circuit;
   done: Done | undefined;
   /** Everything it waits for is done. */
@@ -17,7 +18,7 @@ interface StepRowProps {
 }
 
 /** One step of the list, ticked as it is done; a step whose gate is not passed cannot be. */
-export function StepRow({ step, circuit, done, ready, onTick }: StepRowProps) {
+export function StepRow({ step, text, circuit, done, ready, onTick }: StepRowProps) {
   const t = useTokens();
   const open = ready || done !== undefined;
   // A reading proves it dead: that is taken on the card of the next step, not ticked here.
@@ -26,7 +27,7 @@ export function StepRow({ step, circuit, done, ready, onTick }: StepRowProps) {
     <Pressable
       role="checkbox"
       aria-checked={done !== undefined}
-      aria-label={step.text}
+      aria-label={text}
       disabled={!tickable}
       onPress={onTick}
       style={[styles.row, { borderColor: t.line }]}
@@ -37,7 +38,7 @@ export function StepRow({ step, circuit, done, ready, onTick }: StepRowProps) {
         color={done ? t.teal : open ? t.copper : t.mute}
       />
       <View style={styles.text}>
-        <AppText {...(done && { color: t.mute })}>{step.text}</AppText>
+        <AppText {...(done && { color: t.mute })}>{text}</AppText>
         {done ? (
           <AppText kind="small">
             {`${format(new Date(done.at), 'HH:mm')}${done.volts === undefined ? '' : `, read ${done.volts} V`}`}

@@ -8,6 +8,7 @@ import type { RootState, Store } from '../../store';
 import { controlSet } from '../bench/slice';
 import { planDocument } from '../plan/document';
 import { edited } from '../circuit/slice';
+import { tellTask } from './useTaskText';
 
 const same = (one: Circuit, other: Circuit) => JSON.stringify(one) === JSON.stringify(other);
 
@@ -73,7 +74,8 @@ export function useFollow(plan: Plan, circuit: Circuit) {
       const entry: Done = { at: new Date().toISOString(), ...(volts !== undefined && { volts }) };
       const { [step.id]: was, ...rest } = held.done;
       const next = { ...held, done: was ? rest : { ...held.done, [step.id]: entry } };
-      await carryOut(next, was ? `Taken back: ${step.text}` : step.text, (kept) =>
+      const text = tellTask(held, (store.getState() as RootState).settings)(step);
+      await carryOut(next, was ? `Taken back: ${text}` : text, (kept) =>
         store.dispatch(planDocument.changed({ ...held, done: kept })),
       );
     },

@@ -1,0 +1,72 @@
+/** Steps of a landing list. */
+import { listed } from '../../behaviour';
+import { findDevice } from '../../circuit';
+import { kindOf, said } from '../../devices';
+import type { Task } from '../../wire';
+import type { Names } from '../names';
+import { showGauge, showLength } from '../show';
+import type { Units } from '../units';
+
+/** A circuit as it is and as it shall be: what goes has its name from the first, what comes from the second. */
+interface ChangeNames {
+  before: Names;
+  after: Names;
+}
+
+const handles = ({ before }: ChangeNames, devices: readonly string[]) =>
+  devices.length === 0 ? 'the breaker or switch that feeds it' : listed(devices.map(before.device));
+
+function setText({ after }: ChangeNames, { device, group, name, value }: Extract<Task, { type: 'set' }>) {
+  const { kind, label } = findDevice(after.circuit, device)!;
+  const field = kindOf(kind)[group][name]!;
+  return `${label}: ${field.label}: ${said(field, value)}`;
+}
+
+const lower = (label: string) => label.charAt(0).toLowerCase() + label.slice(1);
+
+export function taskText(names: ChangeNames, task: Task, units: Units): string {
+  const { before, after } = names;
+  const owner = (conductor: string) =>
+    before.circuit.cables.some(({ conductors }) => conductors.some(({ id }) => id === conductor))
+      ? before.conductor(conductor)
+      : after.conductor(conductor);
+  switch (task.type) {
+    case 'open':
+      return `Open ${handles(names, task.devices)}, lock it and hang your tag`;
+    case 'close':
+      return `Covers on, everybody clear: close ${handles(names, task.devices)}`;
+    case 'prove-dead':
+      return `Prove ${lower(before.device(task.transformer))} dead: meter on a known live point, then here, then the live point again`;
+    case 'take-off':
+      return `Tag the ${task.conductors} conductors of ${before.device(task.device)}, lift them and take it off`;
+    case 'mount':
+      return `Mount ${after.device(task.device)}`;
+    case 'retire':
+      return `Take ${before.cable(task.cable)} out of use, insulate what stays in the wall`;
+    case 'pull':
+      return `Pull ${after.cable(task.cable)}: ${task.conductors} conductors, ${showGauge(task.gauge, units.gauge)}, ${showLength(Math.ceil(task.lengthM), units.length)}`;
+    case 'cut':
+      return `Cut ${after.cable(task.cable)}: ${task.leads} leads, ${showGauge(task.gauge, units.gauge)}`;
+    case 'insulate':
+      return `Insulate ${owner(task.conductor)}: it goes nowhere`;
+    case 'lift':
+      return `Take ${owner(task.conductor)} off ${before.node(task.from)} and insulate it`;
+    case 'land':
+      return `Land ${owner(task.conductor)} on ${after.node(task.on)}`;
+    case 'move':
+      return `Move ${owner(task.conductor)} from ${before.node(task.from)} to ${after.node(task.to)}`;
+    case 'link':
+      return `Fit a jumper ${task.joins.map(after.node).join(' to ')}`;
+    case 'unlink':
+      return `Take away the jumper ${task.joins.map(before.node).join(' to ')}`;
+    case 'set':
+      return setText(names, task);
+    case 'insulate-spares':
+      return `Insulate the spares, each by itself: ${task.conductors.map(after.conductor).join(', ')}`;
+    case 'tug': {
+      const landings = task.landings > 0 ? ` (${task.landings} new)` : '';
+      const nuts = task.nuts > 0 ? ` and ${task.nuts} wire nut${task.nuts > 1 ? 's' : ''}` : '';
+      return `Tug every landing${landings}${nuts}; leave slack so that the door closes without pulling`;
+    }
+  }
+}
