@@ -6,3 +6,4 @@ export { NewJob } from './jobs/NewJob';
 export { OpenJob } from './job/OpenJob';
 export { Place } from './job/Place';
 export { Settings } from './settings/Settings';
+export { theModel } from '../model/model';

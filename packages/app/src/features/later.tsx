@@ -1,6 +1,6 @@
 /** The way to the screens beyond the list of jobs. */
 import type { ComponentType } from 'react';
-import { Suspense, lazy } from 'react';
+import { Suspense, lazy, useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type * as beyond from './beyond';
 import { Waiting } from '../basics';
@@ -8,8 +8,25 @@ import { useTokens } from '../theme';
 
 type Beyond = typeof beyond;
 
+let read: Beyond | null = null;
+
 /** Reads them, once. Whoever is about to want one says so early. */
-export const readBeyond = (): Promise<Beyond> => import('./beyond');
+export async function readBeyond(): Promise<Beyond> {
+  read ??= await import('./beyond');
+  return read;
+}
+
+/** How long the list of jobs has to itself before what comes next is fetched, ms. */
+const QUIET_MS = 1500;
+
+/** Once the list of jobs is there and nothing is to be done: reads what comes next, and starts the model. */
+export function useReadEarly(isShown: boolean): void {
+  useEffect(() => {
+    if (!isShown) return;
+    const timer = setTimeout(() => void readBeyond().then(({ theModel }) => theModel()), QUIET_MS);
+    return () => clearTimeout(timer);
+  }, [isShown]);
+}
 
 function Reading() {
   const t = useTokens();
@@ -26,6 +43,9 @@ export function later<Props extends object>(
 ): ComponentType<Props> {
   const Screen = lazy(async () => ({ default: pick(await readBeyond()) })) as unknown as ComponentType<Props>;
   return function Later(props: Props) {
+    // What has been read is shown at once: to wait for nothing costs a frame or two.
+    const [Known] = useState(() => read && pick(read));
+    if (Known) return <Known {...props} />;
     return (
       <Suspense fallback={<Reading />}>
         <Screen {...props} />

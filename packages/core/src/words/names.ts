@@ -39,9 +39,10 @@ function elementName(circuit: Circuit, id: string, element: string): string {
 
 export const namesIn = (circuit: Circuit): Names => ({
   circuit,
-  device: (id) => findDevice(circuit, id)!.label,
+  // Something that was taken away while it is still told of goes by its id.
+  device: (id) => findDevice(circuit, id)?.label ?? id,
   node: (name) => nodeName(circuit, name),
-  cable: (id) => findCable(circuit, id)!.label,
+  cable: (id) => findCable(circuit, id)?.label ?? id,
   conductor: (id) => `${colourOf(circuit, id)} of ${cableOf(circuit, id).label}`,
   conductors: (ids) =>
     `${listed(ids.map((id) => colourOf(circuit, id)))} of ${cableOf(circuit, ids[0]!).label}`,

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { useStore } from 'react-redux';
 import type { Probes } from '@zygostat/core/network';
 import type { RootState, Store } from '../../store';
@@ -69,8 +69,8 @@ const askedOf = ({ bench, edits }: RootState) =>
 
 const isPending = ({ bench }: RootState) => !bench.paused && (bench.view?.waits.length ?? 0) > 0;
 
-/** Watches the store rather than rendering: a tap asks the model at once, before anything is repainted. */
-function watch(store: Store, run: (pass: number) => Promise<void>): () => void {
+/** Asks whenever something that is asked about has changed, and lets time pass while something is pending. */
+function makeWatch(store: Store, run: (pass: number) => Promise<void>) {
   let asked: readonly unknown[] = [];
   let timer: ReturnType<typeof setInterval> | null = null;
   let last = 0;
@@ -79,33 +79,55 @@ function watch(store: Store, run: (pass: number) => Promise<void>): () => void {
     void run(Math.min((now - last) / 1000, LONGEST_NAP_S));
     last = now;
   };
+  const stopClock = () => {
+    if (timer !== null) clearInterval(timer);
+    timer = null;
+  };
+  const ask = () => {
+    const next = askedOf(store.getState() as RootState);
+    if (next.every((value, i) => value === asked[i])) return;
+    asked = next;
+    void run(0);
+  };
   const follow = () => {
-    const state = store.getState() as RootState;
-    const next = askedOf(state);
-    if (next.some((value, i) => value !== asked[i])) {
-      asked = next;
-      void run(0);
-    }
-    if (isPending(state) && timer === null) {
+    ask();
+    const pending = isPending(store.getState() as RootState);
+    if (pending && timer === null) {
       last = Date.now();
       timer = setInterval(tick, TICK_MS);
-    } else if (!isPending(state) && timer !== null) {
-      clearInterval(timer);
-      timer = null;
-    }
+    } else if (!pending) stopClock();
   };
-  const unsubscribe = store.subscribe(follow);
-  follow();
-  return () => {
-    unsubscribe();
-    if (timer !== null) clearInterval(timer);
-  };
+  return { ask, follow, stopClock };
 }
 
-/** Keeps the bench of the open job answered, and its clock going while something is pending. */
+function makeBenchRunner(store: Store) {
+  const run = makeRunner(store);
+  return { run, ...makeWatch(store, run) };
+}
+
+const runners = new WeakMap<Store, ReturnType<typeof makeBenchRunner>>();
+
+/** The one runner of a store. `ask` asks at once what a screen will want, before it is drawn. */
+export function benchRunnerOf(store: Store): ReturnType<typeof makeBenchRunner> {
+  const runner = runners.get(store) ?? makeBenchRunner(store);
+  runners.set(store, runner);
+  return runner;
+}
+
+/**
+ * Keeps the bench of the open job answered, and its clock going while something is pending. Watches the store rather
+ * than rendering: a tap asks the model at once, before anything is repainted.
+ */
 export function useBenchRunner(): (pass: number | 'skip') => Promise<void> {
   const store = useStore() as unknown as Store;
-  const [run] = useState(() => makeRunner(store));
-  useEffect(() => watch(store, run), [store, run]);
-  return run;
+  useEffect(() => {
+    const { follow, stopClock } = benchRunnerOf(store);
+    const unsubscribe = store.subscribe(follow);
+    follow();
+    return () => {
+      unsubscribe();
+      stopClock();
+    };
+  }, [store]);
+  return benchRunnerOf(store).run;
 }

@@ -10,6 +10,7 @@ import type { OpenedJob } from '../jobs/api';
 import { problemOf } from '../../store/api';
 import { useOpenJobQuery } from '../jobs/api';
 import { benchOpened } from '../bench/slice';
+import { benchRunnerOf } from '../bench/useBenchRunner';
 import { told } from '../../store/notice';
 import { keptDraft } from '../../documents/sync';
 import { keptBench } from '../bench/kept';
@@ -37,6 +38,7 @@ function useLoadJob(id: string, fresh: OpenedJob | undefined): boolean {
       dispatch(benchOpened(keptBench(id) ?? {}));
       dispatch(takeUp(draft?.value ?? fresh.circuit));
       dispatch(opened({ jobId: id, base: draft?.base ?? fresh.revision }));
+      benchRunnerOf(store).ask();
       // Saved on top of what it was made on: the server says if another tab was first.
       if (draft) dispatch(saveRequested);
     };

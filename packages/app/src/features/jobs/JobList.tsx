@@ -6,7 +6,7 @@ import { Searchbar } from 'react-native-paper';
 import type { Job } from './api';
 import { problemOf } from '../../store/api';
 import { useListJobsQuery } from './api';
-import { readBeyond } from '../later';
+import { readBeyond, useReadEarly } from '../later';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { ActionButton, Column, Waiting, AppText } from '../../basics';
@@ -68,6 +68,7 @@ export function JobList() {
   const [search, setSearch] = useState('');
   const asked = useDeferredValue(search.trim().slice(0, 100));
   const { data, isLoading, error, refetch } = useListJobsQuery(asked);
+  useReadEarly(data !== undefined);
   return (
     <Column>
       <View style={styles.head}>

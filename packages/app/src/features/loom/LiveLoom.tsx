@@ -1,9 +1,10 @@
 import { memo, useCallback, useState } from 'react';
 import type { LayoutChangeEvent } from 'react-native';
-import { View } from 'react-native';
+import { View, useWindowDimensions } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { sheetOpened } from '../trace/slice';
+import { useWide } from '../../theme';
 import type { TraceActions } from '../trace/useTraceActions';
 import { Loom } from './Loom';
 
@@ -19,7 +20,10 @@ export const LiveLoom = memo(function LiveLoom({
   actions: TraceActions;
 }) {
   const dispatch = useAppDispatch();
-  const [width, setWidth] = useState(0);
+  // Across a phone it is as wide as the window: drawn at once, and measured after.
+  const wide = useWide();
+  const { width: window } = useWindowDimensions();
+  const [width, setWidth] = useState(wide ? 0 : Math.floor(window));
   const view = useAppSelector(({ bench }) => bench.view);
   const meter = useAppSelector(({ bench }) => bench.meter);
   const inviting = useAppSelector(({ bench, trace }) => bench.armed !== null || trace.carried !== null);

@@ -39,8 +39,8 @@ function Strayed({ onRebase, onList }: { onRebase: () => void; onList: () => voi
 export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Circuit; jobId: string }) {
   const t = useTokens();
   const dispatch = useAppDispatch();
-  const { view, steps, strayed, tick, change } = useFollow(plan, circuit);
-  const tell = useTaskText(plan);
+  const { view, viewed, steps, strayed, tick, change } = useFollow(plan, circuit);
+  const tell = useTaskText(viewed);
   const [dropping, setDropping] = useState(false);
   const [differing, setDiffering] = useState<Step | null>(null);
   const drop = () => dispatch(planDocument.changed(null));
@@ -152,7 +152,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
       ) : null}
       {differing ? (
         <DifferSheet
-          plan={plan}
+          plan={viewed}
           step={differing}
           steps={steps}
           onTake={(changed, note) => void change(changed, note)}

@@ -32,6 +32,8 @@ export function useFollow(plan: Plan, circuit: Circuit) {
   }, [plan]);
   // An older view stands until the new one is there, so that the list does not flicker.
   const view = answer?.view ?? null;
+  /** The plan the view is of. */
+  const viewed = answer?.to ?? plan;
   /** The circuit was changed otherwise since: nothing of that must be overwritten. */
   const strayed = answer !== null && answer.to === plan && !same(answer.view.circuit, circuit);
   /** Takes a plan with what is done of it, and makes the circuit follow; steps that wait for one not done fall away. */
@@ -74,12 +76,12 @@ export function useFollow(plan: Plan, circuit: Circuit) {
       const entry: Done = { at: new Date().toISOString(), ...(volts !== undefined && { volts }) };
       const { [step.id]: was, ...rest } = held.done;
       const next = { ...held, done: was ? rest : { ...held.done, [step.id]: entry } };
-      const text = tellTask(held, (store.getState() as RootState).settings)(step);
+      const text = tellTask(viewed, (store.getState() as RootState).settings)(step);
       await carryOut(next, was ? `Taken back: ${text}` : text, (kept) =>
         store.dispatch(planDocument.changed({ ...held, done: kept })),
       );
     },
-    [store, carryOut],
+    [store, carryOut, viewed],
   );
   /** Puts another plan in this one's place; what is done and still asked for stays done. */
   const change = useCallback(
@@ -88,5 +90,5 @@ export function useFollow(plan: Plan, circuit: Circuit) {
     [store, carryOut],
   );
   const steps = useMemo(() => view?.stops.flatMap((stop) => stop.steps) ?? [], [view]);
-  return { view, steps, strayed, tick, change };
+  return { view, viewed, steps, strayed, tick, change };
 }
