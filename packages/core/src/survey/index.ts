@@ -3,5 +3,5 @@ export * from './as-found';
 export * from './customary';
 export * from './document';
 export * from './features';
-export * from './findings';
+export * from './discrepancies';
 export * from './identify';

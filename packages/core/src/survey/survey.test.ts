@@ -18,7 +18,7 @@ import {
   contradictions,
   evidenceFrom,
   featuresOf,
-  findingsOf,
+  discrepanciesOf,
   nextQuestion,
   openEnds,
   paletteFor,
@@ -29,6 +29,7 @@ import {
   surveyProblems,
   takeSystem,
 } from '.';
+import { discrepancyText, namesIn } from '../words';
 
 /** Answers a question the way a person standing before a system would, until nothing more is worth asking. */
 function interview(template: string): Answers {
@@ -136,7 +137,7 @@ describe('as found', () => {
     const recorded = recordAll(furnaceAirConditioner('Job'), start('furnace-ac'));
     const moved = land(recorded, 'statCable-YE', 'to', 'board.W');
     const { survey } = start('furnace-ac');
-    expect(findingsOf(moved, survey)[0]).toMatchObject({ severity: 'fault', about: 'statCable-YE' });
+    expect(discrepanciesOf(moved, survey)[0]).toMatchObject({ severity: 'fault', about: 'statCable-YE' });
   });
 
   test('another system keeps the landings whose terminals it still has', () => {
@@ -164,7 +165,8 @@ describe('as found', () => {
 
 describe('what the record shows at once', () => {
   const { survey } = start('furnace-ac');
-  const found = (circuit: Circuit) => findingsOf(circuit, survey).map(({ text }) => text);
+  const found = (circuit: Circuit) =>
+    discrepanciesOf(circuit, survey).map((one) => discrepancyText(namesIn(circuit), one));
   const whole = recordAll(furnaceAirConditioner('Job'), start('furnace-ac'));
 
   test('a good record shows nothing', () => {
@@ -198,7 +200,7 @@ describe('what the record shows at once', () => {
         'board.G',
         colour,
       );
-    expect(findingsOf(odd('VT'), survey)).toMatchObject([{ severity: 'hint' }]);
+    expect(discrepanciesOf(odd('VT'), survey)).toMatchObject([{ severity: 'hint' }]);
   });
 
   test('contradictions with the set-up are named', () => {

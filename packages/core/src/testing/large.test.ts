@@ -2,7 +2,7 @@ import { NEW_WORLD, advance, callScript, runTimeline, sectionsOf, viewOf } from 
 import { parseCircuit } from '../circuit';
 import { layLadder, layLoom } from '../drawing';
 import { compile } from '../network';
-import { findingsOf, runsOf } from '../survey';
+import { discrepanciesOf, runsOf } from '../survey';
 import { largeCircuit } from './large';
 
 const circuit = largeCircuit('Campus');
@@ -29,6 +29,6 @@ test('settles, runs through time and is drawn whole', () => {
   expect(loom.wires.length + loom.spares.length).toBe(conductors.length);
   expect(layLadder(sectionsOf(network)).sections.length).toBeGreaterThanOrEqual(8);
   expect(
-    findingsOf(circuit, { runs: runsOf(circuit) }).filter(({ severity }) => severity === 'fault'),
+    discrepanciesOf(circuit, { runs: runsOf(circuit) }).filter(({ severity }) => severity === 'fault'),
   ).toEqual([]);
 });

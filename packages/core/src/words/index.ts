@@ -1,5 +1,6 @@
 /** What the core finds, told: codes and values in, sentences in the person's units out. Another language is one more folder. */
 export { changesText, wrongLandingText } from './english/change';
+export { discrepancyText } from './english/discrepancy';
 export { proofText } from './english/proof';
 export { PROPERTY_WORDS } from './english/properties';
 export type { Faces, Told } from './english/cause';

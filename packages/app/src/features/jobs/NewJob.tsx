@@ -228,6 +228,6 @@ const styles = StyleSheet.create({
   },
   dotFill: { width: 12, height: 12, borderRadius: 6 },
   grow: { flex: 1 },
-  foot: { padding: 12, gap: 8 },
+  foot: { paddingHorizontal: 16, paddingVertical: 12, gap: 8 },
   create: { minHeight: 52 },
 });

@@ -17,7 +17,7 @@ import type { Run } from '@zygostat/core/survey';
 import { paletteFor, recordLanding, recordedOn } from '@zygostat/core/survey';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
-import { Findings } from './Findings';
+import { Discrepancies } from './Discrepancies';
 import { Palette } from './Palette';
 import { CableFacts, Jumpers, SetUps } from './RunFacts';
 import { TerminalRow } from './TerminalRow';
@@ -163,7 +163,7 @@ export function AsFound({ circuit }: { circuit: Circuit }) {
           none="Nothing"
         />
       </View>
-      <Findings circuit={circuit} />
+      <Discrepancies circuit={circuit} />
       <SetUps circuit={circuit} />
       <Jumpers circuit={circuit} station={run[place.end].station} />
       <CableFacts circuit={circuit} run={run} />

@@ -13,7 +13,7 @@ import {
 import { useAppSelector } from '../../store';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
-import { Findings } from './Findings';
+import { Discrepancies } from './Discrepancies';
 import { useAnswer, useSurveyEdit } from './useSurvey';
 
 /** Candidates shown; the rest are behind them by far. */
@@ -154,7 +154,7 @@ export function Identify({ circuit, onTaken }: { circuit: Circuit; onTaken: () =
           <AppText color={t.red}>{text}</AppText>
         </View>
       ))}
-      <Findings circuit={circuit} severities={['fault']} />
+      <Discrepancies circuit={circuit} severities={['fault']} />
       <AppText kind="title" heading={2}>
         What it is likely to be
       </AppText>

@@ -54,6 +54,14 @@ describe('a float in R or in Y', () => {
     expect(pump.tripped.find(calledHeat)!.stops).toContain('Compressor');
   });
 
+  test('a freezestat in Y stops what makes the ice, and leaves the fan to thaw it', () => {
+    const added = { kind: 'freezestat', label: 'Freezestat' };
+    const schools = planSafety(furnace, 'stat', added);
+    const stops = schools.find(({ id }) => id === 'Y')!.tripped.find(calledCool)!;
+    expect(stops.stops).toContain('Compressor');
+    expect(stops.goesOn.join()).toMatch(/Blower/);
+  });
+
   test('without cooling there is only R', () => {
     expect(planSafety(electricHeat('Insert'), 'stat', float).map(({ id }) => id)).toEqual(['R']);
   });

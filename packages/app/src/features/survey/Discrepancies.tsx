@@ -1,27 +1,31 @@
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
-import type { Finding } from '@zygostat/core/survey';
-import { findingsOf } from '@zygostat/core/survey';
+import type { Discrepancy } from '@zygostat/core/survey';
+import { discrepanciesOf } from '@zygostat/core/survey';
+import { discrepancyText, namesIn } from '@zygostat/core/words';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { AppText } from '../../basics';
 import { useRuns } from './useSurvey';
 
-const ALL: readonly Finding['severity'][] = ['fault', 'caution', 'hint'];
+const ALL: readonly Discrepancy['severity'][] = ['fault', 'caution', 'hint'];
 const ICONS = { fault: 'alert', caution: 'clock', hint: 'info' } as const;
 
 /** What the record shows at once: ends that do not agree, one-ended conductors, contradictions. */
-export function Findings({
+export function Discrepancies({
   circuit,
   severities = ALL,
 }: {
   circuit: Circuit;
-  severities?: readonly Finding['severity'][];
+  severities?: readonly Discrepancy['severity'][];
 }) {
   const t = useTokens();
   const runs = useRuns(circuit);
-  const found = useMemo(() => findingsOf(circuit, { runs }), [circuit, runs]);
+  const found = useMemo(() => {
+    const names = namesIn(circuit);
+    return discrepanciesOf(circuit, { runs }).map((one) => ({ ...one, text: discrepancyText(names, one) }));
+  }, [circuit, runs]);
   const ink = { fault: t.red, caution: t.amber, hint: t.slate };
   const shown = found.filter(({ severity }) => severities.includes(severity));
   if (shown.length === 0) return null;

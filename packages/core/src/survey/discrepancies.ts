@@ -1,17 +1,26 @@
 /** What the as-found record shows at once: ends that do not agree, a colour missing, a contradiction. */
-import type { Cable, Circuit, Conductor, TerminalId } from '../circuit';
-import { findDevice, hasTerminal, isSplice, landedOn, nodeName, splitTerminal } from '../circuit';
+import type { Circuit, Conductor, TerminalId } from '../circuit';
+import { findDevice, hasTerminal, isSplice, landedOn, splitTerminal } from '../circuit';
 import { fill, kindOf } from '../devices';
-import { colourName } from '../standards';
 import { customaryColours } from './customary';
 import type { Survey } from './document';
 
-export interface Finding {
+/** What does not agree, as a code with ids. `about` is a conductor, or a thermostat. */
+export type Discrepancy = {
   severity: 'fault' | 'caution' | 'hint';
-  text: string;
-  /** Conductor or terminal it is about. */
   about: string;
-}
+} & (
+  | { type: 'ends'; from: TerminalId; to: TerminalId }
+  /** Landed at one end; meant to be so where it is a spare. */
+  | { type: 'one-ended'; landed: TerminalId; isSpare: boolean }
+  | { type: 'unusual-colour'; terminal: TerminalId }
+  /** A reversing valve's wire at a thermostat that is set conventional. */
+  | { type: 'valve'; mark: string }
+  /** Two hots at a thermostat whose joiner is in. */
+  | { type: 'joined-hots' }
+  /** One hot at a thermostat whose joiner is out: what it leaves without. */
+  | { type: 'no-hot'; call: 'heat' | 'cool' }
+);
 
 /** Letters a terminal answers to: its mark and its aliases. */
 function lettersOf(circuit: Circuit, terminal: TerminalId): Set<string> {
@@ -50,33 +59,15 @@ function agree(circuit: Circuit, one: TerminalId, other: TerminalId): boolean {
   );
 }
 
-function ofConductor(circuit: Circuit, cable: Cable, { id, colour, from, to, tag }: Conductor): Finding[] {
-  const name = `${colourName(colour)} of ${cable.label}`;
+function ofConductor(circuit: Circuit, { id, from, to, tag }: Conductor): Discrepancy[] {
   const landed = from ?? to;
   if (from !== null && to !== null)
-    return agree(circuit, from, to)
-      ? []
-      : [
-          {
-            severity: 'fault',
-            about: id,
-            text: `The two ends of ${name} do not agree: ${nodeName(circuit, from)} and ${nodeName(circuit, to)}.`,
-          },
-        ];
+    return agree(circuit, from, to) ? [] : [{ severity: 'fault', about: id, type: 'ends', from, to }];
   if (landed === null) return [];
-  return [
-    {
-      severity: 'caution',
-      about: id,
-      text:
-        tag === 'spare'
-          ? `${name} is on ${nodeName(circuit, landed)} and landed nowhere at the other end.`
-          : `${name} is on ${nodeName(circuit, landed)}; at the other end it is landed nowhere or not yet seen.`,
-    },
-  ];
+  return [{ severity: 'caution', about: id, type: 'one-ended', landed, isSpare: tag === 'spare' }];
 }
 
-function unusual(circuit: Circuit, cable: Cable, { id, colour, from, to }: Conductor): Finding[] {
+function unusual(circuit: Circuit, { id, colour, from, to }: Conductor): Discrepancy[] {
   const terminals = [from, to].filter((terminal) => terminal !== null);
   const outdoors = terminals.some((terminal) => {
     const device = findDevice(circuit, splitTerminal(terminal).deviceId);
@@ -85,54 +76,38 @@ function unusual(circuit: Circuit, cable: Cable, { id, colour, from, to }: Condu
   const letters = terminals.flatMap((terminal) => [...lettersOf(circuit, terminal)]);
   const customary = letters.flatMap((letter) => customaryColours(letter, outdoors));
   if (customary.length === 0 || customary.includes(colour)) return [];
-  return [
-    {
-      severity: 'hint',
-      about: id,
-      text: `${colourName(colour)} of ${cable.label} is unusual on ${splitTerminal(terminals[0]!).mark}; trust the terminal, not the colour.`,
-    },
-  ];
+  return [{ severity: 'hint', about: id, type: 'unusual-colour', terminal: terminals[0]! }];
 }
 
 /** Contradictions between what is landed and how the thermostats are set. */
-function setUps(circuit: Circuit): Finding[] {
-  return circuit.devices.flatMap((device): Finding[] => {
+function setUps(circuit: Circuit): Discrepancy[] {
+  return circuit.devices.flatMap((device): Discrepancy[] => {
     const kind = kindOf(device.kind);
     if (!kind.asks) return [];
     const settings = fill(kind.settings, device.settings);
     const on = (mark: string) =>
       hasTerminal(circuit, `${device.id}.${mark}`) && landedOn(circuit, `${device.id}.${mark}`).length > 0;
     const valve = ['O', 'B', 'OB'].find(on);
-    const found: Finding[] = [];
-    const add = (text: string) => found.push({ severity: 'fault', about: device.id, text });
-    if (valve && settings.system === 'conventional')
-      add(`A wire on ${valve} at ${device.label}, but it is set conventional: O or B means a heat pump.`);
+    const found: Discrepancy[] = [];
+    const fault = { severity: 'fault', about: device.id } as const;
+    if (valve && settings.system === 'conventional') found.push({ ...fault, type: 'valve', mark: valve });
     if (on('RC') && on('RH') && settings.joiner === 'in')
-      found.push({
-        severity: 'caution',
-        about: device.id,
-        text: `Two hot wires at ${device.label} and the joiner in: find out whether there really are two transformers before you leave it in.`,
-      });
+      found.push({ ...fault, severity: 'caution', type: 'joined-hots' });
     if (on('RC') !== on('RH') && settings.joiner === 'out' && hasTerminal(circuit, `${device.id}.RH`))
-      if (on('RC') || on('RH'))
-        add(
-          `One hot wire at ${device.label} and the joiner out: ${on('RC') ? 'heating' : 'cooling'} has no hot.`,
-        );
+      if (on('RC') || on('RH')) found.push({ ...fault, type: 'no-hot', call: on('RC') ? 'heat' : 'cool' });
     return found;
   });
 }
 
-const GRAVITY: Record<Finding['severity'], number> = { fault: 0, caution: 1, hint: 2 };
+const GRAVITY: Record<Discrepancy['severity'], number> = { fault: 0, caution: 1, hint: 2 };
 
 /** Everything the record shows, the gravest first. */
-export function findingsOf(circuit: Circuit, { runs }: Pick<Survey, 'runs'>): Finding[] {
+export function discrepanciesOf(circuit: Circuit, { runs }: Pick<Survey, 'runs'>): Discrepancy[] {
   const surveyed = new Set(runs.map(({ cable }) => cable));
-  const conductors = circuit.cables
-    .filter(({ id }) => surveyed.has(id))
-    .flatMap((cable) => cable.conductors.map((conductor) => ({ cable, conductor })));
+  const conductors = circuit.cables.filter(({ id }) => surveyed.has(id)).flatMap((cable) => cable.conductors);
   return [
-    ...conductors.flatMap(({ cable, conductor }) => ofConductor(circuit, cable, conductor)),
-    ...conductors.flatMap(({ cable, conductor }) => unusual(circuit, cable, conductor)),
+    ...conductors.flatMap((conductor) => ofConductor(circuit, conductor)),
+    ...conductors.flatMap((conductor) => unusual(circuit, conductor)),
     ...setUps(circuit),
   ].sort((one, other) => GRAVITY[one.severity] - GRAVITY[other.severity]);
 }
