@@ -1,14 +1,6 @@
 /** What the model's worker answers. Keeps the last circuit on the bench; all other state comes with each question. */
-import type {
-  Bench,
-  BenchAnswer,
-  BenchQuestion,
-  Inputs,
-  SequenceLine,
-  Timeline,
-  World,
-} from '@zygostat/core/behaviour';
-import { callAlone, makeBench, runTimeline, sectionsOf, sequenceOf } from '@zygostat/core/behaviour';
+import type { Bench, BenchAnswer, BenchQuestion, Inputs, Timeline, World } from '@zygostat/core/behaviour';
+import { callAlone, makeBench, runTimeline, sectionsOf } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Call } from '@zygostat/core/devices';
 import type { Ladder, SymbolStyle } from '@zygostat/core/drawing';
@@ -58,16 +50,13 @@ export const model = {
   ladder: (circuit: Circuit): Ladder => ladderOf(circuit),
 
   /** A call run from a cold start, with everything but the thermostats held as it is on the bench. */
-  timeline(
+  timeline: (
     circuit: Circuit,
     controls: Inputs['controls'],
     call: Call,
     seconds: { call: number; until: number },
-  ): { timeline: Timeline; sequence: SequenceLine[] } {
-    const script = callAlone(circuit, controls, call, seconds.call);
-    const timeline = runTimeline(compile(circuit), script, seconds.until);
-    return { timeline, sequence: sequenceOf(timeline) };
-  },
+  ): Timeline =>
+    runTimeline(compile(circuit), callAlone(circuit, controls, call, seconds.call), seconds.until),
 
   /** Loom or ladder of a circuit as an SVG file. */
   drawing: (circuit: Circuit, which: 'loom' | 'ladder', symbols: SymbolStyle): string =>

@@ -4,19 +4,16 @@ import type { Call, Conditions, Value } from '../devices';
 import { kindOf } from '../devices';
 import type { Inputs } from './inputs';
 
-/** Something set at a time, told in `text` where it is worth telling. */
+/** What is done at a time, where it is worth telling. */
+export type ScriptEvent = { type: 'call'; call: Call } | { type: 'call-ends' };
+
+/** Something set at a time. */
 export interface ScriptStep {
   at: number;
-  text?: string;
+  event?: ScriptEvent;
   controls?: Readonly<Record<string, Readonly<Record<string, Value>>>>;
   conditions?: Partial<Conditions>;
 }
-
-export const CALL_WORDS: Record<Call, string> = {
-  cool: 'Cooling is called',
-  heat: 'Heating is called',
-  fan: 'The fan is called',
-};
 
 /** A room this far on the calling side brings every stage, K; the default set point stands between. */
 const ROOM_C: Record<Call, number> = { cool: 26, heat: 18, fan: 22 };
@@ -34,11 +31,11 @@ export function callScript(circuit: Circuit, call: Call, seconds: number): Scrip
   return [
     {
       at: 0,
-      text: CALL_WORDS[call],
+      event: { type: 'call', call },
       controls: all({ ...on, setC: SET_C }),
       conditions: { indoorC: ROOM_C[call], outdoorC: OUTDOOR_C[call] },
     },
-    { at: seconds, text: 'The call ends', controls: all({ mode: 'off', fan: 'auto' }) },
+    { at: seconds, event: { type: 'call-ends' }, controls: all({ mode: 'off', fan: 'auto' }) },
   ];
 }
 

@@ -3,7 +3,8 @@ import { addLink, lift, setValue } from '../circuit';
 import { compile } from '../network';
 import { findTemplate, furnaceAirConditioner, heatPumpWithStrips } from '../systems';
 import type { Call } from '../devices';
-import { callScript, instantAt, runTimeline, sequenceOf } from '.';
+import { namesIn, reasonText, sequenceText } from '../words';
+import { callScript, instantAt, runTimeline } from '.';
 import type { Timeline } from '.';
 
 function run(id: string, call: Call, until = 1800): Timeline {
@@ -13,7 +14,10 @@ function run(id: string, call: Call, until = 1800): Timeline {
 
 /** Times at which a lane goes on and off, with why. */
 const turns = ({ lanes }: Timeline, title: string) =>
-  lanes.find((lane) => lane.kind === 'load' && lane.title === title)!.spans.slice(1);
+  lanes
+    .find((lane) => lane.kind === 'load' && lane.title === title)!
+    .spans.slice(1)
+    .map((span) => ({ ...span, why: reasonText(span.why) }));
 
 test('gas heat: inducer, draft, pre-purge, igniter, valve, flame, blower; and back in order', () => {
   const heat = run('furnace-ac', 'heat');
@@ -38,7 +42,7 @@ test('cooling waits out the protection, and every transition says why', () => {
     { from: 1200, on: false, why: 'Thermostat R–Y opens' },
   ]);
   expect(turns(cool, 'Compressor')[0]!.why).toBe('Contactor closes');
-  for (const { spans } of cool.lanes) for (const { why } of spans) expect(why).not.toBe('');
+  for (const { spans } of cool.lanes) for (const { why } of spans) expect(reasonText(why)).not.toBe('');
 });
 
 test.each([
@@ -53,7 +57,8 @@ test.each([
 });
 
 test('told in words it reads from R to C', () => {
-  const told = sequenceOf(run('furnace-ac', 'cool'));
+  const names = namesIn(findTemplate('furnace-ac')!.build('Timeline'));
+  const told = sequenceText(names, run('furnace-ac', 'cool'));
   expect(told[0]).toEqual({ at: 0, text: 'Cooling is called.' });
   expect(told[1]!.text).toContain('Thermostat: compressor protection over.');
   expect(told[1]!.text).toContain(
@@ -91,6 +96,9 @@ test('a circuit that chatters ends with its name in bounded time', () => {
   const once = addLink(bare, { id: 'in', kind: 'jumper', joins: ['contactor.L1', 'contactor.A1'] });
   const wired = addLink(once, { id: 'out', kind: 'jumper', joins: ['contactor.T1', 'contactor.A2'] });
   const line = runTimeline(compile(wired), callScript(wired, 'cool', 600), 900);
-  expect(line.ended).toMatchObject({ at: 300, text: 'Chattering: Furnace board, Contactor' });
-  expect(sequenceOf(line).at(-1)).toEqual({ at: 300, text: 'Chattering: Furnace board, Contactor.' });
+  expect(line.ended).toEqual({ at: 300, type: 'chattering', devices: ['board', 'contactor'] });
+  expect(sequenceText(namesIn(wired), line).at(-1)).toEqual({
+    at: 300,
+    text: 'Chattering: Furnace board, Contactor.',
+  });
 });

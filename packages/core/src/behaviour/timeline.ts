@@ -7,7 +7,8 @@ import { compile, makeSolver } from '../network';
 import type { DeviceWait } from './advance';
 import { waitsOf } from './advance';
 import { contactsOf } from './contacts';
-import { reasonFor, wordsOf } from './reasons';
+import type { Happening, Reason } from './reasons';
+import { happeningsOf, reasonFor } from './reasons';
 import type { LaneKind, Occasion, Snapshot } from './snapshot';
 import { snapshot } from './snapshot';
 import type { ScriptStep } from './script';
@@ -22,7 +23,7 @@ export interface Span {
   /** On, closed, or a message that is not rest. */
   on: boolean;
   text: string;
-  why: string;
+  why: Reason;
 }
 
 export interface Lane {
@@ -38,8 +39,7 @@ export interface Instant {
   at: number;
   inputs: Inputs;
   world: World;
-  /** What happened, in a technician's sentences. */
-  words: readonly string[];
+  happenings: readonly Happening[];
 }
 
 export interface Timeline {
@@ -47,7 +47,8 @@ export interface Timeline {
   lanes: readonly Lane[];
   instants: readonly Instant[];
   /** How it ended early, when it did: a circuit that never rests, or too many events. */
-  ended: { at: number; text: string } | null;
+  ended:
+    ({ at: number } & ({ type: 'chattering'; devices: readonly string[] } | { type: 'too-many' })) | null;
 }
 
 /** Events after which a timeline is broken off, so that any circuit ends in bounded time. */
@@ -124,7 +125,7 @@ export function runTimeline(
   for (const shown of shownOf(laid, before))
     lanes.set(shown.id, {
       ...shown,
-      spans: [{ from: 0, on: shown.on, text: shown.text, why: 'at the start' }],
+      spans: [{ from: 0, on: shown.on, text: shown.text, why: { type: 'start' } }],
     });
   let expired: DeviceWait[] = [];
   for (let events = 0; events < MOST_EVENTS; events++) {
@@ -143,17 +144,12 @@ export function runTimeline(
           why: reasonFor(laid, shown, occasion),
         });
     }
-    instants.push({ at: world.now, inputs, world: settled.world, words: wordsOf(laid, occasion) });
-    const ended = (text: string) => ({
-      until,
-      lanes: [...lanes.values()],
-      instants,
-      ended: { at: world.now, text },
-    });
+    instants.push({ at: world.now, inputs, world: settled.world, happenings: happeningsOf(laid, occasion) });
+    const run = { until, lanes: [...lanes.values()], instants };
     if (settled.chattering) {
       const restless = new Set(settled.chattering.devices);
-      const devices = laid.circuit.devices.filter(({ id }) => restless.has(id));
-      return ended(`Chattering: ${devices.map(({ label }) => label).join(', ')}`);
+      const devices = laid.circuit.devices.flatMap(({ id }) => (restless.has(id) ? [id] : []));
+      return { ...run, ended: { at: world.now, type: 'chattering', devices } };
     }
     const waits = waitsOf(laid, inputs, settled.world);
     const next = Math.min(
@@ -161,7 +157,7 @@ export function runTimeline(
       ...script.filter(({ at }) => at > world.now).map(({ at }) => at),
     );
     if (next > until) break;
-    if (events === MOST_EVENTS - 1) return ended('Too many events: it never comes to rest');
+    if (events === MOST_EVENTS - 1) return { ...run, ended: { at: world.now, type: 'too-many' } };
     expired = waits.filter((wait) => wait.until === next);
     world = { ...settled.world, now: next };
     before = after;

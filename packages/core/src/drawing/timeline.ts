@@ -7,7 +7,6 @@ export const TIMELINE = { lane: 44, bar: 16, axis: 28, margin: 14 } as const;
 
 export interface Bar extends Rect {
   text: string;
-  why: string;
 }
 
 export interface LaneShape {
@@ -54,11 +53,11 @@ export function layTimeline(timeline: Timeline, width: number): TimelineShape {
   const xOf = (at: number) => TIMELINE.margin + at * scale;
   const lanes = eventfulLanes(timeline).map(({ id, kind, title, spans }, i): LaneShape => {
     const top = TIMELINE.axis + i * TIMELINE.lane;
-    const bars = spans.flatMap(({ from, on, text, why }, s): Bar[] => {
+    const bars = spans.flatMap(({ from, on, text }, s): Bar[] => {
       const x = xOf(from);
       const end = xOf(spans[s + 1]?.from ?? until);
       const y = top + TIMELINE.lane - TIMELINE.bar - 4;
-      return on ? [{ x, y, width: Math.max(end - x, 2), height: TIMELINE.bar, text, why }] : [];
+      return on ? [{ x, y, width: Math.max(end - x, 2), height: TIMELINE.bar, text }] : [];
     });
     return { lane: id, kind, title, x: TIMELINE.margin, y: top + 17, bars };
   });

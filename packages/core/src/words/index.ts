@@ -6,6 +6,7 @@ export { PROPERTY_WORDS } from './english/properties';
 export type { Faces, Told } from './english/cause';
 export { statusText } from './english/status';
 export { caseText, situationText } from './english/situation';
+export { endText, reasonText, sequenceText } from './english/timeline';
 export { violationText } from './english/violation';
 export { taskText } from './english/task';
 export { namesIn } from './names';

@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { LayoutChangeEvent } from 'react-native';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Timeline } from '@zygostat/core/behaviour';
@@ -6,7 +6,7 @@ import { instantAt } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Call } from '@zygostat/core/devices';
 import { eventfulLanes } from '@zygostat/core/drawing';
-import { showDuration } from '@zygostat/core/words';
+import { endText, namesIn, reasonText, sequenceText, showDuration } from '@zygostat/core/words';
 import { useModel } from '../../model/useModel';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { momentShown } from '../bench/slice';
@@ -28,8 +28,8 @@ function Reasons({ timeline, at }: { timeline: Timeline; at: number }) {
   const [all, setAll] = useState(false);
   const changes = eventfulLanes(timeline).flatMap(({ id, title, spans }) =>
     spans
-      .filter(({ from, why }) => from === instant.at && why !== 'at the start')
-      .map(({ text, why }) => ({ id, line: `${title} ${text}: ${why}` })),
+      .filter(({ from, why }) => from === instant.at && why.type !== 'start')
+      .map(({ text, why }) => ({ id, line: `${title} ${text}: ${reasonText(why)}` })),
   );
   const shown = all ? changes : changes.slice(0, FIRST);
   return (
@@ -90,8 +90,13 @@ export function TimelinePane({ circuit }: { circuit: Circuit }) {
   const [width, setWidth] = useState(0);
   const measure = useCallback(({ nativeEvent }: LayoutChangeEvent) => setWidth(nativeEvent.layout.width), []);
   const run = useModel(
-    useCallback((model) => model.timeline(circuit, held, call, RUN), [circuit, held, call]),
+    useCallback(
+      async (model) => ({ circuit, timeline: await model.timeline(circuit, held, call, RUN) }),
+      [circuit, held, call],
+    ),
   );
+  const names = useMemo(() => run && namesIn(run.circuit), [run]);
+  const sequence = useMemo(() => (run && names ? sequenceText(names, run.timeline) : []), [run, names]);
   const scrub = (to: number) => {
     if (!run) return;
     setAt(to);
@@ -118,7 +123,7 @@ export function TimelinePane({ circuit }: { circuit: Circuit }) {
         <>
           {run.timeline.ended ? (
             <View role="alert">
-              <AppText color={t.red}>{run.timeline.ended.text}</AppText>
+              <AppText color={t.red}>{endText(names!, run.timeline.ended)}</AppText>
             </View>
           ) : null}
           <AppText kind="small" style={styles.inset}>
@@ -131,7 +136,7 @@ export function TimelinePane({ circuit }: { circuit: Circuit }) {
             Sequence of operation
           </AppText>
           <View role="list">
-            {run.sequence.map((line) => (
+            {sequence.map((line) => (
               <Pressable
                 key={line.at}
                 role="listitem"
