@@ -1,10 +1,18 @@
 /** Adding devices: what each school of breaking stops is common practice, the states come from the model. */
+import { lift } from '../../circuit';
 import { wrongIn } from '../../testing/wrong';
 import { findDevice } from '../../circuit';
 import type { Situation } from '../../prove';
 import { prove, tripsOf } from '../../prove';
 import { electricHeat, fourPipeFanCoil, furnaceAirConditioner, heatPumpWithStrips } from '../../systems';
-import { addParallelThermostat, insertInParallel, planSafety, seriesTerminals, whatTripDoes } from '..';
+import {
+  addParallelThermostat,
+  addRelay,
+  insertInParallel,
+  planSafety,
+  seriesTerminals,
+  whatTripDoes,
+} from '..';
 
 const furnace = furnaceAirConditioner('Insert');
 const float = { kind: 'float-switch', label: 'Secondary float' };
@@ -105,4 +113,31 @@ test('a second thermostat in parallel is proven but for opposite modes', () => {
   expect(findings.map(({ property }) => property)).toContain('disagree');
   for (const { shownBy } of findings.filter(({ property }) => property === 'disagree'))
     expect(shownBy.asked.calls).toHaveLength(2);
+});
+
+describe('a relay that runs with a call', () => {
+  test('is fed from that call and the common at the unit', () => {
+    const after = addRelay(furnace, 'stat', 'G', 'Fresh air relay')!;
+    const relay = after.devices.at(-1)!;
+    expect(relay).toMatchObject({ kind: 'relay', label: 'Fresh air relay', station: 'plant' });
+    const leads = after.cables.at(-1)!.conductors;
+    expect(leads.map(({ from, to }) => [from, to])).toEqual([
+      ['board.G', `${relay.id}.A1`],
+      ['board.C', `${relay.id}.A2`],
+    ]);
+  });
+
+  test('is none where the unit is not given that call, or has no common to give', () => {
+    expect(addRelay(lift(furnace, 'statG', 'to'), 'stat', 'G', 'Relay')).toBeNull();
+    expect(addRelay(electricHeat('Insert'), 'stat', 'Y', 'Relay')).toBeNull();
+  });
+});
+
+test('a second thermostat leaves out what the first has landed nowhere', () => {
+  const { circuit } = addParallelThermostat(lift(furnace, 'statG', 'to'), 'stat', {
+    station: 'hall',
+    lengthM: 9,
+  });
+  const marks = circuit.cables.at(-1)!.conductors.map(({ from }) => from!.split('.')[1]);
+  expect(marks.sort()).toEqual(['C', 'R', 'W', 'Y']);
 });
