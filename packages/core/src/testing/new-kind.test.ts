@@ -165,7 +165,7 @@ test('its wiring is mended', () => {
 });
 
 test('it is gated: its power is taken away and proven dead before hands go in', () => {
-  expect(openings(hall())).toEqual([{ station: 'panel', names: 'Furnace breaker' }]);
+  expect(openings(hall())).toEqual([{ station: 'panel', devices: ['furnaceBreaker'] }]);
   expect(testPoints(hall()).map(({ probes }) => probes)).toEqual([['nutR.NUT', 'nutC.NUT']]);
   const steps = stepsOf(hall(), land(hall(), 'statW', 'to', 'nutC.NUT'));
   expect(steps.slice(0, 2).map(({ kind }) => kind)).toEqual(['off', 'dead']);
