@@ -15,27 +15,27 @@ const DOCUMENTS = [
 
 async function takeOverUnsent(): Promise<void> {
   const found = readKept('unsent');
+  const left: unknown[] = [];
   for (const [i, entry] of (Array.isArray(found) ? (found as unknown[]) : []).entries()) {
     if (!isRecord(entry) || typeof entry.id !== 'string') continue;
-    if (isRecord(entry.reading))
-      await keep('reading', `earlier-${i}`, {
-        jobId: entry.id,
-        reading: { id: `earlier-${entry.id}-${i}`, ...entry.reading },
-      });
-    else await keep('change', entry.id, { id: entry.id, change: entry.change });
+    const taken = isRecord(entry.reading)
+      ? await keep('reading', `earlier-${i}`, {
+          jobId: entry.id,
+          reading: { id: `earlier-${entry.id}-${i}`, ...entry.reading },
+        })
+      : await keep('change', entry.id, { id: entry.id, change: entry.change });
+    if (!taken) left.push(entry);
   }
-  writeKept('unsent', undefined);
+  writeKept('unsent', left.length > 0 ? left : undefined);
 }
 
 export async function takeOverEarlier(): Promise<void> {
   for (const [name, word, field] of DOCUMENTS)
     for (const jobId of namesKept(word)) {
-      const found = readKept(`${word}.${jobId}`);
-      if (isRecord(found)) {
-        const { [field]: value, ...rest } = found;
-        await keep(name, jobId, { ...rest, value });
-      }
-      writeKept(`${word}.${jobId}`, undefined);
+      const { [field]: value, ...rest } = (readKept(`${word}.${jobId}`) ?? {}) as Found;
+      // What could not be put there stays where it is.
+      if (value === undefined || (await keep(name, jobId, { ...rest, value })))
+        writeKept(`${word}.${jobId}`, undefined);
     }
   await takeOverUnsent();
 }

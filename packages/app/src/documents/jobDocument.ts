@@ -79,23 +79,27 @@ export function jobDocument<T>({ name, empty, read, merge }: Declared<T>) {
     merging: { merge, takenUp: opened },
   };
 
-  /** Reads it for a job; what the server has not had goes on top. Does nothing while neither is to be had. */
+  /** Reads it for a job; what the server has not had goes on top. `false` while neither is to be had. */
   const open =
     (jobId: string, wanted: () => boolean = () => true) =>
-    async (dispatch: Dispatch): Promise<void> => {
+    async (dispatch: Dispatch): Promise<boolean> => {
       const [{ data: newest }, draft] = await Promise.all([
         synced.newest(dispatch, jobId),
         keptDraft(synced, jobId),
       ]);
       const saved: Saved<T> | undefined = newest ?? (draft && { number: draft.base, value: draft.value });
-      if (!wanted() || !saved) return;
+      if (!wanted() || !saved) return false;
       dispatch(opened({ jobId, base: saved.number, value: saved.value }));
-      if (!draft) return;
-      if (draft.base === saved.number) return void dispatch(changed(draft.value));
+      if (!draft) return true;
+      if (draft.base === saved.number) {
+        dispatch(changed(draft.value));
+        return true;
+      }
       const { value, words } = merge(draft.value, saved.value);
       dispatch(told(words));
       if (value === null) await forget(name, jobId, draft);
       else dispatch(changed(value));
+      return true;
     };
 
   return { reducer, opened, changed, open, sending: () => syncing(synced) };

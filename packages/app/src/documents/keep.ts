@@ -21,8 +21,12 @@ async function orNothing<T>(asked: () => Promise<T>): Promise<T | undefined> {
 export const kept = (name: string, jobId: string): Promise<unknown> =>
   orNothing(() => get<unknown>(keyOf(name, jobId), unsent()));
 
-export const keep = (name: string, jobId: string, value: unknown): Promise<void> =>
-  orNothing(() => set(keyOf(name, jobId), value, unsent()));
+/** Keeps something; `false` where this browser keeps nothing. */
+export const keep = async (name: string, jobId: string, value: unknown): Promise<boolean> =>
+  (await orNothing(async () => {
+    await set(keyOf(name, jobId), value, unsent());
+    return true;
+  })) ?? false;
 
 /** Forgets what is kept, unless something else has been put there since. */
 export const forget = (name: string, jobId: string, value: unknown): Promise<void> =>

@@ -16,11 +16,12 @@ interface Posted<T> {
 export function outbox<T>({ name, read, send }: Posted<T>) {
   const waits = createAction(`${name}/waits`);
 
-  /** Keeps something to be sent. What waits under the same key is taken in by it. */
+  /** Keeps something to be sent, and says whether it is kept. What waits under the same key is taken in by it. */
   const post = (key: string, body: T) => async (dispatch: Dispatch) => {
     const earlier = read(await kept(name, key));
-    await keep(name, key, { ...earlier, ...body });
+    const isKept = await keep(name, key, { ...earlier, ...body });
     dispatch(waits());
+    return isKept;
   };
 
   const sending = addListener({

@@ -1,4 +1,5 @@
 import { useEffect } from 'react';
+import { untilAskedAgain } from '../../documents/backoff';
 import type { jobDocument } from '../../documents/jobDocument';
 import type { RootState } from '../../store';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -14,7 +15,11 @@ export function useOpenDocument(
   useEffect(() => {
     if (ready) return;
     let wanted = true;
-    void dispatch(document.open(jobId, () => wanted));
+    const open = async () => {
+      for (let tries = 0; wanted && !(await dispatch(document.open(jobId, () => wanted))); tries++)
+        await untilAskedAgain(tries, (ms) => new Promise((resolve) => setTimeout(resolve, ms)));
+    };
+    void open();
     return () => {
       wanted = false;
     };

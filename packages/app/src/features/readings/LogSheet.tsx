@@ -86,8 +86,9 @@ export function LogSheet({ circuit, jobId, red, black }: LogSheetProps) {
     };
     const result = await logReading({ id: jobId, reading: entry });
     const silent = result.error !== undefined && problemOf(result.error).status === 0;
-    if (silent) await dispatch(readingsOutbox.post(entry.id, { jobId, reading: entry }));
-    else if (result.error) return;
+    // Where this browser keeps nothing, the sheet stays open with what was typed.
+    const kept = silent && (await dispatch(readingsOutbox.post(entry.id, { jobId, reading: entry })));
+    if (result.error && !kept) return;
     dispatch(told(silent ? 'No answer: the reading is kept here and sent when there is' : 'Reading logged'));
     close();
   });

@@ -1,13 +1,12 @@
 import { useState } from 'react';
-import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
-import { useTokens } from '../../theme';
-import { Waiting, AppText } from '../../basics';
+import { Waiting } from '../../basics';
 import { useOpenDocument } from '../job/useOpenDocument';
 import { PlaceFrame } from '../job/PlaceFrame';
 import { Steps } from '../job/Steps';
+import { Unsaved } from '../job/Unsaved';
 import { AsFound } from './AsFound';
 import { Identify } from './Identify';
 import { Labels } from './Labels';
@@ -19,9 +18,8 @@ type Step = keyof typeof STEPS;
 
 /** What is here, and how was it wired: identify, record, read the labels, photograph. */
 export function SurveyPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
-  const t = useTokens();
   const ready = useOpenDocument('survey', surveyDocument, job.id);
-  const waiting = useAppSelector(({ survey }) => survey.state === 'waiting');
+  const { state, detail } = useAppSelector(({ survey }) => survey);
   const [chosen, setStep] = useState<Step | null>(null);
   const step = chosen ?? (circuit.devices.length === 0 ? 'identify' : 'found');
   const body = {
@@ -33,13 +31,7 @@ export function SurveyPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
   const tabs = <Steps label="Survey" titles={STEPS} here={step} onGo={setStep} />;
   return (
     <PlaceFrame job={job} here="survey" tabs={tabs}>
-      {waiting ? (
-        <View role="alert">
-          <AppText color={t.amber}>
-            Survey not saved yet: the server does not answer. It is kept here.
-          </AppText>
-        </View>
-      ) : null}
+      <Unsaved what="Survey" state={state} detail={detail} />
       {ready ? body[step] : <Waiting label="Opening the survey" />}
     </PlaceFrame>
   );

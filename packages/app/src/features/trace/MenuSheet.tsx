@@ -56,8 +56,10 @@ export function MenuSheet({ circuit, job }: { circuit: Circuit; job: Job }) {
   const change = async (what: Partial<Pick<Job, 'notes' | 'state'>>) => {
     const result = await changeJob({ id: job.id, change: what });
     if (!result.error || problemOf(result.error).status !== 0) return;
-    await dispatch(changesOutbox.post(job.id, { id: job.id, change: what }));
-    dispatch(told('No answer: it is kept here and sent when there is'));
+    const kept = await dispatch(changesOutbox.post(job.id, { id: job.id, change: what }));
+    dispatch(
+      told(kept ? 'No answer: it is kept here and sent when there is' : problemOf(result.error).detail),
+    );
   };
   const name = fileName(circuit.name);
   const netlist = async () => download(`${name}.cir`, await theModel().netlist(inputs, world), 'text/plain');

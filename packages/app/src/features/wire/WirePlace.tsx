@@ -1,14 +1,13 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
-import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { planDocument } from '../plan/document';
 import type { Job } from '../jobs/api';
-import { useTokens } from '../../theme';
 import { ActionButton, Waiting, AppText } from '../../basics';
 import { PlaceFrame } from '../job/PlaceFrame';
 import { Steps } from '../job/Steps';
+import { Unsaved } from '../job/Unsaved';
 import { useOpenDocument } from '../job/useOpenDocument';
 import { LandingList } from './LandingList';
 import { Papers } from './Papers';
@@ -18,10 +17,9 @@ type Step = keyof typeof STEPS;
 
 /** What to land next, and what to leave on paper. */
 export function WirePlace({ job, circuit }: { job: Job; circuit: Circuit }) {
-  const t = useTokens();
   const ready = useOpenDocument('plan', planDocument, job.id);
   const dispatch = useAppDispatch();
-  const { value: plan, putAway, state } = useAppSelector((store) => store.plan);
+  const { value: plan, putAway, state, detail } = useAppSelector((store) => store.plan);
   const [step, setStep] = useState<Step>('list');
   const list = !ready ? (
     <Waiting label="Opening the plan" />
@@ -48,11 +46,7 @@ export function WirePlace({ job, circuit }: { job: Job; circuit: Circuit }) {
   );
   return (
     <PlaceFrame job={job} here="wire" tabs={<Steps label="Wire" titles={STEPS} here={step} onGo={setStep} />}>
-      {state === 'waiting' ? (
-        <View role="alert">
-          <AppText color={t.amber}>Plan not saved yet: the server does not answer. It is kept here.</AppText>
-        </View>
-      ) : null}
+      <Unsaved what="Plan" state={state} detail={detail} />
       {step === 'list' ? list : <Papers circuit={circuit} jobId={job.id} />}
     </PlaceFrame>
   );
