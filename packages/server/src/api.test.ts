@@ -139,6 +139,8 @@ describe('readings', () => {
     await api().post(`/api/jobs/${id}/readings`).send(sent).expect(201);
     await api().post(`/api/jobs/${id}/readings`).send(sent).expect(201);
     expect((await api().get(`/api/jobs/${id}/readings`)).body).toHaveLength(1);
+    const other = await newJob();
+    await api().post(`/api/jobs/${other.id}/readings`).send(sent).expect(409);
     const bad = await api()
       .post(`/api/jobs/${id}/readings`)
       .send({ ...reading, id: 'no spaces' });

@@ -13,10 +13,10 @@ export const listReadings = (db: Db, jobId: string) =>
     .limit(1000)
     .all();
 
-/** Logs a reading once: one that is sent again under its id stays as it is. */
-export function logReading(db: Db, row: typeof readings.$inferInsert): void {
+/** Logs a reading once: one that is sent again under its id stays as it is. Answers what is logged under the id. */
+export const logReading = (db: Db, row: typeof readings.$inferInsert): typeof readings.$inferSelect =>
   db.transaction((tx) => {
     const { changes } = tx.insert(readings).values(row).onConflictDoNothing().run();
     if (changes > 0) tx.update(jobs).set({ updatedAt: row.createdAt }).where(eq(jobs.id, row.jobId)).run();
+    return tx.select().from(readings).where(eq(readings.id, row.id)).get()!;
   });
-}

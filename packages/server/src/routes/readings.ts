@@ -53,8 +53,10 @@ export function readingRoutes(db: Db): Router {
       jobId: job.id,
       createdAt: new Date(),
     };
-    logReading(db, row);
-    response.status(201).json(row);
+    const logged = logReading(db, row);
+    if (logged.jobId !== job.id)
+      throw new Problem({ status: 409, title: 'Taken', detail: 'id is that of a reading of another job' });
+    response.status(201).json(logged);
   });
 
   return router;

@@ -1,0 +1,36 @@
+/** A browser that keeps nothing must not cost what is kept elsewhere, nor say that it keeps. */
+import { changesOutbox } from '../features/jobs/outbox';
+import { makeStore } from '../store';
+import { takeOverEarlier } from './earlier';
+import { keep, kept } from './keep';
+
+afterEach(() => jest.restoreAllMocks());
+
+const full = () =>
+  jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+    throw new Error('full');
+  });
+
+test('says whether something is kept', async () => {
+  expect(await keep('survey', 'a', { base: 1 })).toBe(true);
+  expect(await kept('survey', 'a')).toEqual({ base: 1 });
+  full();
+  expect(await keep('survey', 'b', { base: 1 })).toBe(false);
+  expect(await makeStore().dispatch(changesOutbox.post('b', { id: 'b', change: { notes: 'x' } }))).toBe(
+    false,
+  );
+});
+
+test('what cannot be taken over stays where it was', async () => {
+  localStorage.setItem('zygostat.1.draft.job', JSON.stringify({ base: 2, circuit: { name: 'x' }, note: '' }));
+  localStorage.setItem('zygostat.1.unsent', JSON.stringify([{ kind: 'change', id: 'job', change: {} }]));
+  full();
+  await takeOverEarlier();
+  expect(localStorage.getItem('zygostat.1.draft.job')).toMatch(/"base":2/);
+  expect(localStorage.getItem('zygostat.1.unsent')).toMatch(/"id":"job"/);
+  jest.restoreAllMocks();
+  await takeOverEarlier();
+  expect(await kept('circuit', 'job')).toEqual({ base: 2, value: { name: 'x' }, note: '' });
+  expect(localStorage.getItem('zygostat.1.draft.job')).toBeNull();
+  expect(localStorage.getItem('zygostat.1.unsent')).toBeNull();
+});
