@@ -7,7 +7,7 @@ import type { Ladder, SymbolStyle } from '@zygostat/core/drawing';
 import { layLadder, layLoom } from '@zygostat/core/drawing';
 import { ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
 import { compile } from '@zygostat/core/network';
-import type { Insertion, RunRepair, Sums, Swap, SwapRequest } from '@zygostat/core/plan';
+import type { Insertion, Method, RunRepair, Sums, Swap, SwapRequest } from '@zygostat/core/plan';
 import { addParallelThermostat, addRelay, planRun, planSafety, planSwap, sumsOf } from '@zygostat/core/plan';
 import type { Case, Finding, Mistake, Proof, Repair } from '@zygostat/core/prove';
 import { prove, repairOf, stageOf, sweep } from '@zygostat/core/prove';
@@ -86,10 +86,10 @@ export const model = {
     circuit: Circuit,
     wish: SwapRequest,
     jackets: readonly string[],
-    tell: (title: string, done: number, all: number) => void,
+    tell: (method: Method, done: number, all: number) => void,
   ): Swap =>
-    planSwap(circuit, wish, jackets, (title, done, all) => {
-      tell(title, done, all);
+    planSwap(circuit, wish, jackets, (method, done, all) => {
+      tell(method, done, all);
       return true;
     })!,
 

@@ -4,7 +4,6 @@ export * from './bench';
 export * from './contacts';
 export type * from './inputs';
 export * from './loads';
-export * from './phrases';
 export * from './primary';
 export type * from './reasons';
 export * from './rungs';

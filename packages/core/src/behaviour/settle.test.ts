@@ -5,6 +5,7 @@ import type { Fault } from '../network';
 import { furnaceAirConditioner } from '../systems';
 import { calling } from '../testing/scenarios';
 import { toldView } from '../testing/tell';
+import { namesIn, onwardText, stopText } from '../words';
 import { NEW_WORLD, advance, pathOf, restoreWorld, skipAhead, waitsOf } from '.';
 import type { Inputs, World } from '.';
 
@@ -218,10 +219,19 @@ test('a coil fed through its own pole never settles, and is named as chattering'
 test('the path of a line load begins at its breaker and shows it open', () => {
   const { network, settled } = after(LONG, calling('cool', { acBreaker: { handle: 'off' } }));
   const path = pathOf(network, settled, { device: 'unit', element: 'compressor' });
-  expect(path[0]).toMatchObject({ name: 'Supply of AC breaker', reachable: false });
-  expect(path[0]!.onward).toMatchObject({ closed: false, opening: 'pole1 in AC breaker' });
-  expect(path[1]).toMatchObject({ name: 'AC breaker L1', reachable: true });
-  expect(path[path.length - 1]).toMatchObject({ name: 'Supply of AC breaker' });
+  expect(path[0]).toMatchObject({ inside: 'acBreaker' });
+  expect(path[0]!.onward).toMatchObject({
+    closed: false,
+    opening: { device: 'acBreaker', element: 'pole1' },
+  });
+  expect(path[1]).toMatchObject({ node: 'acBreaker.L1', inside: null });
+  expect(path[path.length - 1]).toMatchObject({ inside: 'acBreaker' });
+  const names = namesIn(network.circuit);
+  expect(path.slice(0, 2).map((stop) => stopText(names, stop))).toEqual([
+    'Supply of AC breaker',
+    'AC breaker L1',
+  ]);
+  expect(onwardText(names, path[0]!.onward!)).toBe('open: pole1 in AC breaker');
 });
 
 describe('a world from another time', () => {

@@ -1,5 +1,5 @@
 /** Everything a screen shows of a settled circuit, as plain data that can cross to another thread. */
-import { endNode, nodeName } from '../circuit';
+import { endNode, findConductor } from '../circuit';
 import type { Face } from '../devices';
 import { EARTH } from '../devices';
 import type { Network, Reading, Probes, Standing } from '../network';
@@ -24,15 +24,20 @@ export interface NodeView {
   reference: string;
 }
 
+/** What leads from one stop of a path to the next. */
+export type PathPart =
+  | { type: 'conductor'; conductor: string; loose: boolean }
+  | { type: 'jumper' | 'jumper-lead' }
+  | { type: 'device'; device: string; element: string };
+
 export interface PathStop {
   node: string;
-  name: string;
-  /** A probe can be put there; the inside of a device is out of reach. */
-  reachable: boolean;
+  /** The device it is inside, where no probe can be put; `null` for a terminal. */
+  inside: string | null;
   volts: number;
   standing: Standing;
   /** What leads on from here to the next stop, whether it passes current, and what is open if not. */
-  onward: { name: string; closed: boolean; load: boolean; opening: string | null } | null;
+  onward: { part: PathPart; closed: boolean; load: boolean; opening: PathPart | null } | null;
 }
 
 export interface BenchView {
@@ -109,19 +114,17 @@ export function pathOf(
     const step = way.steps[i];
     const at = network.nodes[node]!;
     const [device] = at.split('#');
-    const inner = device === at ? undefined : device;
     return {
       node: at,
-      name: inner ? `Supply of ${labelOf(network, inner)}` : nodeName(network.circuit, at),
-      reachable: inner === undefined,
+      inside: device === at ? null : device!,
       volts: volts[node]!,
       standing: standing[node]!,
       onward: step
         ? {
-            name: branchName(network, step.branch),
+            part: partOf(network, step.branch),
             closed: step.closed,
             load: step.branch === branch,
-            opening: step.closed ? null : openingName(network, step.branch),
+            opening: step.closed ? null : partOf(network, step.branch),
           }
         : null,
     };
@@ -130,17 +133,14 @@ export function pathOf(
   return mergeInner(passed.map(stop));
 }
 
-const labelOf = ({ circuit }: Network, id: string) =>
-  circuit.devices.find((device) => device.id === id)!.label;
-
 function mergeInner(stops: readonly PathStop[]): PathStop[] {
   const merged: PathStop[] = [];
   for (const [i, stop] of stops.entries()) {
     const previous = merged[merged.length - 1];
-    if (stop.reachable || !previous || i === stops.length - 1) merged.push(stop);
+    if (stop.inside === null || !previous || i === stops.length - 1) merged.push(stop);
     else if (previous.onward && stop.onward)
       previous.onward = {
-        name: stop.onward.load ? stop.onward.name : previous.onward.name,
+        part: stop.onward.load ? stop.onward.part : previous.onward.part,
         closed: previous.onward.closed && stop.onward.closed,
         load: previous.onward.load || stop.onward.load,
         opening: previous.onward.opening ?? stop.onward.opening,
@@ -149,28 +149,16 @@ function mergeInner(stops: readonly PathStop[]): PathStop[] {
   return merged;
 }
 
-/** What is open, when it is a contact inside a device: "valve relay in Furnace board". */
-function openingName(network: Network, index: number): string {
-  const { origin } = network.branches[index]!;
-  if (origin.type !== 'device') return 'conductor';
-  const { device, kind } = network.devices.find((installed) => installed.device.id === origin.device)!;
-  return kind.inline ? device.label : `${origin.element.replace(/-/g, ' ')} in ${device.label}`;
-}
-
-function branchName(network: Network, index: number): string {
-  const { origin } = network.branches[index]!;
-  const { circuit } = network;
+function partOf({ branches, circuit }: Network, index: number): PathPart {
+  const { origin } = branches[index]!;
   if (origin.type === 'conductor') {
-    const conductor = circuit.cables
-      .flatMap(({ conductors }) => conductors)
-      .find(({ id }) => id === origin.conductor)!;
-    return `${conductor.colour} ${endNode(conductor, 'from') === conductor.from ? 'conductor' : 'loose conductor'}`;
+    const conductor = findConductor(circuit, origin.conductor)!;
+    return {
+      type: 'conductor',
+      conductor: conductor.id,
+      loose: endNode(conductor, 'from') !== conductor.from,
+    };
   }
-  if (origin.type === 'link') return 'jumper';
-  if (origin.type !== 'device') return 'jumper lead';
-  const { device, kind, context } = network.devices.find(
-    (installed) => installed.device.id === origin.device,
-  )!;
-  const load = kind.loads(context).find(({ element }) => element === origin.element);
-  return load?.title ?? device.label;
+  if (origin.type === 'device') return origin;
+  return { type: origin.type === 'link' ? 'jumper' : 'jumper-lead' };
 }

@@ -15,8 +15,11 @@ export interface Probes {
   meter: MeterKind;
 }
 
+/** Why a meter must not be used like that: ohms where there are volts, or an ammeter that draws what it cannot carry. */
+export type Misuse = { type: 'ohms-live'; volts: number } | { type: 'amps-across-supply'; amps: number };
+
 /** A reading, or why the meter must not be used like that. `Infinity` ohms is an open loop. */
-export type Reading = { ok: true; value: number; unit: 'V' | 'Ω' | 'A' } | { ok: false; reason: string };
+export type Reading = { ok: true; value: number; unit: 'V' | 'Ω' | 'A' } | { ok: false; misuse: Misuse };
 
 /** An ammeter's shunt, ohms, and the fuse behind it, amperes. From memory. */
 export const AMMETER_OHMS = 0.05;
@@ -75,11 +78,7 @@ export function measure(point: OperatingPoint, { mode, red, black, meter }: Prob
   const solver = makeSolver(network);
   if (mode === 'ohms') {
     const stray = strayVolts(point, solver, r, b);
-    if (stray > DEAD_VOLTS)
-      return {
-        ok: false,
-        reason: `${stray.toFixed(1)} V here. Ohms need a dead circuit: open the breaker, prove dead.`,
-      };
+    if (stray > DEAD_VOLTS) return { ok: false, misuse: { type: 'ohms-live', volts: stray } };
     const ohms = r === b ? 0 : impedanceBetween(solver, r, b).re;
     return { ok: true, value: ohms > OPEN_LOOP_OHMS ? Infinity : Math.max(ohms, 0), unit: 'Ω' };
   }
@@ -91,10 +90,6 @@ export function measure(point: OperatingPoint, { mode, red, black, meter }: Prob
   const load = mode === 'amps' ? AMMETER_OHMS : METER_OHMS[meter];
   const amps = Math.hypot(open.re, open.im) / Math.hypot(load + source.re, source.im);
   if (mode !== 'amps') return { ok: true, value: amps * load, unit: 'V' };
-  if (amps > AMMETER_FUSE_AMPS)
-    return {
-      ok: false,
-      reason: `About ${Math.round(amps)} A: ammeter across a supply. Never do this.`,
-    };
+  if (amps > AMMETER_FUSE_AMPS) return { ok: false, misuse: { type: 'amps-across-supply', amps } };
   return { ok: true, value: amps, unit: 'A' };
 }

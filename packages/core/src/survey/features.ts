@@ -4,17 +4,18 @@ import { splitTerminal } from '../circuit';
 import type { LoadNature, Appearance } from '../devices';
 import { fill, kindOf } from '../devices';
 
+/** In the order in which they are asked for where they tell alike. */
 export const FEATURES = [
   'lineThermostat',
   'outdoorUnit',
-  'oneCabinet',
   'reversingValve',
   'burner',
   'strips',
   'water',
   'boiler',
-  'hangingHeater',
   'twoTransformers',
+  'oneCabinet',
+  'hangingHeater',
   'secondStage',
   'commonAtThermostat',
   'twoThermostats',

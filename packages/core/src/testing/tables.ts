@@ -28,8 +28,18 @@ import type { Faulty } from './faulty';
 import { callsOf, faultyOf, runCalls, statusesOf } from './faulty';
 import type { Spoiled } from './spoils';
 import { spoilsOf } from './spoils';
-import { tellChange, tellRepair, tellTask, tellViolation, tellWrong, toldView } from './tell';
-import { caseText, namesIn, situationText } from '../words';
+import { tellChange, tellCosts, tellRepair, tellTask, tellViolation, tellWrong, toldView } from './tell';
+import {
+  caseText,
+  emptyReasonText,
+  jumperReasonText,
+  landingReasonText,
+  methodTitle,
+  namesIn,
+  obstacleText,
+  setUpReasonText,
+  situationText,
+} from '../words';
 
 /** One in so many is enough to notice a change, and keeps the tests quick. */
 const EVERY = { fault: 8, spoil: 6, mistake: 90, point: 8, draft: 41, repair: 3, trial: 40 };
@@ -130,24 +140,17 @@ function proofLines(circuit: Circuit): string[] {
   });
 }
 
-const optionLines = ({
-  title,
-  minutes,
-  landings,
-  empties,
-  setUp,
-  jumpers,
-  parts,
-  lost,
-  lookOut,
-}: SwapOption) => [
-  `${title}, ${minutes} min; ${[...parts, ...lost, ...lookOut].join(' ')}`,
-  ...landings.map(
-    ({ conductor, screw, far, was, reason }) => `  ${conductor} ${was} → ${screw} ${far}: ${reason}`,
+const optionLines = (option: SwapOption) => [
+  `${methodTitle(option.method)}, ${option.minutes} min; ${tellCosts(option).join(' ')}`,
+  ...option.landings.map(
+    ({ conductor, screw, far, was, reason }) =>
+      `  ${conductor} ${was} → ${screw} ${far}: ${landingReasonText(reason)}`,
   ),
-  ...empties.map(({ terminal, reason }) => `  ${terminal}: ${reason}`),
-  ...setUp.map(({ name, value, reason }) => `  ${name} ${value}: ${reason}`),
-  ...jumpers.map(({ joins, fitted, reason }) => `  ${joins.join(' ')} ${fitted}: ${reason}`),
+  ...option.empties.map(({ terminal, reason }) => `  ${terminal}: ${emptyReasonText(reason)}`),
+  ...option.setUp.map(({ name, value, reason }) => `  ${name} ${value}: ${setUpReasonText(reason)}`),
+  ...option.jumpers.map(
+    ({ joins, fitted, reason }) => `  ${joins.join(' ')} ${fitted}: ${jumperReasonText(reason)}`,
+  ),
 ];
 
 const stepLines = (before: Circuit, after: Circuit): string[] =>
@@ -172,11 +175,11 @@ function planLines(circuit: Circuit): string[] {
   const jackets = circuit.cables.map(({ id }) => id);
   const swaps = [planSwap(circuit, { device: statOf(circuit), terminals: 'five', supply: 'both' }, jackets)!];
   // Where a spare brings C, doing without one is planned too.
-  if (swaps[0]!.options[0]?.id === 'spare')
+  if (swaps[0]!.options[0]?.method.id === 'spare')
     swaps.push(planSwap(bare, { device: statOf(bare), terminals: 'five', supply: 'both' })!);
   return swaps.flatMap(({ cannot, options, leftOut }) => [
-    ...cannot,
-    ...leftOut.map(({ title }) => `not proposed: ${title}`),
+    ...cannot.map((obstacle) => obstacleText(namesIn(circuit), obstacle)),
+    ...leftOut.map(({ method }) => `not proposed: ${methodTitle(method)}`),
     ...options.flatMap((option) => [...optionLines(option), ...stepLines(circuit, option.circuit)]),
   ]);
 }

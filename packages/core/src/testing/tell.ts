@@ -3,9 +3,20 @@ import type { BenchView, Inputs, Settled, Status } from '../behaviour';
 import { viewOf } from '../behaviour';
 import type { Circuit } from '../circuit';
 import type { Network } from '../network';
+import type { SwapOption } from '../plan';
 import type { Change, Repair, Violation, WrongLanding } from '../prove';
 import type { Task } from '../wire';
-import { changesText, namesIn, statusText, taskText, violationText, wrongLandingText } from '../words';
+import {
+  changesText,
+  lossText,
+  methodCautions,
+  namesIn,
+  partText,
+  statusText,
+  taskText,
+  violationText,
+  wrongLandingText,
+} from '../words';
 
 /** Units of the tests. */
 const METRIC = { temperature: 'C', length: 'm', gauge: 'awg' } as const;
@@ -46,3 +57,10 @@ export function toldView(network: Network, inputs: Inputs, settled: Settled) {
 
 export const tellTask = (before: Circuit, after: Circuit, task: Task): string =>
   taskText({ before: namesIn(before), after: namesIn(after) }, task, METRIC);
+
+/** What a way takes, what is lost by it, what to look out for. */
+export const tellCosts = (option: SwapOption): string[] => [
+  ...option.parts.map((part) => partText(part, METRIC)),
+  ...option.lost.map(lossText),
+  ...methodCautions(option.method),
+];

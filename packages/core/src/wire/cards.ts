@@ -16,8 +16,8 @@ export interface Landing {
   tag: string;
   cable: string;
   stripMm: number;
-  /** Where the other end is, with its place. */
-  otherEnd: string;
+  /** Where the other end is. */
+  otherEnd: TerminalId;
 }
 
 export interface Card {
@@ -31,7 +31,6 @@ const stationOf = (circuit: Circuit, terminal: TerminalId) =>
 
 /** Field landings place by place, in the order of the terminals. */
 export function cardsOf(circuit: Circuit): Card[] {
-  const names = new Map(circuit.stations.map(({ id, name }) => [id, name]));
   const landings = fieldConductors(circuit).flatMap(({ cable, conductor }) =>
     ENDS.map((end): Landing & { station: string } => {
       const [terminal, other] = [conductor[end]!, conductor[otherEnd(end)]!];
@@ -45,7 +44,7 @@ export function cardsOf(circuit: Circuit): Card[] {
         tag: tagOf(conductor),
         cable: cable.label,
         stripMm: stripMm(circuit, terminal),
-        otherEnd: `${nodeName(circuit, other)}, ${names.get(stationOf(circuit, other))!}`,
+        otherEnd: other,
       };
     }),
   );

@@ -1,20 +1,11 @@
 /** Conductors: taken off, moved, landed, pulled. */
-import type { Conductor, End } from '../circuit';
-import { findDevice, otherEnd, nodeName, splitTerminal } from '../circuit';
+import { findDevice, otherEnd, splitTerminal } from '../circuit';
 import type { EndChange } from '../plan';
 import { stationOfEnd } from '../plan';
 import type { PlannedChange, Step } from './step';
 import { stripMm, tagOf } from './step';
 
 const idOfEnd = ({ conductor, end }: Pick<EndChange, 'conductor' | 'end'>) => `${conductor.id}:${end}`;
-
-/** The other end in words, with its place. */
-function elsewhere({ after }: PlannedChange, conductor: Conductor, end: End): string {
-  const other = conductor[otherEnd(end)];
-  if (other === null) return 'free, insulated';
-  const station = findDevice(after, splitTerminal(other).deviceId)!.station;
-  return `${nodeName(after, other)}, ${after.stations.find(({ id }) => id === station)!.name}`;
-}
 
 /** What there is to do at one end of a conductor. */
 export function endStep(ground: PlannedChange, change: EndChange): Step[] {
@@ -32,7 +23,7 @@ export function endStep(ground: PlannedChange, change: EndChange): Step[] {
     from,
     to,
     stripMm: stripMm(after, to),
-    otherEnd: elsewhere(ground, conductor, end),
+    otherEnd: conductor[otherEnd(end)],
   };
   const why = reasons[conductor.id];
   const base = { station, conductor: about, ...(why !== undefined && { why }) };

@@ -36,7 +36,8 @@ export interface Step {
     from: TerminalId | null;
     to: TerminalId | null;
     stripMm: number;
-    otherEnd: string;
+    /** Where the other end is; `null` when it is free. */
+    otherEnd: TerminalId | null;
   };
   /** Why, where the plan says. */
   why?: string;

@@ -1,6 +1,6 @@
 /** Laws of the landing list; what is dead with the breakers open comes from the model. */
 import type { Circuit } from '../circuit';
-import { addLink, exchange, setCable, setValue } from '../circuit';
+import { addLink, exchange, removeLink, setCable, setValue } from '../circuit';
 import { settle } from '../behaviour';
 import { compile, voltsBetween } from '../network';
 import type { SwapOption } from '../plan';
@@ -27,7 +27,7 @@ const normal = ({ devices, cables, links }: Circuit) => ({
 const furnace = furnaceAirConditioner('Wire', false);
 const changes: readonly (readonly [string, Circuit, Circuit])[] = [
   ...planSwap(furnace, { device: 'stat', terminals: 'five', supply: 'both' })!.options.map(
-    ({ id, circuit }) => [`a swap by ${id}`, furnace, circuit] as const,
+    ({ method, circuit }) => [`a swap by ${method.id}`, furnace, circuit] as const,
   ),
   [
     'an isolation relay',
@@ -86,7 +86,7 @@ test('every landing says where, what colour, how far stripped, and where the oth
   const landing = stepsOf(before, after, { statC: 'Because.' }).find(({ id }) => id === 'land:statC:to')!;
   expect(landing).toMatchObject({ station: 'plant', why: 'Because.' });
   expect(tellTask(before, after, landing.task)).toBe('Land blue of Thermostat cable on Furnace board C');
-  expect(landing.conductor).toMatchObject({ colour: 'BU', stripMm: 8, otherEnd: 'New thermostat C, Hall' });
+  expect(landing.conductor).toMatchObject({ colour: 'BU', stripMm: 8, otherEnd: 'stat2.C' });
 });
 
 test('thermostat set-up waits for the power, its joiner does not', () => {
@@ -181,7 +181,7 @@ test('a circuit with no breaker, or one that stays live, is gated all the same',
 
 test('nothing is touched before everything is open, in every place', () => {
   const plugged = planSwap(furnace, { device: 'stat', terminals: 'five', supply: 'both' })!.options.find(
-    ({ id }) => id === 'plug-in',
+    ({ method }) => method.id === 'plug-in',
   )!.circuit;
   const steps = stepsOf(plugged, exchange(plugged, ['statY', 'to'], ['statW', 'to']));
   const off = steps.filter(({ kind }) => kind === 'off');
@@ -231,7 +231,18 @@ test('a jumper has the reason the plan gave for it', () => {
   });
   const swap = planSwap(joined, { device: 'stat', terminals: 'pump', supply: 'both' })!;
   const { circuit, jumpers } = swap.options[0]!;
-  const [{ id, reason }] = jumpers as [SwapOption['jumpers'][number]];
-  const steps = stepsOf(joined, circuit, { [`link:${id}`]: reason });
-  expect(steps.find(({ kind }) => kind === 'unlink')).toMatchObject({ why: reason });
+  const [{ id }] = jumpers as [SwapOption['jumpers'][number]];
+  const steps = stepsOf(joined, circuit, { [`link:${id}`]: 'It has its own.' });
+  expect(steps.find(({ kind }) => kind === 'unlink')).toMatchObject({ why: 'It has its own.' });
+});
+
+test('a jumper is there until the step that takes it away is done', () => {
+  const joined = addLink(heatPumpWithStrips('Wire'), {
+    id: 'join',
+    kind: 'jumper',
+    joins: ['stat.E', 'stat.AUX'],
+  });
+  const bare = removeLink(joined, 'join');
+  expect(partway(joined, bare, new Set()).links.map(({ id }) => id)).toEqual(['join']);
+  expect(partway(joined, bare, new Set(['unlink:join'])).links).toEqual([]);
 });

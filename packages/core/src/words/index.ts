@@ -1,11 +1,32 @@
 /** What the core finds, told: codes and values in, sentences in the person's units out. Another language is one more folder. */
 export { changesText, wrongLandingText } from './english/change';
 export { discrepancyText } from './english/discrepancy';
+export {
+  insertionPlace,
+  insertionTitle,
+  methodCautions,
+  methodTitle,
+  partText,
+  runMethodCautions,
+  runMethodTitle,
+} from './english/method';
+export { otherEndText } from './english/end';
+export { onwardText, stopText } from './english/path';
+export { misuseText } from './english/misuse';
 export { proofText } from './english/proof';
 export { PROPERTY_WORDS } from './english/properties';
 export type { Faces, Told } from './english/cause';
 export { statusText } from './english/status';
 export { caseText, situationText } from './english/situation';
+export { QUESTION_WORDS, contradictionText, evidenceText } from './english/survey';
+export {
+  emptyReasonText,
+  jumperReasonText,
+  landingReasonText,
+  lossText,
+  obstacleText,
+  setUpReasonText,
+} from './english/swap';
 export { endText, reasonText, sequenceText } from './english/timeline';
 export { violationText } from './english/violation';
 export { taskText } from './english/task';

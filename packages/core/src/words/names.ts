@@ -1,5 +1,5 @@
 /** What things of a circuit are called on the job: by their labels, colours and marks. */
-import { inSentence, listed } from '../behaviour';
+import { inSentence, listed } from './phrases';
 import type { Circuit } from '../circuit';
 import { findCable, findConductor, findDevice, nodeName } from '../circuit';
 import { fill, kindOf } from '../devices';
@@ -24,15 +24,24 @@ const cableOf = ({ cables }: Circuit, conductor: string) =>
 const colourOf = (circuit: Circuit, conductor: string) =>
   colourName(findConductor(circuit, conductor)!.colour);
 
-function elementName(circuit: Circuit, id: string, element: string): string {
-  const { kind, label, params, settings } = findDevice(circuit, id)!;
+/** What an element is called by itself, if it is a load with a name. */
+export const loadTitle = (circuit: Circuit, id: string, element: string): string | undefined =>
+  loadOf(circuit, id, element)?.title;
+
+function loadOf(circuit: Circuit, id: string, element: string) {
+  const { kind, params, settings } = findDevice(circuit, id)!;
   const found = kindOf(kind);
   const context = {
     params: fill(found.params, params),
     settings: fill(found.settings, settings),
     mains: circuit.mains,
   };
-  const load = found.loads(context).find((entry) => entry.element === element);
+  return found.loads(context).find((entry) => entry.element === element);
+}
+
+function elementName(circuit: Circuit, id: string, element: string): string {
+  const { label } = findDevice(circuit, id)!;
+  const load = loadOf(circuit, id, element);
   if (load?.title) return `${label}: ${inSentence(load.title)}`;
   return load ? label : `${label}: ${element.replace(/-/g, ' ')}`;
 }

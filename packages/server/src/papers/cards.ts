@@ -1,6 +1,8 @@
 /** Landing cards, one for each place, and tags for the conductors. */
+import type { Circuit } from '@zygostat/core/circuit';
 import { COLOURS, colourName } from '@zygostat/core/standards';
-import type { Card } from '@zygostat/core/wire';
+import { cardsOf } from '@zygostat/core/wire';
+import { namesIn, otherEndText } from '@zygostat/core/words';
 import { CAUTION, MARGIN, PLAIN, STRONG, bytesOf, innerWidth, newDocument } from './page';
 import type { Sheet } from './page';
 
@@ -58,7 +60,9 @@ function cells(sheet: Sheet, texts: readonly string[], top: number, font: string
 }
 
 /** A card for each place: what is landed where, with its colour, tag, strip length and other end. */
-export function cardsPdf(heading: Heading, cards: readonly Card[]): Promise<Buffer> {
+export function cardsPdf(heading: Heading, circuit: Circuit): Promise<Buffer> {
+  const cards = cardsOf(circuit);
+  const names = namesIn(circuit);
   const sheet = newDocument(`Landings, ${heading.job}`);
   for (const { name, landings } of cards) {
     const begin = (title: string) => {
@@ -81,7 +85,7 @@ export function cardsPdf(heading: Heading, cards: readonly Card[]): Promise<Buff
           `${landing.colour} ${colourName(landing.colour)}, ${landing.cable}`,
           landing.tag,
           `${landing.stripMm} mm`,
-          landing.otherEnd,
+          otherEndText(names, landing.otherEnd),
         ],
         top,
         PLAIN,
@@ -95,12 +99,13 @@ export function cardsPdf(heading: Heading, cards: readonly Card[]): Promise<Buff
 const TAG = { width: 120, height: 44, gap: 6 } as const;
 
 /** Tags to cut out and wrap round each end: its mark large, then where both ends go. */
-export function tagsPdf(heading: Heading, cards: readonly Card[]): Promise<Buffer> {
+export function tagsPdf(heading: Heading, circuit: Circuit): Promise<Buffer> {
+  const names = namesIn(circuit);
   const sheet = newDocument(`Wire tags, ${heading.job}`);
   cardHead(sheet, heading, 'Wire tags');
   const across = Math.floor((innerWidth(sheet) + TAG.gap) / (TAG.width + TAG.gap));
   let [column, top] = [0, sheet.y];
-  for (const { landings, name: place } of cards)
+  for (const { landings, name: place } of cardsOf(circuit))
     for (const { tag, colour, name, otherEnd } of landings) {
       if (column === across) {
         column = 0;
@@ -124,7 +129,11 @@ export function tagsPdf(heading: Heading, cards: readonly Card[]): Promise<Buffe
         height: 9,
         ellipsis: true,
       });
-      sheet.text(`to ${otherEnd}`, left + 5, top + 30, { width: TAG.width - 10, height: 9, ellipsis: true });
+      sheet.text(`to ${otherEndText(names, otherEnd)}`, left + 5, top + 30, {
+        width: TAG.width - 10,
+        height: 9,
+        ellipsis: true,
+      });
     }
   return bytesOf(sheet);
 }

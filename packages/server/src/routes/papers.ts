@@ -1,4 +1,5 @@
 import { cardsOf } from '@zygostat/core/wire';
+import { namesIn, otherEndText } from '@zygostat/core/words';
 import type { Request } from 'express';
 import { Router } from 'express';
 import Papa from 'papaparse';
@@ -32,16 +33,18 @@ export function paperRoutes(db: Db): Router {
 
   router.get('/jobs/:id/papers/cards.pdf', async (request, response) => {
     const { circuit, heading } = subject(request);
-    response.type('application/pdf').send(await cardsPdf(heading, cardsOf(circuit)));
+    response.type('application/pdf').send(await cardsPdf(heading, circuit));
   });
 
   router.get('/jobs/:id/papers/tags.pdf', async (request, response) => {
     const { circuit, heading } = subject(request);
-    response.type('application/pdf').send(await tagsPdf(heading, cardsOf(circuit)));
+    response.type('application/pdf').send(await tagsPdf(heading, circuit));
   });
 
   router.get('/jobs/:id/papers/landings.csv', (request, response) => {
-    const rows = cardsOf(subject(request).circuit).flatMap(({ name: place, landings }) =>
+    const { circuit } = subject(request);
+    const names = namesIn(circuit);
+    const rows = cardsOf(circuit).flatMap(({ name: place, landings }) =>
       landings.map(({ name, colour, tag, cable, stripMm, otherEnd }) => ({
         place,
         terminal: name,
@@ -49,7 +52,7 @@ export function paperRoutes(db: Db): Router {
         tag,
         cable,
         strip_mm: stripMm,
-        other_end: otherEnd,
+        other_end: otherEndText(names, otherEnd),
       })),
     );
     const fields = ['place', 'terminal', 'colour', 'tag', 'cable', 'strip_mm', 'other_end'];

@@ -30,8 +30,10 @@ test('shows where the probes are, the reading, and what a healthy circuit gives'
 });
 
 test('says why it refuses, and does not offer to log that', () => {
-  const { screen } = renderBar({ ok: false, reason: 'Ohms need a dead circuit.' });
-  expect(screen.getByText('Ohms need a dead circuit.')).toBeTruthy();
+  const { screen } = renderBar({ ok: false, misuse: { type: 'ohms-live', volts: 24.2 } });
+  expect(
+    screen.getByText('24.2 V here. Ohms need a dead circuit: open the breaker, prove dead.'),
+  ).toBeTruthy();
   expect(screen.getByLabelText('Log what your meter reads').getAttribute('aria-disabled')).toBe('true');
 });
 

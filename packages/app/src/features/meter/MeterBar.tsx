@@ -4,7 +4,7 @@ import type { Circuit } from '@zygostat/core/circuit';
 import { nodeName } from '@zygostat/core/circuit';
 import type { MeterMode } from '@zygostat/core/network';
 import { METER_MODES } from '@zygostat/core/network';
-import { showQuantity } from '@zygostat/core/words';
+import { misuseText, showQuantity } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Probe } from '../bench/slice';
 import { meterSet, probeArmed } from '../bench/slice';
@@ -62,7 +62,7 @@ export function MeterBar({ circuit }: { circuit: Circuit }) {
   const aside = !placed
     ? 'place both probes'
     : reading && !reading.ok
-      ? reading.reason
+      ? misuseText(reading.misuse)
       : range && reading?.ok
         ? reading.value === Infinity
           ? 'expected open loop'

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { CATALOGUE, kindOf } from '@zygostat/core/devices';
-import { situationText } from '@zygostat/core/words';
+import { insertionPlace, insertionTitle, namesIn, situationText } from '@zygostat/core/words';
 import type { Insertion } from '@zygostat/core/plan';
 import { theModel } from '../../model/model';
 import { thermostatsOf } from '../bench/calls';
@@ -37,13 +37,14 @@ const askSafety = (
 /** One school: what it stops, what goes on, whether anybody is told. */
 function School({ insertion, onTake }: { insertion: Insertion; onTake: () => void }) {
   const t = useTokens();
-  const { title, into, tripped, proof, adds } = insertion;
+  const { tripped, proof, adds } = insertion;
+  const title = insertionTitle(insertion);
   return (
     <View role="listitem" style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
       <AppText kind="title" heading={3}>
         {title}
       </AppText>
-      <AppText kind="small">{`Cut into ${into}.`}</AppText>
+      <AppText kind="small">{insertionPlace(namesIn(insertion.circuit), insertion)}</AppText>
       <ProofLine circuit={insertion.circuit} proof={proof} />
       {tripped.map(({ situation, stops, goesOn, blank }) => (
         <View key={situationText(situation)}>
@@ -109,7 +110,7 @@ export function AddPane({ job, circuit }: { job: Job; circuit: Circuit }) {
             <School
               key={insertion.id}
               insertion={insertion}
-              onTake={() => goOn(`${added[kind]}: ${insertion.title}`, insertion.circuit)}
+              onTake={() => goOn(`${added[kind]}: ${insertionTitle(insertion)}`, insertion.circuit)}
             />
           ))}
         </View>

@@ -3,8 +3,18 @@ import { StyleSheet, View } from 'react-native';
 import { findConductor, findDevice, nodeName, splitTerminal } from '@zygostat/core/circuit';
 import { kindOf, said } from '@zygostat/core/devices';
 import type { SwapOption } from '@zygostat/core/plan';
+import {
+  emptyReasonText,
+  jumperReasonText,
+  landingReasonText,
+  lossText,
+  methodCautions,
+  methodTitle,
+  setUpReasonText,
+} from '@zygostat/core/words';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
+import { Costs } from './Costs';
 import { ProofLine } from './ProofLine';
 import { WireName } from './WireName';
 
@@ -21,13 +31,18 @@ function Lines({ title, lines }: { title: string; lines: readonly string[] }) {
   );
 }
 
+const Reason = ({ text }: { text: string }) => (text ? <AppText kind="small">{text}</AppText> : null);
+
 /** Where everything goes under this way, line by line with its reason. */
 function Landings({ option }: { option: SwapOption }) {
   const t = useTokens();
   const { circuit, landings, empties, setUp, jumpers, thermostat } = option;
   const device = findDevice(circuit, thermostat)!;
   const fields = kindOf(device.kind).settings;
-  const reasonOf = (id: string) => jumpers.find((jumper) => jumper.id === id)?.reason;
+  const reasonOf = (id: string) => {
+    const jumper = jumpers.find((entry) => entry.id === id);
+    return jumper && jumperReasonText(jumper.reason);
+  };
   const gone = jumpers.filter(({ fitted }) => !fitted);
   return (
     <View style={styles.landings}>
@@ -38,13 +53,15 @@ function Landings({ option }: { option: SwapOption }) {
             <AppText>
               {`${nodeName(circuit, screw)} ⟷ ${nodeName(circuit, far)}${was === null ? ' (was free)' : ` (was on ${was})`}`}
             </AppText>
-            {reason ? <AppText kind="small">{reason}</AppText> : null}
+            <Reason text={landingReasonText(reason)} />
           </View>
         ))}
       </View>
       <Lines
         title="Screws that stay empty"
-        lines={empties.map(({ terminal, reason }) => `${nodeName(circuit, terminal)}: ${reason}`)}
+        lines={empties.map(
+          ({ terminal, reason }) => `${nodeName(circuit, terminal)}: ${emptyReasonText(reason)}`,
+        )}
       />
       <Lines
         title="Jumpers"
@@ -57,13 +74,15 @@ function Landings({ option }: { option: SwapOption }) {
       <Lines
         title="Jumpers taken away"
         lines={gone.map(
-          ({ joins, reason }) => `${joins.map((join) => splitTerminal(join).mark).join(' to ')}: ${reason}`,
+          ({ joins, reason }) =>
+            `${joins.map((join) => splitTerminal(join).mark).join(' to ')}: ${jumperReasonText(reason)}`,
         )}
       />
       <Lines
         title="Set-up of the thermostat"
         lines={setUp.map(
-          ({ name, value, reason }) => `${fields[name]!.label}: ${said(fields[name]!, value)}. ${reason}`,
+          ({ name, value, reason }) =>
+            `${fields[name]!.label}: ${said(fields[name]!, value)}. ${setUpReasonText(reason)}`,
         )}
       />
     </View>
@@ -81,7 +100,8 @@ interface OptionCardProps {
 export function OptionCard({ option, proposed, onTake }: OptionCardProps) {
   const t = useTokens();
   const [open, setOpen] = useState(proposed);
-  const { title, minutes, parts, lost, lookOut, proof } = option;
+  const { minutes, parts, lost, proof } = option;
+  const title = methodTitle(option.method);
   return (
     <View
       role="listitem"
@@ -91,9 +111,9 @@ export function OptionCard({ option, proposed, onTake }: OptionCardProps) {
         {title}
       </AppText>
       <ProofLine circuit={option.circuit} proof={proof} />
-      <AppText>{`About ${minutes} min. ${parts.length > 0 ? `Bring: ${parts.join(', ')}.` : 'No parts.'}`}</AppText>
-      <Lines title="What is lost" lines={lost} />
-      <Lines title="Look out" lines={lookOut} />
+      <Costs minutes={minutes} parts={parts} />
+      <Lines title="What is lost" lines={lost.map(lossText)} />
+      <Lines title="Look out" lines={methodCautions(option.method)} />
       <View style={styles.row}>
         <ActionButton
           label={open ? 'Hide the landings' : 'Where everything goes'}

@@ -5,11 +5,13 @@ import type { Cable, Circuit } from '@zygostat/core/circuit';
 import type { RunRepair } from '@zygostat/core/plan';
 import { colourName } from '@zygostat/core/standards';
 import { DEAD, runsOf } from '@zygostat/core/survey';
+import { runMethodCautions, runMethodTitle } from '@zygostat/core/words';
 import { useAppDispatch } from '../../store';
 import { edited } from '../circuit/slice';
 import { useTokens } from '../../theme';
 import type { Model } from '../../model/answers';
 import { ActionButton, Options, AppText } from '../../basics';
+import { Costs } from './Costs';
 import { ProofLine } from './ProofLine';
 import { Working } from './Working';
 import { useAside } from './useAside';
@@ -95,19 +97,20 @@ export function RunPane({ circuit, onTake }: RunPaneProps) {
       )}
       {failure ? <AppText>{failure}</AppText> : null}
       <View role="list" aria-label="Ways for the run" style={styles.list}>
-        {(current ?? []).map(({ id, title, circuit: after, parts, minutes, lookOut, proof }) => {
+        {(current ?? []).map((repair) => {
+          const title = runMethodTitle(repair.method);
           return (
             <View
-              key={id}
+              key={repair.method.id}
               role="listitem"
               style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}
             >
               <AppText kind="title" heading={3}>
                 {title}
               </AppText>
-              <ProofLine circuit={after} proof={proof} />
-              <AppText>{`About ${minutes} min. ${parts.length > 0 ? `Bring: ${parts.join(', ')}.` : 'No parts.'}`}</AppText>
-              {lookOut.map((line) => (
+              <ProofLine circuit={repair.circuit} proof={repair.proof} />
+              <Costs minutes={repair.minutes} parts={repair.parts} />
+              {runMethodCautions(repair.method).map((line) => (
                 <AppText key={line} kind="small">
                   {line}
                 </AppText>
@@ -115,7 +118,7 @@ export function RunPane({ circuit, onTake }: RunPaneProps) {
               <ActionButton
                 label={`Take this plan: ${title}`}
                 look="filled"
-                onPress={() => onTake(title, after)}
+                onPress={() => onTake(title, repair.circuit)}
               />
             </View>
           );

@@ -1,11 +1,12 @@
+import { proxy } from 'comlink';
 import type { Remote } from 'comlink';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit, Device } from '@zygostat/core/circuit';
 import { PARTS, SCREWS, fill, kindOf } from '@zygostat/core/devices';
-import type { Swap, SwapOption, SwapRequest } from '@zygostat/core/plan';
-import { namesIn, violationText } from '@zygostat/core/words';
+import type { Method, Swap, SwapOption, SwapRequest } from '@zygostat/core/plan';
+import { methodTitle, namesIn, obstacleText, violationText } from '@zygostat/core/words';
 import { thermostatsOf } from '../bench/calls';
 import { useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
@@ -28,7 +29,13 @@ const askSwap = (
   model: Remote<Model>,
   { circuit, wish, jackets }: Question,
   tell: (title: string, done: number, all: number) => void,
-): Promise<Swap> => model.swap(circuit, wish, jackets, tell);
+): Promise<Swap> =>
+  model.swap(
+    circuit,
+    wish,
+    jackets,
+    proxy((method: Method, done: number, all: number) => tell(methodTitle(method), done, all)),
+  );
 
 /** What a thermostat may be powered by. */
 const supplies = (): Readonly<Record<string, string>> => {
@@ -48,9 +55,9 @@ function LeftOut({ ways }: { ways: Swap['leftOut'] }) {
   return (
     <View role="note">
       <AppText kind="strong">Not proposed, for what they would add</AppText>
-      {ways.map(({ title, circuit, adds }) => (
-        <AppText key={title}>
-          {`• ${title}: ${adds.map((added) => violationText(namesIn(circuit), added)).join(' ')}`}
+      {ways.map(({ method, circuit, adds }) => (
+        <AppText key={method.id}>
+          {`• ${methodTitle(method)}: ${adds.map((added) => violationText(namesIn(circuit), added)).join(' ')}`}
         </AppText>
       ))}
     </View>
@@ -70,9 +77,10 @@ function Found({ swap, question, job }: { swap: Swap; question: Question; job: J
         <AppText kind="strong" color={t.red}>
           This thermostat cannot do it
         </AppText>
-        {swap.cannot.map((line) => (
-          <AppText key={line}>{`• ${line}`}</AppText>
-        ))}
+        {swap.cannot.map((obstacle) => {
+          const line = obstacleText(namesIn(question.circuit), obstacle);
+          return <AppText key={line}>{`• ${line}`}</AppText>;
+        })}
         <LeftOut ways={swap.leftOut} />
       </View>
     );
@@ -83,7 +91,12 @@ function Found({ swap, question, job }: { swap: Swap; question: Question; job: J
       </AppText>
       <View role="list" aria-label="Ways" style={styles.list}>
         {swap.options.map((option, i) => (
-          <OptionCard key={option.id} option={option} proposed={i === 0} onTake={() => onTake(option)} />
+          <OptionCard
+            key={option.method.id}
+            option={option}
+            proposed={i === 0}
+            onTake={() => onTake(option)}
+          />
         ))}
       </View>
       <LeftOut ways={swap.leftOut} />

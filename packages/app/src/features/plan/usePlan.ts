@@ -3,23 +3,28 @@ import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { SwapOption, SwapRequest } from '@zygostat/core/plan';
 import type { Plan } from '@zygostat/core/wire';
+import { jumperReasonText, landingReasonText, methodTitle, setUpReasonText } from '@zygostat/core/words';
 import type { RootState, Store } from '../../store';
 import { planDocument } from './document';
 
-/** What is kept of a way that is taken. */
+/** What is kept of a way that is taken: its name and reasons as the person read them. */
 export const planOf = (
-  { title, circuit, id, landings, setUp, jumpers }: SwapOption,
+  option: SwapOption,
   wish: SwapRequest,
-): Pick<Plan, 'title' | 'after' | 'swap' | 'reasons'> => ({
-  title: `New thermostat: ${title.charAt(0).toLowerCase()}${title.slice(1)}`,
-  after: circuit,
-  swap: { ...wish, way: id },
-  reasons: Object.fromEntries([
-    ...landings.flatMap(({ conductor, reason }) => (reason ? [[conductor, reason]] : [])),
-    ...setUp.map(({ name, reason }) => [`set:${name}`, reason]),
-    ...jumpers.map((jumper) => [`link:${jumper.id}`, jumper.reason]),
-  ]),
-});
+): Pick<Plan, 'title' | 'after' | 'swap' | 'reasons'> => {
+  const title = methodTitle(option.method);
+  const landings = option.landings.map(({ conductor, reason }) => [conductor, landingReasonText(reason)]);
+  return {
+    title: `New thermostat: ${title.charAt(0).toLowerCase()}${title.slice(1)}`,
+    after: option.circuit,
+    swap: { ...wish, way: option.method.id },
+    reasons: Object.fromEntries([
+      ...landings.filter(([, text]) => text),
+      ...option.setUp.map(({ name, reason }) => [`set:${name}`, setUpReasonText(reason)]),
+      ...option.jumpers.map(({ id, reason }) => [`link:${id}`, jumperReasonText(reason)]),
+    ]),
+  };
+};
 
 /** Takes a change as the plan: what the circuit is now, what it shall be. */
 export function useTakePlan() {

@@ -7,7 +7,7 @@ import { expectedRange, judge } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import { nodeName } from '@zygostat/core/circuit';
 import * as yup from 'yup';
-import { showQuantity } from '@zygostat/core/words';
+import { misuseText, showQuantity } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { NewReading } from './api';
 import { problemOf } from '../../store/api';
@@ -108,7 +108,7 @@ export function LogSheet({ circuit, jobId, red, black }: LogSheetProps) {
         </AppText>
       ) : (
         <AppText color={t.red}>
-          {reading && !reading.ok ? reading.reason : 'Working out what to expect…'}
+          {reading && !reading.ok ? misuseText(reading.misuse) : 'Working out what to expect…'}
         </AppText>
       )}
       <Controller

@@ -1,15 +1,16 @@
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
-import type { Answer, Answers, Candidate, Question } from '@zygostat/core/survey';
+import type { Answer, Answers, Candidate, Feature } from '@zygostat/core/survey';
 import {
-  QUESTIONS,
-  contradictions,
+  FEATURES,
+  contradiction,
   evidenceFrom,
   nextQuestion,
   rankSystems,
   takeSystem,
 } from '@zygostat/core/survey';
+import { QUESTION_WORDS, contradictionText, evidenceText } from '@zygostat/core/words';
 import { useAppSelector } from '../../store';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
@@ -22,10 +23,10 @@ const SHOWN = 4;
 const ANSWERS: Record<Answer, string> = { yes: 'Yes', no: 'No', unsure: 'Can’t tell' };
 
 /** The next thing to look at, with how to tell. */
-function Ask({ question }: { question: Question }) {
+function Ask({ feature }: { feature: Feature }) {
   const t = useTokens();
   const give = useAnswer();
-  const { feature, text, tell } = question;
+  const { text, tell } = QUESTION_WORDS[feature];
   return (
     <View style={[styles.card, { backgroundColor: t.card, borderColor: t.copper }]}>
       <AppText kind="title" heading={2}>
@@ -49,14 +50,17 @@ function Ask({ question }: { question: Question }) {
 /** What was seen so far; a tap takes it back. */
 function Evidence({ given, landed }: { given: Answers; landed: Answers }) {
   const give = useAnswer();
-  const said = QUESTIONS.filter(({ feature }) => given[feature]);
-  const wired = QUESTIONS.filter(({ feature }) => landed[feature] && !given[feature]);
+  const said = FEATURES.filter((feature) => given[feature]);
+  const wired = FEATURES.filter((feature) => landed[feature] && !given[feature]);
   if (said.length + wired.length === 0) return null;
   return (
     <View style={styles.evidence} role="list" aria-label="Evidence">
-      {said.map(({ feature, yes, no, text }) => {
+      {said.map((feature) => {
         const answer = given[feature]!;
-        const words = answer === 'unsure' ? `unsure: ${text}` : answer === 'yes' ? yes : no;
+        const words =
+          answer === 'unsure'
+            ? `unsure: ${QUESTION_WORDS[feature].text}`
+            : evidenceText({ feature, seen: answer === 'yes' });
         return (
           <View key={feature} role="listitem">
             <ActionButton
@@ -68,9 +72,9 @@ function Evidence({ given, landed }: { given: Answers; landed: Answers }) {
           </View>
         );
       })}
-      {wired.map(({ feature, yes }) => (
+      {wired.map((feature) => (
         <View key={feature} role="listitem" style={styles.wired}>
-          <AppText kind="small">{`${yes}, from the landings`}</AppText>
+          <AppText kind="small">{`${evidenceText({ feature, seen: landed[feature] === 'yes' })}, from the landings`}</AppText>
         </View>
       ))}
     </View>
@@ -109,10 +113,10 @@ function System({
       </View>
       <AppText kind="small">{summary}</AppText>
       {agrees.length > 0 ? (
-        <AppText kind="small" color={t.teal}>{`For: ${agrees.join(', ')}`}</AppText>
+        <AppText kind="small" color={t.teal}>{`For: ${agrees.map(evidenceText).join(', ')}`}</AppText>
       ) : null}
       {against.length > 0 ? (
-        <AppText kind="small" color={t.red}>{`Against: ${against.join(', ')}`}</AppText>
+        <AppText kind="small" color={t.red}>{`Against: ${against.map(evidenceText).join(', ')}`}</AppText>
       ) : null}
       <ActionButton
         label={chosen ? 'This is taken' : 'Use this system'}
@@ -133,27 +137,27 @@ export function Identify({ circuit, onTaken }: { circuit: Circuit; onTaken: () =
   const landed = useMemo(() => evidenceFrom(circuit), [circuit]);
   const all = useMemo(() => ({ ...landed, ...survey.answers }), [landed, survey.answers]);
   const ranked = useMemo(() => rankSystems(all).slice(0, SHOWN), [all]);
-  const question = useMemo(() => nextQuestion(all), [all]);
-  const clashes = useMemo(() => contradictions(all), [all]);
+  const asked = useMemo(() => nextQuestion(all), [all]);
+  const clash = useMemo(() => contradiction(all), [all]);
   const take = ({ template, title }: Candidate) => {
     edit(`System: ${title}`, (now, found) => takeSystem(now, found, template));
     onTaken();
   };
   return (
     <>
-      {question ? (
-        <Ask question={question} />
+      {asked ? (
+        <Ask feature={asked} />
       ) : (
         <AppText kind="strong" color={t.teal}>
           That is enough to tell. Take the system that fits, then record the landings.
         </AppText>
       )}
       <Evidence given={survey.answers} landed={landed} />
-      {clashes.map((text) => (
-        <View key={text} role="alert">
-          <AppText color={t.red}>{text}</AppText>
+      {clash ? (
+        <View role="alert">
+          <AppText color={t.red}>{contradictionText(clash)}</AppText>
         </View>
-      ))}
+      ) : null}
       <Discrepancies circuit={circuit} severities={['fault']} />
       <AppText kind="title" heading={2}>
         What it is likely to be

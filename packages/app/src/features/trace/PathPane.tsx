@@ -1,18 +1,21 @@
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import type { Circuit } from '@zygostat/core/circuit';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { loadFollowed } from '../bench/slice';
-import { showVolts } from '@zygostat/core/words';
+import { namesIn, onwardText, showVolts, stopText } from '@zygostat/core/words';
 import { useTokens, useWide } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 
 /** One load's way from hot to common: every terminal in order with its volts, and where it stops. */
-export function PathPane({ onStud }: { onStud: (node: string) => void }) {
+export function PathPane({ circuit, onStud }: { circuit: Circuit; onStud: (node: string) => void }) {
   const t = useTokens();
   const wide = useWide();
   const dispatch = useAppDispatch();
   const view = useAppSelector(({ bench }) => bench.view);
   const followed = useAppSelector(({ bench }) => bench.followed);
   const path = useAppSelector(({ bench }) => bench.path);
+  const names = namesIn(circuit);
+  const stops = path.map((stop) => ({ name: stopText(names, stop), stop }));
   const inks = { hot: t.copper, return: t.teal, dead: t.mute, floating: t.slate };
   return (
     <View style={styles.pane}>
@@ -39,12 +42,12 @@ export function PathPane({ onStud }: { onStud: (node: string) => void }) {
         </AppText>
       ) : null}
       <View role="list">
-        {path.map(({ node, name, reachable, volts, standing, onward }, i) => (
+        {stops.map(({ name, stop: { node, inside, volts, standing, onward } }, i) => (
           <View key={`${node}${i}`} role="listitem">
             <Pressable
               role="button"
               aria-label={`${name}, ${showVolts(volts)} volts, ${standing}`}
-              disabled={!reachable}
+              disabled={inside !== null}
               onPress={() => onStud(node)}
               style={[styles.stop, { backgroundColor: t.card, borderColor: t.line }]}
             >
@@ -68,9 +71,7 @@ export function PathPane({ onStud }: { onStud: (node: string) => void }) {
                   kind={onward.load ? 'strong' : 'small'}
                   color={onward.closed ? (onward.load ? t.copper : t.mute) : t.red}
                 >
-                  {onward.closed
-                    ? onward.name
-                    : `${onward.load ? `${onward.name}, ` : ''}open: ${onward.opening ?? onward.name}`}
+                  {onwardText(names, onward)}
                 </AppText>
               </View>
             ) : null}

@@ -92,7 +92,7 @@ export function Trace({ job, circuit }: TraceProps) {
   const loom = <LiveLoom circuit={circuit} actions={actions} />;
   const paneOf = (name: Pane) => {
     if (name === 'loom') return loom;
-    if (name === 'path') return <PathPane onStud={actions.tapStud} />;
+    if (name === 'path') return <PathPane circuit={circuit} onStud={actions.tapStud} />;
     if (name === 'readings') return <ReadingsPane circuit={circuit} jobId={job.id} />;
     return name === 'ladder' ? (
       <LadderPane circuit={circuit} onStud={actions.tapStud} />

@@ -179,7 +179,7 @@ describe('logging a reading', () => {
 });
 
 test('the path lists every stop and says where it is open', () => {
-  const { store, screen } = renderWithStore(<PathPane onStud={jest.fn()} />);
+  const { store, screen } = renderWithStore(<PathPane circuit={circuit} onStud={jest.fn()} />);
   setUp(store, answerOf(circuit, 10));
   fireEvent.click(screen.getByRole('button', { name: 'Contactor coil' }));
   expect(screen.getByText('Transformer R')).toBeTruthy();

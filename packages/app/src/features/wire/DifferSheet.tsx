@@ -56,7 +56,7 @@ async function planAgain(
       proxy(() => undefined),
     ),
   );
-  const option = found.options.find(({ id }) => id === swap.way) ?? found.options[0];
+  const option = found.options.find(({ method }) => method.id === swap.way) ?? found.options[0];
   return option ? { ...plan, ...planOf(option, wish), before } : null;
 }
 

@@ -88,7 +88,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
           step={next}
           text={tell(next)}
           place={nameOf(view.circuit, next.station)}
-          circuit={view.circuit}
+          plan={plan}
           onDone={(volts) => void tick(next, volts)}
           onDiffers={() => setDiffering(next)}
         />
@@ -123,7 +123,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
               key={step.id}
               step={step}
               text={tell(step)}
-              circuit={view.circuit}
+              plan={plan}
               done={done.has(step.id) ? plan.done[step.id] : undefined}
               ready={!strayed && ready(step)}
               onTick={() => void tick(step)}

@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
-import type { Circuit } from '@zygostat/core/circuit';
-import type { Step } from '@zygostat/core/wire';
+import type { Plan, Step } from '@zygostat/core/wire';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { StepFacts } from './StepFacts';
@@ -11,7 +10,7 @@ interface NextStepProps {
   step: Step;
   text: string;
   place: string;
-  circuit: Circuit;
+  plan: Pick<Plan, 'before' | 'after'>;
   onDone: (volts?: number) => void;
   onDiffers: () => void;
 }
@@ -53,7 +52,7 @@ function DeadReading({ mostVolts, onDone }: { mostVolts: number; onDone: (volts:
 }
 
 /** The one thing to do now. */
-export function NextStep({ step, text, place, circuit, onDone, onDiffers }: NextStepProps) {
+export function NextStep({ step, text, place, plan, onDone, onDiffers }: NextStepProps) {
   const t = useTokens();
   return (
     <View
@@ -65,7 +64,7 @@ export function NextStep({ step, text, place, circuit, onDone, onDiffers }: Next
       <AppText kind="title" heading={2}>
         {text}
       </AppText>
-      <StepFacts step={step} circuit={circuit} />
+      <StepFacts step={step} plan={plan} />
       {step.kind === 'off' ? (
         <AppText kind="small" color={t.amber}>
           Capacitors hold charge after the power is off; line voltage and 24 V share compartments. What is not

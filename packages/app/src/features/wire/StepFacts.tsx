@@ -1,28 +1,27 @@
 import { StyleSheet, View } from 'react-native';
-import type { Circuit } from '@zygostat/core/circuit';
 import { nodeName } from '@zygostat/core/circuit';
-import type { Step } from '@zygostat/core/wire';
+import type { Plan, Step } from '@zygostat/core/wire';
+import { namesIn, otherEndText } from '@zygostat/core/words';
 import { AppText } from '../../basics';
 import { WireName } from '../plan/WireName';
 
 /** What a person needs to know to do a step: conductor, tag, strip length, other end, reason; or where to probe. */
-export function StepFacts({ step, circuit }: { step: Step; circuit: Circuit }) {
+export function StepFacts({ step, plan }: { step: Step; plan: Pick<Plan, 'before' | 'after'> }) {
   const { conductor, probes, why } = step;
+  const other = conductor && `Other end: ${otherEndText(namesIn(plan.after), conductor.otherEnd)}.`;
   return (
     <View style={styles.facts}>
       {conductor ? (
         <>
           <WireName colour={conductor.colour} tag={conductor.tag} />
           <AppText kind="small">
-            {conductor.to === null
-              ? `Other end: ${conductor.otherEnd}.`
-              : `Strip ${conductor.stripMm} mm. Other end: ${conductor.otherEnd}.`}
+            {conductor.to === null ? other : `Strip ${conductor.stripMm} mm. ${other}`}
           </AppText>
         </>
       ) : null}
       {probes ? (
         <AppText kind="small">
-          {`Red on ${nodeName(circuit, probes[0])}, black on ${nodeName(circuit, probes[1])}.`}
+          {`Red on ${nodeName(plan.before, probes[0])}, black on ${nodeName(plan.before, probes[1])}.`}
         </AppText>
       ) : null}
       {why ? <AppText kind="small">{why}</AppText> : null}

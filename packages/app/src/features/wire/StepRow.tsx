@@ -1,6 +1,5 @@
 import { Pressable, StyleSheet, View } from 'react-native';
-import type { Circuit } from '@zygostat/core/circuit';
-import type { Done, Step } from '@zygostat/core/wire';
+import type { Done, Plan, Step } from '@zygostat/core/wire';
 import { format } from 'date-fns';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
@@ -10,7 +9,7 @@ import { StepFacts } from './StepFacts';
 interface StepRowProps {
   step: Step;
   text: string;
-  circuit: Circuit;
+  plan: Pick<Plan, 'before' | 'after'>;
   done: Done | undefined;
   /** Everything it waits for is done. */
   ready: boolean;
@@ -18,7 +17,7 @@ interface StepRowProps {
 }
 
 /** One step of the list, ticked as it is done; a step whose gate is not passed cannot be. */
-export function StepRow({ step, text, circuit, done, ready, onTick }: StepRowProps) {
+export function StepRow({ step, text, plan, done, ready, onTick }: StepRowProps) {
   const t = useTokens();
   const open = ready || done !== undefined;
   // A reading proves it dead: that is taken on the card of the next step, not ticked here.
@@ -44,7 +43,7 @@ export function StepRow({ step, text, circuit, done, ready, onTick }: StepRowPro
             {`${format(new Date(done.at), 'HH:mm')}${done.volts === undefined ? '' : `, read ${done.volts} V`}`}
           </AppText>
         ) : (
-          <StepFacts step={step} circuit={circuit} />
+          <StepFacts step={step} plan={plan} />
         )}
       </View>
     </Pressable>

@@ -2,7 +2,7 @@
 import type { Cable, Circuit, TerminalId } from '../../circuit';
 import { addCable, freeCableId } from '../../circuit';
 import type { ColourCode } from '../../standards';
-import { COLOUR_CODES, metresToFeet } from '../../standards';
+import { COLOUR_CODES } from '../../standards';
 import { SPARE, customaryColours } from '../../survey';
 
 /** Minutes to land one end, and to pull a cable: at all, and for each metre; from memory. */
@@ -61,13 +61,5 @@ export function cableFor(
   };
 }
 
-/** What a cable is asked for at the counter. */
-export const cablePart = ({ conductors, gauge, lengthM }: Cable): string =>
-  `${conductors.length}-conductor ${gauge} AWG cable, ${Math.ceil(lengthM)} m (${Math.ceil(metresToFeet(lengthM))} ft)`;
-
 export const pullMinutes = ({ lengthM }: Cable): number =>
   PULL_MINUTES.once + PULL_MINUTES.perMetre * lengthM;
-export const PULLING: readonly string[] = [
-  'Tie it to the old cable only if that is not stapled.',
-  'Leave the spare insulated at both ends.',
-];

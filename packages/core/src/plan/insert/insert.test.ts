@@ -9,6 +9,7 @@ import {
   addParallelThermostat,
   addRelay,
   insertInParallel,
+  insertInSeries,
   planSafety,
   seriesTerminals,
   whatTripDoes,
@@ -140,4 +141,17 @@ test('a second thermostat leaves out what the first has landed nowhere', () => {
   });
   const marks = circuit.cables.at(-1)!.conductors.map(({ from }) => from!.split('.')[1]);
   expect(marks.sort()).toEqual(['C', 'R', 'W', 'Y']);
+});
+
+test('nothing is cut into an end that is landed nowhere, or with a kind that has no contact to pass through', () => {
+  const free = lift(furnace, 'statY', 'to');
+  expect(() => insertInSeries(free, float, { conductor: 'statY', end: 'to' }, null)).toThrow(RangeError);
+  const nut = { kind: 'wire-nut', label: 'Nut' };
+  expect(() => insertInSeries(furnace, nut, { conductor: 'statY', end: 'to' }, null)).toThrow(RangeError);
+  expect(() => insertInSeries(furnace, float, { conductor: 'attic', end: 'to' }, null)).toThrow(RangeError);
+});
+
+test('without a hot at the thermostat there is nothing to break, and nothing to feed a detector from', () => {
+  const dead = lift(lift(furnace, 'statR', 'from'), 'statR', 'to');
+  expect(planSafety(dead, 'stat', float)).toEqual([]);
 });

@@ -14,7 +14,6 @@ import type { Moment } from '../../devices';
 import { PARTS, fill, kindOf } from '../../devices';
 import type { Asked, Finding, Proof, Situation, Trip } from '../../prove';
 import { asksOf, prove, runCase, supply, tripsOf } from '../../prove';
-import { colourName } from '../../standards';
 import type { ConductorFunction } from '../field/functions';
 import { factsOf, leadsOn } from '../field/functions';
 import { harmOf } from '../harm';
@@ -88,9 +87,9 @@ export interface Tripped {
 }
 
 export interface Insertion {
+  /** The school: which of the two it breaks. */
   id: 'R' | 'Y';
-  title: string;
-  /** The conductor it is cut into. */
+  /** The conductor it is cut into, at the unit. */
   into: string;
   circuit: Circuit;
   device: string;
@@ -133,9 +132,9 @@ export function whatTripDoes(circuit: Circuit, trip: Trip): Tripped[] {
     });
 }
 
-const SCHOOLS: readonly { id: 'R' | 'Y'; role: ConductorFunction; title: string }[] = [
-  { id: 'R', role: 'hot', title: 'Break R' },
-  { id: 'Y', role: 'Y', title: 'Break Y' },
+const SCHOOLS: readonly { id: 'R' | 'Y'; role: ConductorFunction }[] = [
+  { id: 'R', role: 'hot' },
+  { id: 'Y', role: 'Y' },
 ];
 
 /** A safety in R and in Y, the two schools, each worked through the model. */
@@ -148,7 +147,7 @@ export function planSafety(
   const hot = leads.find(({ role }) => role === 'hot');
   const common = hot ? commonAt(circuit, hot) : null;
   const now = prove(circuit)!;
-  return SCHOOLS.flatMap(({ id, role, title }): Insertion[] => {
+  return SCHOOLS.flatMap(({ id, role }): Insertion[] => {
     const lead = leads.find((entry) => entry.role === role && entry.far !== null);
     if (!lead) return [];
     const supply = hot?.far && common ? { hot: hot.far, common } : null;
@@ -163,8 +162,7 @@ export function planSafety(
     return [
       {
         id,
-        title,
-        into: `${colourName(lead.conductor.colour)} of ${lead.cable.label}, at the unit`,
+        into: lead.conductor.id,
         ...placed,
         tripped: trip ? whatTripDoes(placed.circuit, trip) : [],
         proof,

@@ -20,7 +20,10 @@ const yard = recordSpare(recordSpare(heatPumpWithStrips('Run'), 'yardCable', 'BN
 
 test('a spare takes over at both ends and the rest stays where it is', () => {
   const [spare, cable] = planRun(broken(yard, 'yardO'), 'yardCable');
-  expect(spare).toMatchObject({ id: 'spare', title: 'Use a spare: brown for O', parts: [] });
+  expect(spare).toMatchObject({
+    method: { id: 'spare', spares: [{ colour: 'BN', mark: 'O' }] },
+    parts: [],
+  });
   expect(findConductor(spare!.circuit, 'yardCable-BN')).toMatchObject({ from: 'board.O', to: 'pump.O' });
   expect(findConductor(spare!.circuit, 'yardO')).toMatchObject({ from: null, to: null });
   expect(findConductor(spare!.circuit, 'yardY')).toMatchObject({ from: 'board.Y', to: 'pump.Y' });
@@ -40,8 +43,8 @@ test('minutes count every end that is landed, and every end that must come off f
 
 test('more broken than spare: only a new cable, with a spare in it', () => {
   const ways = planRun(broken(furnaceAirConditioner('Run'), 'yardY'), 'yardCable');
-  expect(ways.map(({ id }) => id)).toEqual(['new-cable']);
-  expect(ways[0]!.title).toBe('Pull a new 3-conductor cable');
+  expect(ways.map(({ method }) => method)).toEqual([{ id: 'new-cable', conductors: 3 }]);
+  expect(ways[0]).toMatchObject({ parts: [{ type: 'cable', conductors: 3 }] });
   expect(wrongIn(ways[0]!.proof)).toEqual([]);
 });
 

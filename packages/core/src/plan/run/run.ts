@@ -3,18 +3,21 @@ import type { Cable, Circuit, Conductor } from '../../circuit';
 import { addCable, findCable, land, lift, removeCables, splitTerminal } from '../../circuit';
 import type { Proof } from '../../prove';
 import { prove } from '../../prove';
-import { colourName } from '../../standards';
 import { DEAD, customaryColours } from '../../survey';
 import { assign } from '../field/assign';
-import { LANDING_MINUTES, PULLING, cableFor, cablePart, pullMinutes } from '../field/cable';
+import { LANDING_MINUTES, cableFor, pullMinutes } from '../field/cable';
+import type { Part, SpareUsed } from '../field/part';
+import { cablePart } from '../field/part';
+
+/** How a run is put right, with what its name tells. */
+export type RunMethod =
+  { id: 'spare'; spares: readonly SpareUsed[] } | { id: 'new-cable'; conductors: number };
 
 export interface RunRepair {
-  id: 'spare' | 'new-cable';
-  title: string;
+  method: RunMethod;
   circuit: Circuit;
-  parts: readonly string[];
+  parts: readonly Part[];
   minutes: number;
-  lookOut: readonly string[];
   proof: Proof;
 }
 
@@ -47,21 +50,17 @@ function bySpare(circuit: Circuit, { conductors }: Cable, carried: readonly Land
   const columns = assign(carried.map((landed) => conductors.map((candidate) => moveCost(landed, candidate))));
   if (columns.some((column) => column < 0)) return [];
   const given = columns.map((column) => conductors[column]!);
-  const names = carried.flatMap((landed, i) =>
-    given[i]!.id === landed.id
-      ? []
-      : [`${colourName(given[i]!.colour)} for ${splitTerminal(landed.from).mark}`],
+  const spares = carried.flatMap((landed, i) =>
+    given[i]!.id === landed.id ? [] : [{ colour: given[i]!.colour, mark: splitTerminal(landed.from).mark }],
   );
-  if (names.length === 0) return [];
+  if (spares.length === 0) return [];
   const after = moved(circuit, carried, given);
   return [
     {
-      id: 'spare',
-      title: `Use ${names.length > 1 ? 'spares' : 'a spare'}: ${names.join(', ')}`,
+      method: { id: 'spare', spares },
       circuit: after,
       parts: [],
       minutes: Math.round(carried.reduce((sum, landed, i) => sum + moveCost(landed, given[i]!), 0)),
-      lookOut: ['Prove the spare first: ends joined at one place, ohms at the other.'],
       proof: prove(after)!,
     },
   ];
@@ -76,12 +75,10 @@ function byNewCable(circuit: Circuit, old: Cable, carried: readonly Landed[]): R
   const after = addCable(removeCables(circuit, [old.id]), cable);
   return [
     {
-      id: 'new-cable',
-      title: `Pull a new ${cable.conductors.length}-conductor cable`,
+      method: { id: 'new-cable', conductors: cable.conductors.length },
       circuit: after,
       parts: [cablePart(cable)],
       minutes: Math.round(pullMinutes(cable) + 2 * LANDING_MINUTES * carried.length),
-      lookOut: PULLING,
       proof: prove(after)!,
     },
   ];

@@ -3,6 +3,7 @@ import type { Circuit, Link } from '../../circuit';
 import { findDevice } from '../../circuit';
 import { backUpScrews, fill, kindOf } from '../../devices';
 import type { Facts } from '../field/functions';
+import type { JumperReason } from './reason';
 import type { SwapRequest } from './swap-request';
 import { screwFor } from './swap-request';
 
@@ -12,7 +13,7 @@ interface Joined {
   from: readonly [string, string];
   /** The screws it joins at the new one; `null` when it is taken away. */
   to: readonly [string, string] | null;
-  reason: string;
+  reason: JumperReason;
 }
 
 /** The jumper between E and W2/AUX at the thermostat to be replaced; `null` when there is none. */
@@ -27,22 +28,19 @@ function joinedAt(circuit: Circuit, thermostat: string): Pick<Joined, 'link' | '
   return link ? { link, from } : null;
 }
 
-/** Why the jumper has no place at the new thermostat; `undefined` when it has one. */
+/** Why the jumper has no place at the new thermostat; `null` when it has one. */
 function whyNot(
   facts: Facts,
   wish: SwapRequest,
   screws: ReturnType<typeof backUpScrews>,
-): string | undefined {
-  if (!facts.heatPump) return 'This is no heat pump: E has nothing to do here.';
-  if (screws.emergency === null)
-    return 'The new thermostat has no E: in emergency heat it closes AUX by itself.';
-  if (screws.backUp === null) return 'The new thermostat has no AUX or W2 to join E to.';
+): JumperReason | null {
+  if (!facts.heatPump) return { type: 'no-heat-pump' };
+  if (screws.emergency === null) return { type: 'no-emergency' };
+  if (screws.backUp === null) return { type: 'no-back-up-screw' };
   const own = facts.leads.some(
     (lead) => lead.role === 'W2' && screwFor(lead, facts, wish).mark === screws.emergency,
   );
-  return own
-    ? 'E has a conductor of its own now: joined, every call for back-up heat would bring both banks at once.'
-    : undefined;
+  return own ? { type: 'own-conductor' } : null;
 }
 
 /** What becomes of the jumper between E and W2/AUX in the exchange; `null` when there was none. */
@@ -51,13 +49,9 @@ export function joinedBackUp(circuit: Circuit, facts: Facts, wish: SwapRequest):
   if (!found) return null;
   const screws = backUpScrews(wish.terminals);
   const against = whyNot(facts, wish, screws);
-  if (against !== undefined) return { ...found, to: null, reason: against };
+  if (against) return { ...found, to: null, reason: against };
+  const { from } = found;
   const to = [screws.emergency!, screws.backUp!] as const;
-  const kept = to[0] === found.from[0] && to[1] === found.from[1];
-  const moved = `it was on ${found.from.join(' and ')} and goes on ${to.join(' and ')}`;
-  return {
-    ...found,
-    to,
-    reason: `One conductor brings all the back-up heat, and emergency heat asks for it on ${to[0]}: ${kept ? 'the jumper is kept' : moved}.`,
-  };
+  const kept = to[0] === from[0] && to[1] === from[1];
+  return { ...found, to, reason: { type: kept ? 'kept' : 'moved', from, to } };
 }

@@ -24,6 +24,7 @@ import { LANDING_MINUTES } from '../field/cable';
 import { commonAt } from '../field/common';
 import type { Facts, ConductorFunction } from '../field/functions';
 import { joinedBackUp } from './joined';
+import type { LandingReason } from './reason';
 import type { SwapRequest } from './swap-request';
 import { paramsOf, screwFor, setUpOf, wantsCommon } from './swap-request';
 
@@ -33,7 +34,7 @@ export interface Need {
   /** Screw at the new thermostat and terminal at the unit. */
   screw: string;
   far: TerminalId;
-  reason: string;
+  reason: LandingReason;
   /** Conductor that carries it now, if one does. */
   now: string | null;
 }
@@ -78,7 +79,7 @@ export function needsOf(
       role: 'common',
       screw: 'C',
       far,
-      reason: 'The new thermostat lives on R and C. Landed at both ends: at one end only it brings nothing.',
+      reason: { runs: [], screw: { type: 'new-common' } },
       now: null,
     });
   needs.sort((one, other) => ORDER.indexOf(one.role) - ORDER.indexOf(other.role));

@@ -4,6 +4,7 @@ import { furnaceAirConditioner } from '../../systems';
 import type { Facts } from '../field/functions';
 import type { Need } from './landing';
 import { costOf } from './landing';
+import type { EmptyReason } from './reason';
 import type { Supply } from './swap-request';
 import { emptyReason, wantsCommon } from './swap-request';
 
@@ -20,28 +21,35 @@ describe('a screw stays empty', () => {
   const pump = { heatPump: true, valve: 'B' } as Facts;
   const unknown = { heatPump: true, valve: null } as Facts;
 
-  test.each<[string, Facts, RegExp]>([
-    ['W', pump, /on a heat pump/],
-    ['W', furnace, /nothing for it/],
-    ['O', pump, /the valve here is B\.$/],
-    ['B', unknown, /the valve here is O\.$/],
-    ['O', furnace, /no reversing valve/],
-    ['OB', pump, /no reversing valve/],
-    ['RH', furnace, /the joiner brings it/],
-    ['RC', pump, /the joiner brings it/],
-    ['C', furnace, /no common/],
-    ['E', pump, /AUX is closed too/],
-    ['E', furnace, /nothing for it/],
-    ['Y2', furnace, /nothing for it/],
-  ])('%s', (mark, facts, words) => {
-    expect(emptyReason(mark, facts)).toMatch(words);
+  test.each<[string, Facts, EmptyReason]>([
+    ['W', pump, 'heats-with-every-call'],
+    ['W', furnace, 'nothing-for-it'],
+    ['O', pump, 'valve-is-B'],
+    ['B', unknown, 'valve-is-O'],
+    ['O', furnace, 'no-valve'],
+    ['OB', furnace, 'no-valve'],
+    ['OB', pump, 'no-valve-conductor'],
+    ['RH', furnace, 'joined-to-hot'],
+    ['RC', pump, 'joined-to-hot'],
+    ['C', furnace, 'no-common'],
+    ['E', pump, 'emergency-closes-back-up'],
+    ['E', furnace, 'nothing-for-it'],
+    ['Y2', furnace, 'nothing-for-it'],
+  ])('%s', (mark, facts, reason) => {
+    expect(emptyReason(mark, facts)).toBe(reason);
   });
 });
 
 describe('what a conductor costs for Y', () => {
   const cable = findCable(furnaceAirConditioner('Cost'), 'statCable')!;
   const conductor = cable.conductors.find(({ id }) => id === 'statY')!;
-  const need: Need = { role: 'Y', screw: 'Y', far: 'board.Y', reason: '', now: 'statY' };
+  const need: Need = {
+    role: 'Y',
+    screw: 'Y',
+    far: 'board.Y',
+    reason: { runs: [], screw: null },
+    now: 'statY',
+  };
   const cost = (change: Partial<typeof conductor>, home = 'statCable') =>
     costOf(need, { cable, conductor: { ...conductor, ...change }, near: 'from' }, home);
   // One landing is 1.5 minutes, from memory; the rest only tips the balance.

@@ -1,6 +1,6 @@
 /** Plans a thermostat swap: every way that can work, built, proven and compared. */
 import type { Circuit, TerminalId } from '../../circuit';
-import { findConductor, findDevice, otherEnd, nodeName } from '../../circuit';
+import { findConductor, findDevice, otherEnd } from '../../circuit';
 import type { Finding, Proof } from '../../prove';
 import { prove } from '../../prove';
 import type { Facts } from '../field/functions';
@@ -10,7 +10,7 @@ import { LANDING_MINUTES } from '../field/cable';
 import { allocate, candidatesOf, isEmpty, needsOf } from './landing';
 import { differenceOf } from '../diff';
 import { harmOf } from '../harm';
-import type { SwapContext, Alternative, AlternativeId } from './alternatives';
+import type { SwapContext, Alternative, Method } from './alternatives';
 import {
   batteries,
   fanToCommon,
@@ -21,6 +21,7 @@ import {
   straight,
   wireless,
 } from './alternatives';
+import type { EmptyReason, JumperReason, LandingReason, Loss, Obstacle } from './reason';
 import type { SetUp, SwapRequest } from './swap-request';
 import { emptyReason, marksOfWish, setUpOf, shortcomings } from './swap-request';
 
@@ -34,23 +35,23 @@ export interface SwapOption extends Omit<Alternative, 'given' | 'extraMinutes'> 
     screw: TerminalId;
     far: TerminalId;
     was: string | null;
-    reason: string;
+    reason: LandingReason;
   }[];
   /** Screws of the new thermostat with nothing on them, and why. */
-  empties: readonly { terminal: TerminalId; reason: string }[];
+  empties: readonly { terminal: TerminalId; reason: EmptyReason }[];
   setUp: readonly SetUp[];
   /** Jumpers of the change and why, by link: fitted at the new thermostat, or taken away with the old one. */
-  jumpers: readonly { id: string; joins: readonly TerminalId[]; fitted: boolean; reason: string }[];
+  jumpers: readonly { id: string; joins: readonly TerminalId[]; fitted: boolean; reason: JumperReason }[];
 }
 
 export interface Swap {
   facts: Facts;
   /** What no way helps against; empty when it can be done. */
-  cannot: readonly string[];
+  cannot: readonly Obstacle[];
   /** Best first. */
   options: readonly SwapOption[];
   /** Ways that would work but are not proposed, for what they would add. */
-  leftOut: readonly { title: string; circuit: Circuit; adds: readonly Finding[] }[];
+  leftOut: readonly { method: Method; circuit: Circuit; adds: readonly Finding[] }[];
 }
 
 /** Weight of a part against minutes of work when ways are ranked, from memory. */
@@ -72,21 +73,19 @@ function minutesOf(before: Circuit, way: Alternative): number {
   const landings =
     ends.filter(({ to }) => to !== null).length + 2 * added.flatMap(({ conductors }) => conductors).length;
   const walks = before.stations
-    .filter(({ kind }) => kind !== 'outdoor' || way.id === 'new-cable')
+    .filter(({ kind }) => kind !== 'outdoor' || way.method.id === 'new-cable')
     .reduce((sum, { access }) => sum + access, 0);
   return Math.round(way.extraMinutes + landings * LANDING_MINUTES + walks);
 }
 
-function asOption(ground: SwapContext, way: Alternative, lost: readonly string[]): SwapOption {
+function asOption(ground: SwapContext, way: Alternative, lost: readonly Loss[]): SwapOption {
   const { circuit, facts, wish } = ground;
-  const { given, id, title, thermostat, parts, lookOut } = way;
+  const { method, given, thermostat, parts } = way;
   return {
-    id,
-    title,
+    method,
     circuit: way.circuit,
     thermostat,
     parts,
-    lookOut,
     lost: [...way.lost, ...lost],
     minutes: minutesOf(circuit, way),
     proof: prove(way.circuit)!,
@@ -146,13 +145,13 @@ function waysFrom(ground: SwapContext, noCommon: boolean): Alternative[] {
   const relay = isolationRelay(ground);
   if (relay.length > 0) return relay;
   const [fits] = straight(ground);
-  if (fits?.id === 'as-is' && !noCommon) return [fits];
-  const powered: readonly AlternativeId[] = ['plug-in', 'batteries'];
-  return WAYS.flatMap((way) => way(ground)).filter(({ id }) => !noCommon || powered.includes(id));
+  if (fits?.method.id === 'as-is' && !noCommon) return [fits];
+  const powered: readonly Method['id'][] = ['plug-in', 'batteries'];
+  return WAYS.flatMap((way) => way(ground)).filter(({ method }) => !noCommon || powered.includes(method.id));
 }
 
 /** Told before each way is proven; planning stops when it answers `false`. */
-export type Planning = (title: string, done: number, all: number) => boolean;
+export type Planning = (method: Method, done: number, all: number) => boolean;
 
 /**
  * Plans the exchange of a thermostat: what each conductor does is found by trying it, conductors are
@@ -170,10 +169,7 @@ export function planSwap(
 ): Swap | null {
   const facts = factsOf(circuit, wish.device);
   const { cannot, lost } = shortcomings(facts, wish);
-  if (!facts.leads.some(({ role }) => role === 'hot'))
-    cannot.push(
-      `No conductor at ${nodeName(circuit, `${wish.device}.R`)} is hot: find out why before anything is moved.`,
-    );
+  if (!facts.leads.some(({ role }) => role === 'hot')) cannot.push({ type: 'no-hot', device: wish.device });
   if (cannot.length > 0) return { facts, cannot, options: [], leftOut: [] };
   const { needs, noCommon } = needsOf(circuit, facts, wish);
   const candidates = candidatesOf(circuit, facts, jackets);
@@ -184,18 +180,15 @@ export function planSwap(
   const options: SwapOption[] = [];
   const leftOut: Swap['leftOut'][number][] = [];
   for (const [i, way] of ways.entries()) {
-    if (!planning(way.title, i, ways.length)) return null;
+    if (!planning(way.method, i, ways.length)) return null;
     const option = asOption(ground, way, lost);
     const adds = harmOf(now, option.proof);
     if (adds.length === 0) options.push(option);
-    else leftOut.push({ title: option.title, circuit: option.circuit, adds });
+    else leftOut.push({ method: way.method, circuit: option.circuit, adds });
   }
   return {
     facts,
-    cannot:
-      options.length > 0
-        ? []
-        : [leftOut.length > 0 ? 'Every way would add harm.' : 'No way known here works.'],
+    cannot: options.length > 0 ? [] : [{ type: leftOut.length > 0 ? 'all-add-harm' : 'none-works' }],
     options: options.sort(better),
     leftOut,
   };

@@ -1,6 +1,6 @@
 /** The status line: what the circuit is doing, and what to do next. */
 import type { News, Status } from '../../behaviour';
-import { capital, inSentence, listed } from '../../behaviour';
+import { capital, inSentence, listed } from '../phrases';
 import { findDevice } from '../../circuit';
 import type { Call } from '../../devices';
 import { kindOf } from '../../devices';

@@ -1,5 +1,5 @@
 /** Steps of a landing list. */
-import { listed } from '../../behaviour';
+import { listed } from '../phrases';
 import { findDevice } from '../../circuit';
 import { kindOf, said } from '../../devices';
 import type { Task } from '../../wire';

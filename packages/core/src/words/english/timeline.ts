@@ -1,6 +1,6 @@
 /** A timeline told the way a technician would. */
 import type { FedBy, Happening, Moved, Reason, ScriptEvent, Timeline } from '../../behaviour';
-import { capital, listed } from '../../behaviour';
+import { capital, listed } from '../phrases';
 import type { Call } from '../../devices';
 import type { Names } from '../names';
 

@@ -1,5 +1,5 @@
 import type { Call } from '../../devices';
-import { inSentence } from '../../behaviour';
+import { inSentence } from '../phrases';
 import type { PropertyId, Violation } from '../../prove';
 import { CLASS_2 } from '../../standards';
 import type { Names } from '../names';

@@ -1,7 +1,8 @@
 /** Ways that leave the old cable: a new one, or none. */
 import { addCable, lift, otherEnd, removeCables } from '../../../circuit';
 import { customaryColours } from '../../../survey';
-import { PULLING, addLeads, cableFor, cablePart, pullMinutes } from '../../field/cable';
+import { addLeads, cableFor, pullMinutes } from '../../field/cable';
+import { cablePart } from '../../field/part';
 import { exchangeThermostat } from '../landing';
 import type { SwapContext, Alternative } from './context';
 import { MINUTES, stationOf } from './context';
@@ -28,12 +29,10 @@ export function newCable(ground: SwapContext): Alternative[] {
         need,
         to: { cable, conductor: cable.conductors[i]!, near: 'from' as const },
       })),
-      id: 'new-cable',
-      title: `Pull a new ${cable.conductors.length}-conductor cable`,
+      method: { id: 'new-cable', conductors: cable.conductors.length },
       parts: [cablePart(cable)],
       extraMinutes: pullMinutes(cable),
       lost: [],
-      lookOut: PULLING,
     },
   ];
 }
@@ -66,15 +65,10 @@ export function wireless(ground: SwapContext): Alternative[] {
       circuit: landed,
       thermostat: fresh.thermostat,
       given: [],
-      id: 'wireless',
-      title: 'Wireless thermostat with a receiver at the unit',
-      parts: ['Wireless thermostat and receiver', 'Batteries'],
+      method: { id: 'wireless' },
+      parts: [{ type: 'wireless-thermostat' }, { type: 'batteries' }],
       extraMinutes: MINUTES.wireless,
-      lost: ['The wire: batteries at the wall to change every year.'],
-      lookOut: [
-        'Check its range with the doors shut before anything is screwed on.',
-        'Insulate the old cable at both ends.',
-      ],
+      lost: ['wire-to-wall'],
     },
   ];
 }

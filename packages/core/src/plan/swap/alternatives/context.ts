@@ -2,34 +2,36 @@
 import type { Circuit, TerminalId } from '../../../circuit';
 import { findDevice, splitTerminal } from '../../../circuit';
 import type { Facts } from '../../field/functions';
+import type { Part, SpareUsed } from '../../field/part';
 import type { Allocation, Candidate, Need } from '../landing';
 import { allocate, exchangeThermostat, landAll } from '../landing';
+import type { Loss } from '../reason';
 import type { SwapRequest } from '../swap-request';
 
-export type AlternativeId =
-  | 'as-is'
-  | 'spare'
-  | 'share'
-  | 'fan-to-common'
-  | 'plug-in'
-  | 'isolation-relay'
-  | 'new-cable'
-  | 'wireless'
-  | 'batteries';
+/** What a way of landing a thermostat comes to, with what its name tells. */
+export type Method =
+  | { id: 'as-is' | 'fan-to-common' | 'isolation-relay' | 'wireless' | 'batteries' }
+  | { id: 'spare'; spares: readonly SpareUsed[] }
+  /** Marks of the calls that share a conductor. */
+  | { id: 'share'; calls: readonly [string, string] }
+  | {
+      id: 'plug-in';
+      /** The plug's hot is on a screw of its own, not on the unit's. */
+      apart: boolean;
+    }
+  | { id: 'new-cable'; conductors: number };
 
 /** One way of doing it, before it has been proven. */
 export interface Alternative {
-  id: AlternativeId;
-  title: string;
+  method: Method;
   circuit: Circuit;
   thermostat: string;
   given: Allocation['given'];
   /** What must be brought. */
-  parts: readonly string[];
+  parts: readonly Part[];
   /** Minutes beyond the landings themselves, from memory. */
   extraMinutes: number;
-  lost: readonly string[];
-  lookOut: readonly string[];
+  lost: readonly Loss[];
 }
 
 /** What every way starts from. */

@@ -3,7 +3,7 @@
  * as a circuit, so that it can be run through the model and compared with the others.
  */
 export { newCable, wireless } from './cable';
-export type { SwapContext, Alternative, AlternativeId } from './context';
+export type { SwapContext, Alternative, Method } from './context';
 export { isolationRelay } from './isolation';
 export { batteries, fanToCommon, plugIn } from './power';
 export { share } from './share';

@@ -41,12 +41,10 @@ export function isolationRelay(ground: SwapContext): Alternative[] {
     {
       ...way,
       circuit: landed,
-      id: 'isolation-relay',
-      title: 'Isolation relay for the heating call',
-      parts: ['24 V relay'],
+      method: { id: 'isolation-relay' },
+      parts: [{ type: 'isolation-relay' }],
       extraMinutes: MINUTES.relay,
       lost: [],
-      lookOut: ['The relay’s contact is on the heating transformer, its coil on the other: keep them apart.'],
     },
   ];
 }

@@ -30,18 +30,16 @@ export function fanToCommon(ground: SwapContext): Alternative[] {
       circuit: jumpered,
       thermostat: fresh.thermostat,
       given: kept.given,
-      id: 'fan-to-common',
-      title: 'Give up G for C',
-      parts: follows ? ['Jumper at the unit'] : [],
+      method: { id: 'fan-to-common' },
+      parts: follows ? [{ type: 'jumper' }] : [],
       extraMinutes: 0,
-      lost: ['The fan by itself: it only follows heating and cooling.'],
-      lookOut: [
-        'Insulate nothing by halves: the old G conductor moves to C at both ends.',
-        'Tell the people there that Fan On does nothing any more.',
-      ],
+      lost: ['fan-by-itself'],
     },
   ];
 }
+
+/** The common size of a plug-in transformer, VA; from memory. */
+const PLUG_VA = 20;
 
 /** A transformer in a wall outlet by the thermostat. */
 export function plugIn(ground: SwapContext): Alternative[] {
@@ -62,7 +60,7 @@ export function plugIn(ground: SwapContext): Alternative[] {
               need: {
                 ...entry.need,
                 screw: heating,
-                reason: 'The unit’s hot, kept apart from the plug’s on RC.',
+                reason: { runs: [], screw: { type: 'apart-from-plug' as const } },
               },
             }
           : entry,
@@ -85,7 +83,7 @@ export function plugIn(ground: SwapContext): Alternative[] {
     kind: PARTS.transformer,
     station,
     label: 'Plug-in transformer',
-    params: { va: 20, protection: 'limited' },
+    params: { va: PLUG_VA, protection: 'limited' },
     settings: { bond: 'floating' },
   });
   landed = addLeads(landed, 'plugLeads', 'Plug', [
@@ -108,17 +106,10 @@ export function plugIn(ground: SwapContext): Alternative[] {
       circuit: landed,
       thermostat,
       given,
-      id: 'plug-in',
-      title: 'Plug-in transformer at the thermostat',
-      parts: ['Plug-in transformer, 24 V, 20 VA'],
+      method: { id: 'plug-in', apart },
+      parts: [{ type: 'plug-in-transformer', va: PLUG_VA }],
       extraMinutes: MINUTES.plugIn,
-      lost: ['An outlet by the thermostat, and a cord on the wall.'],
-      lookOut: [
-        apart
-          ? 'Two sources: unit on RH, plug on RC, joiner out. In, it would tie them.'
-          : 'Two sources meet on R: join nothing else. A second joint, or a bonded common, ties the transformers.',
-        'Switching the unit off leaves the thermostat live: prove dead at the plug too.',
-      ],
+      lost: ['outlet-and-cord'],
     },
   ];
 }
@@ -134,14 +125,10 @@ export function batteries(ground: SwapContext): Alternative[] {
       circuit: landAll(fresh.circuit, fresh.thermostat, facts, allocation),
       thermostat: fresh.thermostat,
       given: allocation.given,
-      id: 'batteries',
-      title: 'Stay on batteries',
-      parts: ['Batteries'],
+      method: { id: 'batteries' },
+      parts: [{ type: 'batteries' }],
       extraMinutes: 1,
-      lost: [
-        'Wired power: batteries to change every year, and whatever needs C (radio, backlight) is limited.',
-      ],
-      lookOut: ['A coin cell only keeps the clock: it never powers the thermostat.'],
+      lost: ['wired-power'],
     },
   ];
 }

@@ -61,15 +61,10 @@ export function share(ground: SwapContext): Alternative[] {
       circuit: landed,
       thermostat,
       given: kept.given,
-      id: 'share',
-      title: `${first.need.screw} and ${second.need.screw} share one conductor`,
-      parts: ['Sharing adapter, two halves'],
+      method: { id: 'share', calls: [first.need.screw, second.need.screw] },
+      parts: [{ type: 'sharing-adapter' }],
       extraMinutes: MINUTES.adapter,
       lost: [],
-      lookOut: [
-        'Follow the adapter’s own sheet: which half goes where is not interchangeable.',
-        'Tag the shared conductor at both ends: it carries neither Y nor G as such.',
-      ],
     },
   ];
 }

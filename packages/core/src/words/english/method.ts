@@ -1,0 +1,109 @@
+/** Ways of doing it: what they are called, what they take, what to look out for. */
+import type { Insertion, Method, Part, RunMethod, SpareUsed } from '../../plan';
+import { colourName } from '../../standards';
+import type { Names } from '../names';
+import { showGauge, showLength } from '../show';
+import type { Units } from '../units';
+
+const spareNames = (spares: readonly SpareUsed[]) =>
+  spares.map(({ colour, mark }) => `${colourName(colour)} for ${mark}`).join(', ');
+
+/** What a way of landing a thermostat is called. */
+export function methodTitle(method: Method): string {
+  switch (method.id) {
+    case 'as-is':
+      return 'Every conductor has its place';
+    case 'spare':
+      return `Use a spare: ${spareNames(method.spares)}`;
+    case 'share':
+      return `${method.calls.join(' and ')} share one conductor`;
+    case 'fan-to-common':
+      return 'Give up G for C';
+    case 'plug-in':
+      return 'Plug-in transformer at the thermostat';
+    case 'isolation-relay':
+      return 'Isolation relay for the heating call';
+    case 'new-cable':
+      return `Pull a new ${method.conductors}-conductor cable`;
+    case 'wireless':
+      return 'Wireless thermostat with a receiver at the unit';
+    case 'batteries':
+      return 'Stay on batteries';
+  }
+}
+
+/** What a way to put a run right is called. */
+export const runMethodTitle = (method: RunMethod): string =>
+  method.id === 'spare' && method.spares.length > 1
+    ? `Use spares: ${spareNames(method.spares)}`
+    : methodTitle(method);
+
+const PROVE_SPARE = 'Prove the spare first: ends joined at one place, ohms at the other.';
+const PULLING: readonly string[] = [
+  'Tie it to the old cable only if that is not stapled.',
+  'Leave the spare insulated at both ends.',
+];
+
+const LOOK_OUT: Readonly<Record<Method['id'], readonly string[]>> = {
+  'as-is': [],
+  spare: [PROVE_SPARE, 'Land it at both ends.'],
+  share: [
+    'Follow the adapter’s own sheet: which half goes where is not interchangeable.',
+    'Tag the shared conductor at both ends: it carries neither Y nor G as such.',
+  ],
+  'fan-to-common': [
+    'Insulate nothing by halves: the old G conductor moves to C at both ends.',
+    'Tell the people there that Fan On does nothing any more.',
+  ],
+  'plug-in': ['Switching the unit off leaves the thermostat live: prove dead at the plug too.'],
+  'isolation-relay': [
+    'The relay’s contact is on the heating transformer, its coil on the other: keep them apart.',
+  ],
+  'new-cable': PULLING,
+  wireless: [
+    'Check its range with the doors shut before anything is screwed on.',
+    'Insulate the old cable at both ends.',
+  ],
+  batteries: ['A coin cell only keeps the clock: it never powers the thermostat.'],
+};
+
+/** What to look out for while it is done. */
+export function methodCautions(method: Method): readonly string[] {
+  if (method.id !== 'plug-in') return LOOK_OUT[method.id];
+  const sources = method.apart
+    ? 'Two sources: unit on RH, plug on RC, joiner out. In, it would tie them.'
+    : 'Two sources meet on R: join nothing else. A second joint, or a bonded common, ties the transformers.';
+  return [sources, ...LOOK_OUT['plug-in']];
+}
+
+const RUN_CAUTIONS: Readonly<Record<RunMethod['id'], readonly string[]>> = {
+  spare: [PROVE_SPARE],
+  'new-cable': PULLING,
+};
+
+export const runMethodCautions = ({ id }: RunMethod): readonly string[] => RUN_CAUTIONS[id];
+
+/** What must be brought, as it is asked for at the counter. */
+export function partText(part: Part, units: Units): string {
+  switch (part.type) {
+    case 'cable':
+      return `${part.conductors}-conductor ${showGauge(part.gauge, units.gauge)} cable, ${showLength(Math.ceil(part.lengthM), units.length)}`;
+    case 'plug-in-transformer':
+      return `Plug-in transformer, 24 V, ${part.va} VA`;
+    case 'jumper':
+      return 'Jumper at the unit';
+    case 'isolation-relay':
+      return '24 V relay';
+    case 'sharing-adapter':
+      return 'Sharing adapter, two halves';
+    case 'wireless-thermostat':
+      return 'Wireless thermostat and receiver';
+    case 'batteries':
+      return 'Batteries';
+  }
+}
+
+/** Which school a safety is put in by, and where that is. */
+export const insertionTitle = ({ id }: Pick<Insertion, 'id'>): string => `Break ${id}`;
+export const insertionPlace = ({ conductor }: Names, { into }: Pick<Insertion, 'into'>): string =>
+  `Cut into ${conductor(into)}, at the unit.`;
