@@ -64,11 +64,12 @@ export function advance(
   world: World,
   seconds: number,
   solver: Solver = makeSolver(network),
+  watch?: Watch,
 ): Settled {
   const end = world.now + seconds;
-  return pass(network, inputs, world, solver, ({ world: { now } }, [soonest]) =>
-    now >= end ? null : Math.min(soonest?.until ?? Infinity, end),
-  );
+  const next: NextInstant = ({ world: { now } }, [soonest]) =>
+    now >= end ? null : Math.min(soonest?.until ?? Infinity, end);
+  return pass(network, inputs, world, solver, next, watch);
 }
 
 /** Lets time pass until nobody is kept waiting any more, and at most `longest` seconds. */

@@ -2,7 +2,8 @@
 export * from './advance';
 export * from './bench';
 export * from './contacts';
-export type * from './inputs';
+export * from './faces';
+export * from './inputs';
 export * from './loads';
 export * from './primary';
 export type * from './reasons';

@@ -6,3 +6,11 @@ export interface Inputs {
   controls: Readonly<Record<string, Readonly<Record<string, Value>>>>;
   conditions: Conditions;
 }
+
+/** Inputs with some controls held, whatever is set; the very same where none are. */
+export function holding(inputs: Inputs, held: Inputs['controls']): Inputs {
+  if (Object.keys(held).length === 0) return inputs;
+  const controls = { ...inputs.controls };
+  for (const [device, values] of Object.entries(held)) controls[device] = { ...controls[device], ...values };
+  return { ...inputs, controls };
+}

@@ -54,11 +54,11 @@ export interface BuiltIn {
   branch: number;
 }
 
-const known = new WeakMap<Network, readonly BuiltIn[]>();
+const known = new WeakMap<Network['devices'], readonly BuiltIn[]>();
 
 /** Every load of a network; the same list each time. */
 export function loadsIn(network: Network): readonly BuiltIn[] {
-  const before = known.get(network);
+  const before = known.get(network.devices);
   if (before) return before;
   const titleOf = titlesOf(network);
   const found = network.devices.flatMap(({ device, kind, context, branches }) =>
@@ -69,8 +69,23 @@ export function loadsIn(network: Network): readonly BuiltIn[] {
       branch: branches.get(load.element)!,
     })),
   );
-  known.set(network, found);
+  known.set(network.devices, found);
   return found;
+}
+
+const isEnergised = (volts: number, amps: number) => volts >= IDLE_VOLTS && amps > 0;
+
+/** The loads that do something, with what each serves now. */
+export function energisedLoads(
+  network: Network,
+  { point, world }: { point: OperatingPoint; world: World },
+): (BuiltIn & { serves: LoadReading['serves'] })[] {
+  const pump = pumpServes(network, world);
+  return loadsIn(network).flatMap((built) => {
+    const { branch, load } = built;
+    if (!isEnergised(voltsAcross(point, branch), ampsThrough(point, branch))) return [];
+    return [{ ...built, serves: load.serves === 'pump' ? pump : load.serves }];
+  });
 }
 
 /** Every load with its volts and amperes. */
@@ -91,7 +106,7 @@ export function readLoads(
       branch,
       volts,
       amps,
-      energised: volts >= IDLE_VOLTS && amps > 0,
+      energised: isEnergised(volts, amps),
     };
   });
 }

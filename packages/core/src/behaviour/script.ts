@@ -3,6 +3,7 @@ import type { Circuit } from '../circuit';
 import type { Call, Conditions, Value } from '../devices';
 import { kindOf } from '../devices';
 import type { Inputs } from './inputs';
+import { holding } from './inputs';
 
 /** What is done at a time, where it is worth telling. */
 export type ScriptEvent = { type: 'call'; call: Call } | { type: 'call-ends' };
@@ -41,9 +42,8 @@ export function callScript(circuit: Circuit, call: Call, seconds: number): Scrip
 
 /** Inputs after a step. */
 export function takeStep(inputs: Inputs, { controls = {}, conditions = {} }: ScriptStep): Inputs {
-  const merged = { ...inputs.controls };
-  for (const [device, values] of Object.entries(controls)) merged[device] = { ...merged[device], ...values };
-  return { controls: merged, conditions: { ...inputs.conditions, ...conditions } };
+  const { controls: set } = holding(inputs, controls);
+  return { controls: set, conditions: { ...inputs.conditions, ...conditions } };
 }
 
 /** A call from a cold start, everything but the thermostats held as it is set. */

@@ -1,7 +1,7 @@
 /** From switches, safeties and calls to a steady state, contact by contact. */
 import type { Moment, Senses, State } from '../devices';
 import type { Choice, Installed, Network, OperatingPoint, Solver } from '../network';
-import { ampsThrough, makeSolver, restingChoice, solveKnown, voltsOf } from '../network';
+import { ampsThrough, makeSolver, restingChoice, solveHeld, solveKnown, voltsOf } from '../network';
 import type { Inputs } from './inputs';
 import { momentOf } from './moment';
 
@@ -47,27 +47,38 @@ interface Actor {
 /** The devices of a network under unchanged inputs; made once for a stretch of time. */
 export type Actors = readonly Actor[];
 
-/** What of the actors is the same whatever the inputs, by network: a proof asks for them hundreds of times for one. */
-const parts = new WeakMap<Network, readonly Omit<Actor, 'moment'>[]>();
+/** What of the actors is the same whatever the inputs and whatever is held, by the devices of a network. */
+const parts = new WeakMap<Network['devices'], readonly Omit<Actor, 'moment'>[]>();
 
 function partsOf(network: Network): readonly Omit<Actor, 'moment'>[] {
-  const known = parts.get(network);
+  const known = parts.get(network.devices);
   if (known) return known;
   const made = network.devices.map((installed) => ({
     installed,
     id: installed.device.id,
     movable: [...installed.branches].flatMap(([element, branch]) => {
-      const { positions } = network.branches[branch]!;
-      return positions.length > 1 ? [{ branch, element, positions }] : [];
+      const { positions, natural } = network.branches[branch]!;
+      return natural > 1 ? [{ branch, element, positions }] : [];
     }),
     nodes: new Map<string, number>(),
   }));
-  parts.set(network, made);
+  parts.set(network.devices, made);
   return made;
 }
 
-export const actorsOf = (network: Network, inputs: Inputs): Actors =>
-  partsOf(network).map((part) => ({ ...part, moment: momentOf(part.installed, inputs, 0) }));
+/** Actors by what they were made of: a dictionary puts many faults of one network through the same inputs. */
+const prepared = new WeakMap<Inputs, WeakMap<Network['devices'], Actors>>();
+
+/** The devices of a network under inputs; their moments are told the time anew by whoever uses them. */
+export function actorsOf(network: Network, inputs: Inputs): Actors {
+  const byDevices = prepared.get(inputs) ?? new WeakMap<Network['devices'], Actors>();
+  prepared.set(inputs, byDevices);
+  const known = byDevices.get(network.devices);
+  if (known) return known;
+  const made = partsOf(network).map((part) => ({ ...part, moment: momentOf(part.installed, inputs, 0) }));
+  byDevices.set(network.devices, made);
+  return made;
+}
 
 function choose(
   network: Network,
@@ -177,7 +188,8 @@ export function settleActors(
   let visited: (readonly State[])[] = [];
   let together = true;
   for (;;) {
-    point = solveKnown(solver, choose(network, actors, moments, states));
+    const choice = choose(network, actors, moments, states);
+    point = network.held ? solveHeld(solver, choice, network.held) : solveKnown(solver, choice);
     watch?.(point);
     const next = answer();
     const moved = next.flatMap((state, i) => (same(states[i]!, state) ? [] : [i]));

@@ -138,13 +138,25 @@ export interface Primary {
 /** What a person sees at once that tells one system from another. */
 export type Appearance = 'boiler' | 'water' | 'hanging-heater' | 'outdoor-cabinet' | 'blower';
 
+/** What mends a fault: a new part, or what is found otherwise put back; `defer` leaves it to who may work on it. */
+export type Mend = 'replace' | 'reset' | 'refit' | 'clear' | 'defer';
+
+/** A way a device fails. It applies where the device has any of its elements. */
 export interface FaultMode {
   mode: string;
   title: string;
-  /** Relative likelihood among this device's faults. */
+  /** How often it is met, against one conductor broken out of sight; judgement. */
   likelihood: number;
   /** Elements held at an impedance of the fault's own. */
-  elements: Readonly<Record<string, Position>>;
+  elements?: Readonly<Record<string, Position>>;
+  /** Controls held, whatever is set: a limit that has opened, batteries that are flat. */
+  controls?: Values;
+  /** What its face says instead, where the fault shows by itself. */
+  shows?: string;
+  /** The part that is bad, where it is replaced without the whole device. */
+  part?: string;
+  /** A new part when left out. */
+  mend?: Mend;
 }
 
 export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends FieldSet, M extends State> {

@@ -1,5 +1,5 @@
 /** Facts about single devices that have a source outside this project. */
-import { fill } from './fields';
+import { complaint, fill } from './fields';
 import { impedanceOf } from './element';
 import { bladeFuseSeconds, breakerSeconds } from './parts/overcurrent';
 import { pulledIn } from './parts/coil';
@@ -34,9 +34,25 @@ describe.each(CATALOGUE)('$kind', (kind) => {
       if (element.kind !== 'branch' || Object.keys(element.positions).length < 2) continue;
       expect(Object.keys(element.positions)).toContain(chosen[element.id]);
     }
-    const ids = new Set(elements.map(({ id }) => id));
-    for (const { elements: faulted } of kind.faults)
-      for (const id of Object.keys(faulted)) expect(ids).toContain(id);
+    // Every choice there is, one at a time: some elements are only there with one of them.
+    const others = Object.entries(kind.params).flatMap(([name, field]) =>
+      field.type === 'number'
+        ? []
+        : Object.keys(field.type === 'choice' ? field.options : field.sets).map((value) => ({
+            [name]: value,
+          })),
+    );
+    const ids = new Set(
+      [{}, ...others].flatMap((params) =>
+        kind.elements({ ...context, params: fill(kind.params, params) }).map(({ id }) => id),
+      ),
+    );
+    for (const { mode, elements: faulted, controls } of kind.faults) {
+      if (faulted) expect([mode, Object.keys(faulted).some((id) => ids.has(id))]).toEqual([mode, true]);
+      for (const [name, value] of Object.entries(controls ?? {}))
+        expect([mode, name, complaint(kind.controls[name]!, value)]).toEqual([mode, name, undefined]);
+      expect([mode, Boolean(faulted ?? controls)]).toEqual([mode, true]);
+    }
   });
 
   test('gives a source and a sensible default for every number', () => {

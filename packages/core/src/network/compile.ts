@@ -9,50 +9,19 @@
  */
 import type { Circuit, Conductor, Device } from '../circuit';
 import { endNode } from '../circuit';
-import type { DeviceKind, Element, Position } from '../devices';
+import type { DeviceKind, Element } from '../devices';
 import { EARTH, STRAP_OHMS, fill, kindOf } from '../devices';
 import type { Context } from '../devices';
 import { EARTH_FARADS_PER_METRE, JACKET_FARADS_PER_METRE, ohmsPerMetre } from '../standards';
 import type { Bridge, Fault } from './faults';
+import type { Branch, Draft, Overlay } from './draft';
+import { draftBranch, wire } from './draft';
 import { conductorFaults, overrideElements } from './faults';
 import type { Pattern } from './ldl';
 import { analyse } from './ldl';
 
 /** Leak from every node to earth, siemens: floating islands keep a defined voltage. */
 export const LEAK_SIEMENS = 1e-10;
-
-export interface Admittance {
-  re: number;
-  im: number;
-}
-
-export type BranchOrigin =
-  | { type: 'device'; device: string; element: string }
-  | { type: 'conductor'; conductor: string }
-  | { type: 'link'; link: string }
-  | { type: 'jacket' }
-  | { type: 'bridge' };
-
-/** One stamp of the network. */
-export interface Branch {
-  /** `board:gas-valve`, `wire:c1`, `link:j1`: unique in the network. */
-  id: string;
-  origin: BranchOrigin;
-  nature: 'load' | 'path' | 'capacitor' | 'source' | 'transformer';
-  /** Node indices, −1 for earth, and the weight of each in the stamp. */
-  nodes: readonly number[];
-  weights: readonly number[];
-  /** Weights at 0 Hz, where a transformer couples nothing. */
-  dcWeights: readonly number[];
-  positions: readonly string[];
-  /** By position, at mains frequency and at 0 Hz. */
-  ac: readonly Admittance[];
-  dc: readonly Admittance[];
-  /** Open-circuit volts behind the admittance, for sources. */
-  emf?: { ac: Admittance; dc: Admittance };
-  /** The element as the catalogue gave it, for the netlist. */
-  element: Element;
-}
 
 /** A device of the circuit with its kind, its filled-in values and its branches. */
 export interface Installed {
@@ -78,6 +47,8 @@ export interface Network {
   diagonal: Int32Array;
   /** The secondaries of its control transformers. */
   secondaries: readonly Secondary[];
+  /** Branches held in a position whatever their device chooses: a fault that was laid ready. */
+  held?: Overlay;
 }
 
 /** A transformer's secondary, as node indices. */
@@ -101,83 +72,6 @@ const secondariesOf = (devices: readonly Installed[], all: readonly Branch[]): S
 /** Shorter cables are loose leads inside a cabinet and couple nothing a meter could find, metres. */
 const SHORTEST_JACKET_M = 2;
 
-const OPEN: Admittance = { re: 0, im: 0 };
-
-function admittance(impedance: Position, omega: number): Admittance {
-  if (impedance === 'open') return OPEN;
-  const reactance = omega * (impedance.henries ?? 0);
-  const square = impedance.ohms ** 2 + reactance ** 2;
-  return { re: impedance.ohms / square, im: -reactance / square };
-}
-
-type Draft = Omit<Branch, 'nodes'> & { points: readonly string[] };
-
-function draftBranch(id: string, origin: BranchOrigin, element: Element, omega: number): Draft {
-  const pair = { weights: [1, -1], dcWeights: [1, -1] };
-  const single = (impedance: Position) => ({
-    positions: ['on'],
-    ac: [admittance(impedance, omega)],
-    dc: [admittance(impedance, 0)],
-  });
-  if (element.kind === 'branch') {
-    const impedances = Object.values(element.positions);
-    return {
-      id,
-      origin,
-      element,
-      nature: element.nature,
-      points: [element.a, element.b],
-      ...pair,
-      positions: Object.keys(element.positions),
-      ac: impedances.map((impedance) => admittance(impedance, omega)),
-      dc: impedances.map((impedance) => admittance(impedance, 0)),
-    };
-  }
-  if (element.kind === 'capacitor') {
-    const ac = { re: 0, im: omega * element.farads };
-    return {
-      id,
-      origin,
-      element,
-      nature: 'capacitor',
-      points: [element.a, element.b],
-      ...pair,
-      positions: ['on'],
-      ac: [ac],
-      dc: [OPEN],
-    };
-  }
-  if (element.kind === 'source') {
-    const angle = (element.phaseDegrees * Math.PI) / 180;
-    const phasor = { re: element.volts * Math.cos(angle), im: element.volts * Math.sin(angle) };
-    const emf =
-      element.frequency === 'mains'
-        ? { ac: phasor, dc: OPEN }
-        : { ac: OPEN, dc: { re: element.volts, im: 0 } };
-    return {
-      id,
-      origin,
-      element,
-      nature: 'source',
-      points: [element.a, element.b],
-      ...pair,
-      ...single(element.impedance),
-      emf,
-    };
-  }
-  const turns = 1 / element.ratio;
-  return {
-    id,
-    origin,
-    element,
-    nature: 'transformer',
-    points: [...element.secondary, ...element.primary],
-    weights: [1, -1, -turns, turns],
-    dcWeights: [1, -1, 0, 0],
-    ...single(element.impedance),
-  };
-}
-
 /** Names a device's local point in the whole network. */
 const globalPoint = (device: string, local: string) =>
   local === EARTH ? EARTH : local.startsWith('#') ? `${device}${local}` : `${device}.${local}`;
@@ -192,15 +86,6 @@ function placed(device: string, element: Element): Element {
       }
     : { ...element, a: at(element.a), b: at(element.b) };
 }
-
-const wire = (a: string, b: string, ohms: number): Element => ({
-  kind: 'branch',
-  id: 'wire',
-  a,
-  b,
-  nature: 'path',
-  positions: { on: { ohms } },
-});
 
 /** Capacitance of each pair in a jacket and of each conductor to earth, half at either end. */
 function jacketDrafts(conductors: readonly Conductor[], lengthM: number, omega: number): Draft[] {
@@ -281,7 +166,7 @@ export function compile(
 }
 
 /** Numbers the nodes and lays out the matrix. */
-function link(
+export function link(
   circuit: Circuit,
   faults: readonly Fault[],
   devices: readonly Installed[],

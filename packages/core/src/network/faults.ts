@@ -20,9 +20,9 @@ export interface Bridge {
 }
 
 /** Resistance of a pinched pair of conductors, ohms, from memory. */
-const PINCH_OHMS = 0.05;
+export const TOUCHING_OHMS = 0.05;
 /** What an opened winding still passes: nothing a meter could find. */
-const OPENED_OHMS = 1e9;
+export const OPENED_OHMS = 1e9;
 
 const held = (element: Element, position: Position): Element => {
   if (element.kind === 'branch') {
@@ -40,14 +40,15 @@ export function overrideElements(
   elements: readonly Element[],
   faults: readonly Fault[],
 ): readonly Element[] {
-  const modes = faults
+  const overrides = faults
     .filter(({ target }) => target === deviceId)
-    .map(({ mode }) => kind.faults.find((f) => f.mode === mode));
-  if (modes.length === 0) return elements;
+    .flatMap(({ mode }) => {
+      const found = kind.faults.find((fault) => fault.mode === mode)?.elements;
+      return found ? [found] : [];
+    });
+  if (overrides.length === 0) return elements;
   return elements.map((element) => {
-    const override = modes.find((mode) => mode && Object.hasOwn(mode.elements, element.id))?.elements[
-      element.id
-    ];
+    const override = overrides.find((over) => Object.hasOwn(over, element.id))?.[element.id];
     return override === undefined ? element : held(element, override);
   });
 }
@@ -60,7 +61,9 @@ export function conductorFaults(conductorId: string, faults: readonly Fault[]) {
     shorts: (jacket: readonly Conductor[], one: Conductor): Bridge[] =>
       own.flatMap(({ mode }) => {
         const other = jacket.find(({ id }) => mode === `short:${id}`);
-        return other ? [{ red: endNode(one, 'from'), black: endNode(other, 'from'), ohms: PINCH_OHMS }] : [];
+        return other
+          ? [{ red: endNode(one, 'from'), black: endNode(other, 'from'), ohms: TOUCHING_OHMS }]
+          : [];
       }),
   };
 }

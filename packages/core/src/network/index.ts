@@ -1,6 +1,10 @@
 /** Phasor nodal analysis: compile, factorise, solve, measure, and read the result. */
 export { compile, LEAK_SIEMENS } from './compile';
-export type { Branch, Installed, Network, Secondary } from './compile';
+export type { Installed, Network, Secondary } from './compile';
+export type { Branch, Overlay } from './draft';
+export * from './overlay';
+export { solveHeld } from './held';
+export { TOUCHING_OHMS } from './faults';
 export type { Bridge, Fault } from './faults';
 export * from './measure';
 export { galvanicLine, joinedBy, passing, pathNets, classifyNodes } from './nets';

@@ -113,11 +113,12 @@ export function classifyNodes(point: OperatingPoint): NodeClasses {
     if (voltsOf(point, hot, common) > HOT_VOLTS) returns.add(wired.root(common));
   const energised = new Set(secondaries.flatMap(({ hot, common }) => [tied.root(hot), tied.root(common)]));
   energised.add(tied.root(-1));
-  network.branches.forEach(({ nature, nodes }) => {
+  network.branches.forEach(({ nature, nodes }, b) => {
     // A neutral bar: tied straight to earth by a path of its own device.
     const [a, z] = nodes as [number, number];
     if (
       nature === 'path' &&
+      passing(network, choice, b) &&
       (a < 0 || z < 0) &&
       !secondaries.some(({ common }) => wired.root(common) === wired.root(a < 0 ? z : a))
     )

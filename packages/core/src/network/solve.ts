@@ -1,4 +1,5 @@
-import type { Admittance, Branch, Network } from './compile';
+import type { Network } from './compile';
+import type { Admittance, Branch } from './draft';
 import { LEAK_SIEMENS } from './compile';
 import type { Factor } from './ldl';
 import { factorise, makeFactor, solveFactored } from './ldl';
@@ -25,8 +26,9 @@ export interface Solver {
   factor: Factor;
   /** The part of the matrix that no contact changes, leak included, at either frequency. */
   fixed: Readonly<Record<Frequency, { re: Float64Array; im: Float64Array }>>;
-  /** Branches with more than one position, and those with a source in them. */
+  /** Branches with more than one position; of these those a device moves; and those with a source in them. */
   movable: readonly number[];
+  moved: readonly number[];
   sources: readonly number[];
   /** Points already solved at mains frequency, by choice: contacts return to the same few positions. */
   known: Map<string, OperatingPoint>;
@@ -51,6 +53,7 @@ export function makeSolver(network: Network): Solver {
     factor: makeFactor(network.pattern),
     fixed,
     movable: numbered.filter((b) => network.branches[b]!.positions.length > 1),
+    moved: numbered.filter((b) => network.branches[b]!.natural > 1),
     sources: numbered.filter((b) => network.branches[b]!.emf),
     known: new Map(),
   };
@@ -137,10 +140,16 @@ export function solve(solver: Solver, choice: Choice, frequency: Frequency = 'ma
 /** Points kept by one solver; beyond this it begins anew. */
 const MOST_KNOWN = 400;
 
-/** Solves at mains frequency, once for each choice of positions. The point must not be changed. */
-export function solveKnown(solver: Solver, choice: Choice): OperatingPoint {
+/** Equal for choices that are the same in every branch a device moves. */
+export function choiceKey({ moved }: Solver, choice: Choice): string {
   let key = '';
-  for (const b of solver.movable) key += String.fromCharCode(choice[b]!);
+  for (const b of moved) key += String.fromCharCode(choice[b]!);
+  return key;
+}
+
+/** Solves at mains frequency, once for each choice of the devices' positions. The point must not be changed. */
+export function solveKnown(solver: Solver, choice: Choice): OperatingPoint {
+  const key = choiceKey(solver, choice);
   const known = solver.known.get(key);
   if (known) return known;
   const point = solve(solver, choice);

@@ -7,10 +7,11 @@
  * after M. A. Woodbury, "Inverting modified matrices" (1950). One column of Z costs one substitution
  * and is kept, so that a contact that comes and goes is paid for once.
  */
-import type { Admittance, Network } from './compile';
+import type { Network } from './compile';
+import type { Admittance } from './draft';
 import type { Choice, OperatingPoint, Solver } from './solve';
 import { admittanceOf, makeSolver, solve } from './solve';
-import { solveFactored } from './ldl';
+import { makeFactor, solveFactored } from './ldl';
 
 /** A change of admittance between nodes, siemens: the stamp `by`·u·uᵀ. −1 is earth. */
 export interface Change {
@@ -35,6 +36,12 @@ export interface Base {
 export function makeBase(network: Network, choice: Choice): Base {
   const solver = makeSolver(network);
   return { solver, point: solve(solver, choice), columns: new Map() };
+}
+
+/** A choice solved with a factor of its own, beside those of the solver it is taken from. */
+export function baseAt(solver: Solver, choice: Choice): Base {
+  const own: Solver = { ...solver, factor: makeFactor(solver.network.pattern) };
+  return { solver: own, point: solve(own, choice), columns: new Map() };
 }
 
 /** A branch put into another position; branches with a source in them have only one. */
@@ -123,6 +130,25 @@ function amountsOf(base: Base, changes: readonly Change[], columns: readonly Col
       across(change, base.point),
     ]),
   );
+}
+
+/** Digits that may be lost where a change cuts something off: what is left is more than any meter shows. */
+const MOST_LOST = 1e-12;
+
+/** Whether the identity would divide by what is left of two numbers that are all but equal. */
+const losesDigits = (base: Base, changes: readonly Change[], columns: readonly Column[]) =>
+  changes.some((change, i) => {
+    const inverse = over({ re: 1, im: 0 }, change.by);
+    const sum = across(change, columns[i]!);
+    const left = { re: sum.re + inverse.re, im: sum.im + inverse.im };
+    return size(left) < MOST_LOST * size(inverse);
+  });
+
+/** Node voltages after the changes; `null` where too many digits would be lost: factorise anew. */
+export function tryChanged(base: Base, changes: readonly Change[]): Column | null {
+  const real = changes.filter(({ by }) => by.re !== 0 || by.im !== 0);
+  const columns = real.map((change) => columnOf(base, change));
+  return losesDigits(base, real, columns) ? null : solveChanged(base, real);
 }
 
 /**

@@ -4,6 +4,7 @@
  * tripped in turn; at low, normal and high mains.
  */
 import type { Inputs } from '../behaviour';
+import { holding } from '../behaviour';
 import type { Circuit } from '../circuit';
 import type { Call, Conditions, Mode, Occasion, Value, Values } from '../devices';
 import { fill, kindOf } from '../devices';
@@ -265,9 +266,10 @@ function withControls(
   inputs: Inputs,
   held: readonly { device: string; control: string; value: Value }[],
 ): Inputs {
-  const controls = { ...inputs.controls };
-  for (const { device, control, value } of held) controls[device] = { ...controls[device], [control]: value };
-  return { ...inputs, controls };
+  return held.reduce(
+    (now, { device, control, value }) => holding(now, { [device]: { [control]: value } }),
+    inputs,
+  );
 }
 
 /** Inputs of a case. */

@@ -9,7 +9,7 @@ export { isProven, prove, stageOf } from './prove';
 export type { Finding, Progress, Proof } from './prove';
 export * from './repair';
 export type { Situation } from './situation';
-export { LONGEST_S, runCase, supply } from './supplied';
+export { LONGEST_S, REST_S, runCase, supply } from './supplied';
 export type { Supplied } from './supplied';
 export { sweep, wrongLandings } from './sweep';
 export type { Mistake, WrongLanding } from './sweep';

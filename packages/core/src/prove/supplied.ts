@@ -13,7 +13,7 @@ import type { Violation } from './violation';
 import { keyOf } from './violation';
 
 /** A circuit at rest long enough for every compressor to have rested, seconds. */
-const REST_S = 420;
+export const REST_S = 420;
 /** A call is watched until nothing is counting any more, and not longer than this. */
 export const LONGEST_S = 1200;
 /** Long enough after a call for relays, not for purges to end. */

@@ -1,6 +1,6 @@
 /** Good circuits with one thing wrong, and what that is: a lifted end, a wrong landing, a fault laid over. */
 import type { Inputs, Settled } from '../behaviour';
-import { NEW_WORLD, advance, readLoads, untilSteady } from '../behaviour';
+import { NEW_WORLD, advance, holding, readLoads, untilSteady } from '../behaviour';
 import type { Circuit } from '../circuit';
 import { ENDS, lift } from '../circuit';
 import { kindOf } from '../devices';
@@ -16,6 +16,8 @@ export interface Faulty {
   text: string;
   circuit: Circuit;
   faults: readonly Fault[];
+  /** Controls the fault holds, whatever is set. */
+  held?: Inputs['controls'];
   /** Devices, conductors and terminals that are not as they were. */
   changed: readonly string[];
 }
@@ -63,7 +65,10 @@ function faults(circuit: Circuit): Faulty[] {
   });
   return [
     ...circuit.devices.flatMap(({ id, kind }) =>
-      kindOf(kind).faults.map(({ mode }) => laid(`${id} ${mode}`, id, mode, [id])),
+      kindOf(kind).faults.map(({ mode, controls }): Faulty => ({
+        ...laid(`${id} ${mode}`, id, mode, [id]),
+        ...(controls && { held: { [id]: controls } }),
+      })),
     ),
     ...circuit.cables.flatMap(({ conductors }) =>
       conductors.flatMap(({ id }, i) => {
@@ -97,11 +102,17 @@ interface Ran {
 }
 
 /** Runs every call from rest. */
-export function runCalls(circuit: Circuit, laid: readonly Fault[], calls: readonly Asked[]): Ran[] {
+export function runCalls(
+  circuit: Circuit,
+  laid: readonly Fault[],
+  calls: readonly Asked[],
+  held: Inputs['controls'] = {},
+): Ran[] {
   const network = compile(circuit, laid);
   const solver = makeSolver(network);
-  const { world } = advance(network, calls[0]!.inputs, NEW_WORLD, 420, solver);
-  return calls.map(({ inputs }) => {
+  const asked = calls.map(({ inputs }) => holding(inputs, held));
+  const { world } = advance(network, asked[0]!, NEW_WORLD, 420, solver);
+  return asked.map((inputs) => {
     const settled = untilSteady(network, inputs, world, 1200, solver);
     const on = readLoads(network, settled).flatMap(({ device, id, energised }) =>
       energised ? [`${device}/${id}`] : [],
@@ -119,15 +130,17 @@ export function statusesOf(
   calls: readonly Asked[],
   good: readonly Ran[],
 ): { call: string; status: ToldStatus; verdict: 'names it' | 'silent' | 'blames another' }[] {
-  return runCalls(faulty.circuit, faulty.faults, calls).flatMap(({ network, settled, inputs, shows }, i) => {
-    if (shows === good[i]!.shows) return [];
-    const { status } = toldView(network, inputs, settled);
-    const parts = status.parts ?? [];
-    const verdict = parts.some((part) => faulty.changed.includes(part))
-      ? 'names it'
-      : parts.length === 0
-        ? 'silent'
-        : 'blames another';
-    return [{ call: calls[i]!.id, status, verdict }];
-  });
+  return runCalls(faulty.circuit, faulty.faults, calls, faulty.held).flatMap(
+    ({ network, settled, inputs, shows }, i) => {
+      if (shows === good[i]!.shows) return [];
+      const { status } = toldView(network, inputs, settled);
+      const parts = status.parts ?? [];
+      const verdict = parts.some((part) => faulty.changed.includes(part))
+        ? 'names it'
+        : parts.length === 0
+          ? 'silent'
+          : 'blames another';
+      return [{ call: calls[i]!.id, status, verdict }];
+    },
+  );
 }

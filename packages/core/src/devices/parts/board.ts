@@ -7,6 +7,8 @@ import { num } from '../fields';
 /** Volts at an input that count as a call, and supply volts under which a board resets. From memory. */
 const CALL_VOLTS = 12;
 const BOARD_VOLTS = 17;
+/** Less than any board draws, A. */
+const DEAD_AMPS = 1e-4;
 /** Rated volts of everything on the control side. */
 export const CONTROL_VOLTS = 24;
 
@@ -39,7 +41,9 @@ export function boardElements(
   ];
 }
 
-export const boardPowered = (senses: Senses) => senses.volts('R', 'C') >= BOARD_VOLTS;
+/** Its logic has its volts, and takes the current that goes with them: a dead board takes none. */
+export const boardPowered = (senses: Senses) =>
+  senses.volts('R', 'C') >= BOARD_VOLTS && senses.amps(LOGIC) >= DEAD_AMPS;
 
 /** Whether a terminal is called: by current, so that an open input does what an open one does. */
 export const calledAt =

@@ -164,9 +164,42 @@ export function burnerFace(state: BurnerState & { powered: boolean }): Face {
 }
 
 export const burnerFaults: readonly FaultMode[] = [
-  { mode: 'gas-valve-open', title: 'Gas valve coil open', likelihood: 2, elements: { 'gas-valve': 'open' } },
-  { mode: 'inducer-open', title: 'Inducer open', likelihood: 2, elements: { inducer: 'open' } },
-  { mode: 'igniter-open', title: 'Igniter cracked', likelihood: 3, elements: { igniter: 'open' } },
+  {
+    mode: 'gas-valve-open',
+    title: 'Gas valve coil open',
+    likelihood: 2,
+    elements: { 'gas-valve': 'open' },
+    part: 'Gas valve',
+  },
+  {
+    mode: 'inducer-open',
+    title: 'Inducer open',
+    likelihood: 2,
+    elements: { inducer: 'open' },
+    part: 'Inducer',
+  },
+  {
+    mode: 'igniter-open',
+    title: 'Igniter cracked',
+    likelihood: 3,
+    elements: { igniter: 'open' },
+    part: 'Igniter',
+  },
+  {
+    mode: 'draft-not-proved',
+    title: 'Draft switch does not prove',
+    likelihood: 3,
+    controls: { pressure: 'stuck' },
+    mend: 'defer',
+  },
+  {
+    mode: 'limit-open',
+    title: 'High limit open',
+    likelihood: 2,
+    controls: { limit: 'tripped' },
+    mend: 'defer',
+  },
+  { mode: 'no-gas', title: 'No gas', likelihood: 1, controls: { gas: 'off' }, mend: 'defer' },
 ];
 
 /** What a phase is called on the board's face and in the status, and what ends it. */

@@ -1,6 +1,7 @@
 import { boardElements, boardParams, boardPowered, calledAt, stepDelayed, when } from '../../parts/board';
 import { motorImpedance } from '../../parts/burner-train';
 import { defineDevice } from '../../define';
+import { boardFaults, openFault } from '../../parts/faults';
 import { contact, impedanceOf, load } from '../../element';
 import { choice, num, seconds } from '../../fields';
 
@@ -172,12 +173,28 @@ export const airHandlerBoard = defineDevice({
       likelihood: 2,
       elements: { 'blower-relay': 'open' },
     },
-    { mode: 'strip-open', title: 'First bank burnt open', likelihood: 2, elements: { 'strip-1': 'open' } },
+    {
+      mode: 'strip-open',
+      title: 'First bank burnt open',
+      likelihood: 2,
+      elements: { 'strip-1': 'open' },
+      part: 'First strip bank',
+    },
     {
       mode: 'strip-stuck',
       title: 'First bank relay welded',
       likelihood: 1,
       elements: { 'strip-1-relay': { ohms: 0.01 } },
     },
+    openFault('strip-2', 'Second bank burnt open', 1, 'Second strip bank'),
+    openFault('blower', 'Blower motor open', 2, 'Blower motor'),
+    {
+      mode: 'limit-open',
+      title: 'Strip limit open',
+      likelihood: 2,
+      controls: { limit: 'tripped' },
+      mend: 'defer',
+    },
+    ...boardFaults(['G', 'W1', 'W2']),
   ],
 });

@@ -2,6 +2,7 @@ import { coilElement, coilParams, pulledIn } from '../../parts/coil';
 import { motorImpedance } from '../../parts/burner-train';
 import { when } from '../../parts/board';
 import { defineDevice } from '../../define';
+import { contactFaults, openFault } from '../../parts/faults';
 import { contact, load } from '../../element';
 import { choice, num } from '../../fields';
 import {
@@ -129,6 +130,21 @@ export const boilerControl = defineDevice({
       : { text: state.in ? 'firing' : 'at rest', tone: state.in ? 'busy' : 'ok' },
   faults: [
     { mode: 'relay-open', title: 'Relay coil open', likelihood: 2, elements: { relay: 'open' } },
-    { mode: 'circulator-open', title: 'Circulator open', likelihood: 2, elements: { circulator: 'open' } },
+    {
+      mode: 'circulator-open',
+      title: 'Circulator open',
+      likelihood: 2,
+      elements: { circulator: 'open' },
+      part: 'Circulator',
+    },
+    openFault('secondary', 'Its transformer open', 2),
+    ...contactFaults('circulator-relay', 'Boiler relay’s contact'),
+    {
+      mode: 'limit-open',
+      title: 'High limit open',
+      likelihood: 2,
+      controls: { limit: 'tripped' },
+      mend: 'defer',
+    },
   ],
 });

@@ -1,3 +1,4 @@
+import { boardFaults, contactFaults, openFault } from '../../parts/faults';
 import { boardElements, boardParams, boardPowered, calledAt, when } from '../../parts/board';
 import type { BurnerState } from '../../parts/burner-sequence';
 import { burnerAtRest } from '../../parts/burner-sequence';
@@ -215,7 +216,9 @@ export const furnaceBoard = defineDevice({
       likelihood: 2,
       elements: { 'cool-relay': 'open' },
     },
+    openFault('blower-cool', 'Blower, cooling speed, open', 1, 'Blower motor'),
+    ...contactFaults('heat-relay', 'Heating blower relay'),
     ...burnerFaults,
-    { mode: 'w-input-open', title: 'W input dead', likelihood: 1, elements: { 'input-W': 'open' } },
+    ...boardFaults(['Y', 'G', 'W', 'W2']),
   ],
 });

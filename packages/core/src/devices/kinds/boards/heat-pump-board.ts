@@ -1,6 +1,7 @@
 import { boardElements, boardParams, boardPowered, calledAt, when } from '../../parts/board';
 import { coilElement, coilParams, pulledIn } from '../../parts/coil';
 import { defineDevice } from '../../define';
+import { boardFaults, contactFaults, openFault } from '../../parts/faults';
 import type { Moment, Senses } from '../../define';
 import { contact } from '../../element';
 import { choice, seconds } from '../../fields';
@@ -147,6 +148,7 @@ export const heatPumpBoard = defineDevice({
     timer: [['input-Y', 'logic']],
     'valve-relay': [['input-O', 'logic']],
     'stage-relay': [['input-Y', 'logic']],
+    'fan-relay': [['logic']],
   },
   initial: atRest,
   positions: (state, { params }) => {
@@ -191,7 +193,13 @@ export const heatPumpBoard = defineDevice({
           }
         : { text: state.compressor ? 'running' : 'lamp steady', tone: state.compressor ? 'busy' : 'ok' },
   faults: [
-    { mode: 'valve-open', title: 'Reversing valve coil open', likelihood: 3, elements: { valve: 'open' } },
+    {
+      mode: 'valve-open',
+      title: 'Reversing valve coil open',
+      likelihood: 3,
+      elements: { valve: 'open' },
+      part: 'Reversing valve coil',
+    },
     { mode: 'timer-open', title: 'Y not passed on', likelihood: 2, elements: { timer: 'open' } },
     {
       mode: 'defrost-stuck',
@@ -199,5 +207,15 @@ export const heatPumpBoard = defineDevice({
       likelihood: 1,
       elements: { 'defrost-relay': { ohms: 0.01 } },
     },
+    {
+      mode: 'valve-shorted',
+      part: 'Reversing valve coil',
+      title: 'Reversing valve coil shorted',
+      likelihood: 1,
+      elements: { valve: { ohms: 0.5 } },
+    },
+    openFault('stage', 'Second stage solenoid open', 2, 'Second stage solenoid'),
+    ...contactFaults('fan-relay', 'Outdoor fan relay'),
+    ...boardFaults(['Y', 'Y2', 'O']),
   ],
 });

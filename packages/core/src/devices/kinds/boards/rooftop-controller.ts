@@ -1,5 +1,6 @@
 import { boardElements, boardParams, boardPowered, calledAt, when } from '../../parts/board';
 import { defineDevice } from '../../define';
+import { boardFaults, openFault } from '../../parts/faults';
 import { contact } from '../../element';
 import { choice, seconds } from '../../fields';
 
@@ -121,5 +122,16 @@ export const rooftopController = defineDevice({
   faults: [
     { mode: 'smoke-input-open', title: 'Smoke input dead', likelihood: 1, elements: { 'input-SD2': 'open' } },
     { mode: 'fan-output-open', title: 'Fan output dead', likelihood: 1, elements: { fan: 'open' } },
+    openFault('cool-1', 'First cooling output dead', 1),
+    openFault('cool-2', 'Second cooling output dead', 1),
+    openFault('heat', 'Heating output dead', 1),
+    {
+      mode: 'held-off',
+      title: 'Held off at its panel',
+      likelihood: 1,
+      controls: { panel: 'test' },
+      mend: 'reset',
+    },
+    ...boardFaults(['Y1', 'Y2', 'G', 'W1']),
   ],
 });

@@ -17,6 +17,7 @@ import {
   nextBurner,
 } from '../../parts/burner-train';
 import { defineDevice } from '../../define';
+import { boardFaults, contactFaults } from '../../parts/faults';
 import { contact, load } from '../../element';
 import { choice, num, seconds } from '../../fields';
 
@@ -109,7 +110,14 @@ export const unitHeaterBoard = defineDevice({
   face: (state) => burnerFace(state),
   faults: [
     ...burnerFaults,
-    { mode: 'fan-open', title: 'Fan motor open', likelihood: 2, elements: { fan: 'open' } },
-    { mode: 'w1-input-open', title: 'W1 input dead', likelihood: 1, elements: { 'input-W1': 'open' } },
+    {
+      mode: 'fan-open',
+      title: 'Fan motor open',
+      likelihood: 2,
+      elements: { fan: 'open' },
+      part: 'Fan motor',
+    },
+    ...contactFaults('fan-relay', 'Fan relay'),
+    ...boardFaults(['G', 'W1', 'W2']),
   ],
 });

@@ -50,5 +50,14 @@ export const lineLoad = defineDevice({
     controls.limit === 'tripped'
       ? { text: 'limit open', tone: 'tripped', detail: 'Find why it overheated. Never bypass a limit.' }
       : { text: on ? 'on' : 'off', tone: on ? 'busy' : 'ok' },
-  faults: [{ mode: 'open', title: 'Open inside', likelihood: 2, elements: { load: 'open' } }],
+  faults: [
+    { mode: 'open', title: 'Open inside', likelihood: 2, elements: { load: 'open' } },
+    {
+      mode: 'limit-open',
+      title: 'Limit or overload open',
+      likelihood: 1,
+      controls: { limit: 'tripped' },
+      mend: 'defer',
+    },
+  ],
 });

@@ -122,7 +122,35 @@ export const outdoorUnit = defineDevice({
   next: (_, senses, { params }) => ({ running: senses.volts('R', 'C') >= STALL_SHARE * params.volts }),
   face: ({ running }) => (running ? { text: 'running', tone: 'busy' } : { text: 'stopped', tone: 'ok' }),
   faults: [
-    { mode: 'run-winding-open', title: 'Run winding open', likelihood: 2, elements: { compressor: 'open' } },
-    { mode: 'fan-open', title: 'Fan motor open', likelihood: 2, elements: { fan: 'open' } },
+    {
+      mode: 'run-winding-open',
+      title: 'Run winding open',
+      likelihood: 2,
+      elements: { compressor: 'open' },
+      part: 'Compressor',
+    },
+    {
+      mode: 'fan-open',
+      title: 'Fan motor open',
+      likelihood: 2,
+      elements: { fan: 'open' },
+      part: 'Outdoor fan motor',
+    },
+    {
+      mode: 'overload-open',
+      part: 'Compressor',
+      title: 'Overload inside open',
+      likelihood: 1,
+      elements: { compressor: 'open', start: 'open' },
+      mend: 'defer',
+    },
+    // It hums without its capacitor until the overload inside opens; what is measured after that.
+    {
+      mode: 'capacitor-open',
+      part: 'Run capacitor',
+      title: 'Run capacitor open',
+      likelihood: 4,
+      elements: { capacitor: 'open', compressor: 'open', start: 'open' },
+    },
   ],
 });

@@ -47,5 +47,5 @@ export const bladeFuse = defineDevice({
     event: 'Fuse blown',
     opensIn: (amps, { rating }) => bladeFuseSeconds(amps / Number(rating)),
   },
-  faults: [{ mode: 'blown', title: 'Fuse blown', likelihood: 5, elements: { link: 'open' } }],
+  faults: [{ mode: 'blown', title: 'Fuse blown', likelihood: 2, elements: { link: 'open' }, shows: 'blown' }],
 });

@@ -71,5 +71,13 @@ export const breaker = defineDevice({
     held: 'closed',
     opensIn: (amps, { rating }) => breakerSeconds(amps / Number(rating)),
   },
-  faults: [{ mode: 'no-output', title: 'Does not pass current', likelihood: 1, elements: { pole1: 'open' } }],
+  faults: [
+    {
+      mode: 'no-output',
+      title: 'Does not pass current',
+      likelihood: 0.3,
+      elements: { pole1: 'open' },
+      mend: 'defer',
+    },
+  ],
 });

@@ -26,6 +26,8 @@ const REACTANCE_SHARE = 0.15;
 /** Capacitance between windings, farads, from memory. */
 const INTERWINDING_FARADS = 300e-12;
 const BOND_OHMS = 0.05;
+/** What a few shorted turns load the core with, ohms at the primary; from memory. */
+const SHORTED_TURNS_OHMS = 120;
 
 /**
  * A multi-tap control transformer, its primary included: what is applied to whichever
@@ -158,5 +160,12 @@ export const controlTransformer = defineDevice({
       },
     },
     { mode: 'secondary-open', title: 'Secondary open', likelihood: 3, elements: { secondary: 'open' } },
+    // Turns that touch load the core like a secondary of their own: it runs hot and gives too little.
+    {
+      mode: 'turns-shorted',
+      title: 'Turns shorted',
+      likelihood: 0.5,
+      elements: { 'core-loss': { ohms: SHORTED_TURNS_OHMS } },
+    },
   ],
 });

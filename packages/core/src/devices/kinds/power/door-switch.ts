@@ -29,6 +29,8 @@ export const doorSwitch = defineDevice({
       title: 'Door does not press the switch',
       likelihood: 1,
       elements: { switch: 'open' },
+      mend: 'refit',
     },
+    { mode: 'door-off', title: 'Door not on', likelihood: 2, controls: { door: 'open' }, mend: 'refit' },
   ],
 });

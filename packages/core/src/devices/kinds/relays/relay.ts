@@ -1,6 +1,7 @@
 import { stepDelayed, when } from '../../parts/board';
 import { coilElement, coilParams, pulledIn } from '../../parts/coil';
 import { defineDevice } from '../../define';
+import { openFault } from '../../parts/faults';
 import { contact } from '../../element';
 import { choice, num, seconds } from '../../fields';
 
@@ -72,5 +73,7 @@ export const relay = defineDevice({
     { mode: 'coil-open', title: 'Coil open', likelihood: 3, elements: { coil: 'open' } },
     { mode: 'welded', title: 'Contact welded', likelihood: 2, elements: { contact: { ohms: 0.01 } } },
     { mode: 'burnt', title: 'Contact burnt open', likelihood: 2, elements: { contact: 'open' } },
+    { mode: 'coil-shorted', title: 'Coil shorted', likelihood: 1, elements: { coil: { ohms: 0.5 } } },
+    openFault('contact2', 'Second contact burnt open', 1),
   ],
 });

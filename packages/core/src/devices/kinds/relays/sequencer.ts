@@ -1,5 +1,6 @@
 import { stepDelayed, when } from '../../parts/board';
 import { defineDevice } from '../../define';
+import { openFault } from '../../parts/faults';
 import { contact, impedanceOf, load } from '../../element';
 import { num, seconds } from '../../fields';
 
@@ -87,5 +88,7 @@ export const sequencer = defineDevice({
   faults: [
     { mode: 'heater-open', title: 'Heater open', likelihood: 2, elements: { heater: 'open' } },
     { mode: 'welded', title: 'Heat contact welded', likelihood: 2, elements: { heat: { ohms: 0.01 } } },
+    openFault('heat', 'Heat contact burnt open', 2),
+    openFault('fan', 'Blower contact burnt open', 1),
   ],
 });

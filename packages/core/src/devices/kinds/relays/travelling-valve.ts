@@ -1,5 +1,6 @@
 import { when } from '../../parts/board';
 import { defineDevice } from '../../define';
+import { contactFaults } from '../../parts/faults';
 import type { Moment, Senses } from '../../define';
 import { contact, impedanceOf, load } from '../../element';
 import { choice, num, seconds } from '../../fields';
@@ -110,5 +111,8 @@ export const travellingValve = defineDevice({
     const text = share === 1 ? 'open' : share === 0 ? 'closed' : state.to === 1 ? 'opening' : 'closing';
     return { text, tone: share === 0 ? 'ok' : 'busy' };
   },
-  faults: [{ mode: 'motor-open', title: 'Motor open', likelihood: 3, elements: { open: 'open' } }],
+  faults: [
+    { mode: 'motor-open', title: 'Motor open', likelihood: 3, elements: { open: 'open' } },
+    ...contactFaults('end-switch', 'End switch', 2),
+  ],
 });

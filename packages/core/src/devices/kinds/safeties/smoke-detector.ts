@@ -1,5 +1,6 @@
 import { when } from '../../parts/board';
 import { defineDevice } from '../../define';
+import { openFault } from '../../parts/faults';
 import { contact, impedanceOf, load } from '../../element';
 import { choice, num } from '../../fields';
 
@@ -49,5 +50,6 @@ export const smokeDetector = defineDevice({
   faults: [
     { mode: 'stuck-closed', title: 'Contact stuck closed', likelihood: 1, elements: { aux: { ohms: 0.01 } } },
     { mode: 'stuck-open', title: 'Contact stuck open', likelihood: 2, elements: { aux: 'open' } },
+    openFault('supply', 'Takes no current', 1),
   ],
 });

@@ -88,6 +88,13 @@ const controls = {
   batteries: choice('Batteries', { good: 'Good', flat: 'Flat' }, 'good'),
 };
 
+/** No pin of the body touches the base: neither calls nor its own supply. */
+const NOTHING_PASSES: Readonly<Record<string, 'open'>> = Object.fromEntries(
+  [...Object.keys(SCREWS.marks), 'supply', 'joiner', ...STEALS_THROUGH.map((mark) => `steal-${mark}`)].map(
+    (element) => [element, 'open'],
+  ),
+);
+
 type ThermostatState = ThermostatCalls & {
   powered: boolean;
   /** When the compressor call last ended, or the thermostat last woke. */
@@ -217,5 +224,40 @@ export const thermostat = defineDevice({
       likelihood: 1,
       elements: { W: { ohms: 0.01 } },
     },
+    { mode: 'w-contact-open', title: 'W contact does not close', likelihood: 1, elements: { W: 'open' } },
+    { mode: 'g-contact-open', title: 'G contact does not close', likelihood: 1, elements: { G: 'open' } },
+    {
+      mode: 'y-contact-stuck',
+      title: 'Y contact stuck closed',
+      likelihood: 0.5,
+      elements: { Y: { ohms: 0.01 } },
+    },
+    {
+      mode: 'valve-contact-open',
+      title: 'O/B contact does not close',
+      likelihood: 0.5,
+      elements: { O: 'open', B: 'open', OB: 'open' },
+    },
+    {
+      mode: 'back-up-contact-open',
+      title: 'AUX contact does not close',
+      likelihood: 0.5,
+      elements: { AUX: 'open', W2: 'open' },
+    },
+    {
+      mode: 'not-seated',
+      title: 'Not seated on its base',
+      likelihood: 3,
+      elements: NOTHING_PASSES,
+      mend: 'refit',
+    },
+    {
+      mode: 'dead',
+      title: 'Display dead',
+      likelihood: 1.5,
+      elements: NOTHING_PASSES,
+      controls: { batteries: 'flat' },
+    },
+    { mode: 'batteries-flat', title: 'Batteries flat', likelihood: 5, controls: { batteries: 'flat' } },
   ],
 });
