@@ -13,6 +13,7 @@ const CORE_ORDER = [
   'prove',
   'survey',
   'plan',
+  'diagnose',
   'wire',
   'drawing',
   'formats',

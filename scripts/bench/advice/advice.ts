@@ -2,38 +2,13 @@
  * `npm run bench:advice [every]`: every system with every single mistake, what is proposed and what is said. With
  * a number only every so-manieth mistake is gone through. What falls short goes to stderr, the table too.
  */
-import { spawn } from 'node:child_process';
-import { availableParallelism } from 'node:os';
 import { report } from '../report';
+import { runShards } from '../shards';
 import type { Row } from './rows';
 import { merge } from './rows';
 
 const every = Number(process.argv[2] ?? 1);
-const shards = Math.min(availableParallelism(), 4);
 const rows = new Map<string, Row>();
-
-function run(shard: number): Promise<void> {
-  const child = spawn(
-    process.execPath,
-    ['--import', 'tsx', 'scripts/bench/advice/shard.ts', `${shard}`, `${shards}`, `${every}`],
-    {
-      stdio: ['ignore', 'pipe', 'inherit'],
-    },
-  );
-  let text = '';
-  child.stdout.on('data', (chunk: Buffer) => (text += chunk.toString()));
-  return new Promise((resolve, reject) =>
-    child.on('close', (code) => {
-      if (code !== 0) return reject(new Error(`A share of the bench ended with ${code}`));
-      for (const line of text.split('\n').filter(Boolean)) {
-        const row = JSON.parse(line) as Row;
-        const known = rows.get(row.system);
-        rows.set(row.system, known ? merge(known, row) : row);
-      }
-      resolve();
-    }),
-  );
-}
 
 /** The table by system, then the metrics over all of them. */
 function tell(): void {
@@ -88,4 +63,10 @@ function tell(): void {
   report('status_false_blame', sum('blamed'), 'states', 'a part that is good is named; aim exactly 0');
 }
 
-void Promise.all(Array.from({ length: shards }, (_, shard) => run(shard))).then(tell);
+void runShards<Row>('scripts/bench/advice/shard.ts', every).then((found) => {
+  for (const row of found) {
+    const known = rows.get(row.system);
+    rows.set(row.system, known ? merge(known, row) : row);
+  }
+  tell();
+});

@@ -6,6 +6,7 @@ import { NEW_WORLD, advance, readLoads, sectionsOf } from '../behaviour';
 import type { Circuit } from '../circuit';
 import { land, parseCircuit } from '../circuit';
 import { choice, contact, defineDevice, enrol, impedanceOf, kindOf, load, num } from '../devices';
+import { hypothesesOf, makeDictionary } from '../diagnose';
 import { layLadder, layLoom } from '../drawing';
 import { circuitFromJson, circuitToJson, loomSvg, spiceNetlist } from '../formats';
 import { compile } from '../network';
@@ -16,6 +17,7 @@ import { stepsOf } from '../wire';
 import { openings, testPoints } from '../wire/gate';
 import { callsOf } from './faulty';
 import { said } from './said';
+import { complaintOf, followAdvice, statesOf } from './technician';
 import { tellRepair } from './tell';
 
 const burner = (kind: string, whenTilted: 'open' | 'closed') =>
@@ -204,6 +206,19 @@ test('it is in the netlist, in the document and its forms, and in the sums', () 
   expect(Object.keys(kindOf('radiant-burner').params)).toEqual(['valveVa']);
   const [sums] = transformerLoads(hall());
   expect(sums!.parts.map(({ title }) => title)).toContain('Heater');
+});
+
+test('it is diagnosed: tilted, isolated or failed, each told from the others', () => {
+  const hypotheses = hypothesesOf(hall());
+  const own = hypotheses.filter(({ failure }) => 'device' in failure && failure.device === 'heater');
+  expect(own.map(({ id }) => id)).toEqual(['heater valve-open', 'heater tripped', 'heater off']);
+  const dictionary = makeDictionary(hall(), hypotheses);
+  const states = statesOf(hall());
+  for (const { id } of own) {
+    const truth = hypotheses.findIndex((hypothesis) => hypothesis.id === id);
+    const complaint = complaintOf(dictionary, truth, states)!;
+    expect([id, followAdvice(dictionary, truth, complaint, states).isolated]).toEqual([id, true]);
+  }
 });
 
 test('a name is taken once', () => {

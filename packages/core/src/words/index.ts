@@ -10,6 +10,7 @@ export {
   runMethodCautions,
   runMethodTitle,
 } from './english/method';
+export { answerText, failureText, remedyText, stepText } from './english/diagnosis';
 export { otherEndText } from './english/end';
 export { onwardText, stopText } from './english/path';
 export { misuseText } from './english/misuse';

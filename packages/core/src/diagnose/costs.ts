@@ -1,0 +1,70 @@
+/** Minutes of looking for a fault: common practice, from memory, to be edited by who works otherwise. */
+import type { Circuit } from '../circuit';
+import { kindOf } from '../devices';
+
+export interface Costs {
+  look: number;
+  reading: number;
+  /** More for a reading on line voltage: it is asked for only where nothing else tells as much. */
+  line: number;
+  /** Power off, proven and on again; and to test a part by itself. */
+  powerOff: number;
+  test: number;
+  /** For each conductor of a cable tested by itself: off at both ends, read, landed again. */
+  wire: number;
+  /** Covers off and on again, at a unit and at a thermostat. */
+  covers: number;
+  thermostatCover: number;
+  /** To make a call, and to wait until what it starts runs. */
+  call: number;
+  restart: number;
+}
+
+export const COSTS: Costs = {
+  look: 0.5,
+  reading: 1,
+  line: 6,
+  powerOff: 4,
+  test: 3,
+  wire: 2,
+  covers: 3,
+  thermostatCover: 1,
+  call: 0.5,
+  restart: 5,
+};
+
+/** Where a person is, and whose covers are off. */
+export interface Whereabouts {
+  station: string;
+  /** Places whose covers are off. */
+  open: readonly string[];
+  /** Key of the state everything is set to. */
+  state: string;
+}
+
+/** Minutes from one place to another: what it takes to get there. */
+export const walkMinutes = ({ stations }: Circuit, from: string, to: string): number =>
+  from === to ? 0 : (stations.find(({ id }) => id === to)?.access ?? 0);
+
+/** Whether all that is at a place is thermostats. */
+const isThermostatPlace = ({ devices }: Circuit, station: string) =>
+  devices.filter((device) => device.station === station).every(({ kind }) => kindOf(kind).asks);
+
+/** Minutes until a person's hands are in what is at a place. */
+export function reachMinutes(circuit: Circuit, costs: Costs, at: Whereabouts, station: string): number {
+  const walk = walkMinutes(circuit, at.station, station);
+  if (at.open.includes(station)) return walk;
+  return walk + (isThermostatPlace(circuit, station) ? costs.thermostatCover : costs.covers);
+}
+
+/** Where thermostats are: a call is made there. */
+const callingPlaces = ({ devices }: Circuit): string[] => [
+  ...new Set(devices.flatMap(({ kind, station }) => (kindOf(kind).asks ? [station] : []))),
+];
+
+/** Minutes to have everything set to another state, and settled in it. */
+export function stateMinutes(circuit: Circuit, costs: Costs, at: Whereabouts, state: string): number {
+  if (at.state === state) return 0;
+  const [place] = callingPlaces(circuit);
+  return (place === undefined ? 0 : walkMinutes(circuit, at.station, place)) + costs.call + costs.restart;
+}

@@ -1,0 +1,152 @@
+/**
+ * From a symptom to what is wrong. What the everyday complaints usually turn out to be is common practice in the trade
+ * (no published source); posteriors are held against exact enumeration.
+ */
+import type { Inputs } from '../behaviour';
+import { NEW_WORLD, advance, holding, untilSteady } from '../behaviour';
+import type { Circuit } from '../circuit';
+import { kindOf } from '../devices';
+import { compile, measure, voltsBetween } from '../network';
+import { LONGEST_S, REST_S, asksOf } from '../prove';
+import { TEMPLATES, boilerTwoWire, furnaceAirConditioner, heatPumpWithStrips } from '../systems';
+import { complaintOf, followAdvice, statesOf } from '../testing/technician';
+import type { Hypothesis, Observation, OperatingState } from '.';
+import { hypothesesOf, makeDictionary, rank, stateAtRest, operatingState } from '.';
+
+const stateIn = (circuit: Circuit, id: string): OperatingState =>
+  operatingState(asksOf(circuit).find((asked) => asked.id === id)!.inputs);
+
+/** What a fault would be if it were laid over and settled by itself. */
+function settledAlone(circuit: Circuit, { failure, held }: Hypothesis, inputs: Inputs) {
+  const faults = failure.type === 'part' ? [{ target: failure.device, mode: failure.mode }] : [];
+  const network = compile(circuit, faults);
+  const rest = advance(network, holding(stateAtRest(circuit).inputs, held), NEW_WORLD, REST_S).world;
+  return untilSteady(network, holding(inputs, held), rest, LONGEST_S).point;
+}
+
+describe.each(TEMPLATES.filter((_, i) => i % 4 === 0))('$id', ({ build }) => {
+  const circuit = build('Diagnose');
+  const hypotheses = hypothesesOf(circuit);
+  const dictionary = makeDictionary(circuit, hypotheses);
+  const state = stateIn(circuit, asksOf(circuit).some(({ id }) => id === 'cool') ? 'cool' : 'heat');
+
+  test('has hypotheses of its own for every device that can fail, each once', () => {
+    expect(new Set(hypotheses.map(({ id }) => id)).size).toBe(hypotheses.length);
+    for (const { id, kind } of circuit.devices)
+      if (kindOf(kind).faults.length > 0)
+        expect(hypotheses.some(({ failure }) => 'device' in failure && failure.device === id)).toBe(true);
+    for (const { weight } of hypotheses) expect(weight).toBeGreaterThan(0);
+  });
+
+  test('predicts for a part that fails what the circuit with that fault does, compiled by itself', () => {
+    hypotheses.forEach((hypothesis, i) => {
+      if (hypothesis.failure.type !== 'part' || i % 3 !== 0) return;
+      const { point } = dictionary.predict(i, state);
+      const alone = settledAlone(circuit, hypothesis, state.inputs);
+      for (const { id, kind, params } of circuit.devices)
+        for (const { mark } of kindOf(kind).designations({ ...params, ...defaultsOf(kind, params) })) {
+          const terminal = `${id}.${mark}`;
+          expect([hypothesis.id, terminal, voltsBetween(point, terminal, 'earth')]).toEqual([
+            hypothesis.id,
+            terminal,
+            expect.closeTo(voltsBetween(alone, terminal, 'earth'), 2),
+          ]);
+        }
+    });
+  });
+});
+
+/** Params a document leaves out. */
+function defaultsOf(kind: string, given: Readonly<Record<string, unknown>>) {
+  return Object.fromEntries(
+    Object.entries(kindOf(kind).params).flatMap(([name, field]) =>
+      given[name] === undefined ? [[name, field.default]] : [],
+    ),
+  );
+}
+
+describe('the share of each', () => {
+  const circuit = boilerTwoWire('Shares');
+  const hypotheses = hypothesesOf(circuit);
+  const dictionary = makeDictionary(circuit, hypotheses);
+  const state = stateIn(circuit, 'heat');
+  const probes = { mode: 'ac-volts', red: 'boiler.T1', black: 'boiler.T2', meter: 'high-z' } as const;
+
+  // Bayes by hand: weight × P(load seen) × normal density about the reading, over their sum.
+  test('is that of exact enumeration', () => {
+    const observations: Observation[] = [
+      { type: 'runs', state, device: 'boiler', load: 'circulator', on: false },
+      { type: 'reading', state, probes, value: 24.5 },
+    ];
+    const weights = hypotheses.map(({ weight }, i) => {
+      const { runs, point } = dictionary.predict(i, state);
+      const seen = runs.has('boiler/circulator') ? 0.03 : 0.97;
+      const reading = measure(point, probes);
+      const volts = reading.ok ? reading.value : 0;
+      const spread = Math.sqrt(0.2 ** 2 + volts ** 2 * (0.03 ** 2 + 0.04 ** 2));
+      const density = Math.exp(-0.5 * ((24.5 - volts) / spread) ** 2) / (spread * Math.sqrt(2 * Math.PI));
+      return weight * seen * (0.99 * density + 0.01 / 150);
+    });
+    const total = weights.reduce((sum, weight) => sum + weight, 0);
+    const { shares } = rank(dictionary, observations);
+    weights.forEach((weight, i) => expect(shares[i]).toBeCloseTo(weight / total, 9));
+  });
+
+  test('adds up to one, group by group', () => {
+    const { shares, groups } = rank(dictionary, []);
+    expect(shares.reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 9);
+    expect(groups.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
+    expect(groups.flatMap(({ members }) => members).sort((a, b) => a - b)).toEqual([...hypotheses.keys()]);
+  });
+});
+
+/** From the complaint a fault gives to what the advice comes to, by the fault's hypothesis. */
+function found(circuit: Circuit, id: string) {
+  const hypotheses = hypothesesOf(circuit);
+  const dictionary = makeDictionary(circuit, hypotheses);
+  const truth = hypotheses.findIndex((hypothesis) => hypothesis.id === id);
+  const states = statesOf(circuit);
+  const { isolated, ranking } = followAdvice(
+    dictionary,
+    truth,
+    complaintOf(dictionary, truth, states)!,
+    states,
+  );
+  return { isolated, best: ranking.groups[0]!.members.map((member) => hypotheses[member]!.id) };
+}
+
+// What each complaint usually turns out to be is common practice.
+describe.each<[string, Circuit, readonly (readonly [complaint: string, cause: string])[]]>([
+  [
+    'a furnace with air conditioner',
+    furnaceAirConditioner('Everyday'),
+    [
+      ['no power', 'fuse blown'],
+      ['no heat', 'statW broken'],
+      ['no cooling', 'float tripped'],
+      ['no fan', 'board blower-relay-open'],
+      ['heat for cool', 'statY from on stat.W, statW from on stat.Y'],
+      ['never stops', 'stat w-contact-stuck'],
+      ['lukewarm', 'statY touches statW'],
+    ],
+  ],
+  [
+    'a heat pump',
+    heatPumpWithStrips('Everyday'),
+    [
+      ['no power', 'xfmr secondary-open'],
+      ['no heat', 'yardY broken'],
+      ['no cooling', 'contactor coil-open'],
+      ['no fan', 'statG broken'],
+      ['heat for cool', 'stat valve B'],
+      ['never stops', 'board strip-stuck'],
+      ['heat for cool', 'pump valve-open'],
+      ['lukewarm', 'pump defrost-stuck'],
+    ],
+  ],
+])('%s', (_what, circuit, cases) => {
+  test.each(cases)('%s: %s', (_complaint, cause) => {
+    const { isolated, best } = found(circuit, cause);
+    expect([isolated, best]).toEqual([true, expect.arrayContaining([cause])]);
+  });
+});

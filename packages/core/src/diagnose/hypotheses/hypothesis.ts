@@ -1,0 +1,64 @@
+/** What may be wrong, as codes; told in `words/`. */
+import type { Inputs } from '../../behaviour';
+import type { End, TerminalId } from '../../circuit';
+import type { Mend, Value, Values } from '../../devices';
+import type { Alteration } from '../../network';
+import type { WrongLanding } from '../../prove';
+
+export type Failure =
+  /** The controls are right: it is the equipment, or nothing at all. */
+  | { type: 'none' }
+  | { type: 'part'; device: string; mode: string }
+  /** A safety that has tripped as it should. */
+  | { type: 'tripped'; device: string }
+  /** Switched off, or a breaker that has tripped. */
+  | { type: 'off'; device: string }
+  | { type: 'setting'; device: string; name: string; value: Value }
+  | { type: 'broken'; conductor: string }
+  /** Not under its screw, or with its insulation under it. */
+  | { type: 'loose'; conductor: string; end: End }
+  /** A joint that passes too little. */
+  | { type: 'poor-joint'; conductor: string; end: End }
+  | { type: 'touching'; conductor: string; other: string }
+  | { type: 'grounded'; conductor: string }
+  | { type: 'cut-through'; cable: string }
+  | { type: 'landing'; wrong: WrongLanding }
+  /** A strand that reaches over to the terminal beside it. */
+  | { type: 'strand'; terminals: readonly [TerminalId, TerminalId] }
+  | { type: 'no-jumper'; link: string };
+
+/** What is done about a failure. Failures with the same remedy need not be told apart. */
+export type Remedy =
+  | { type: 'none' }
+  /** A device, or a part of it that is replaced without the whole. */
+  | { type: 'part'; device: string; part: string | null; mend: Mend }
+  | { type: 'clear'; device: string }
+  | { type: 'switch-on'; device: string }
+  | { type: 'set'; device: string; name: string }
+  | { type: 'land'; conductor: string; end: End }
+  | { type: 'replace-conductor'; conductor: string }
+  | { type: 'replace-cable'; cable: string }
+  | { type: 'tidy'; terminals: readonly [TerminalId, TerminalId] }
+  | { type: 'jumper'; link: string };
+
+export interface Hypothesis {
+  id: string;
+  failure: Failure;
+  remedy: Remedy;
+  /** How often it is met against the others, before anything is observed. */
+  weight: number;
+  /** What it does to the network. */
+  alteration: Alteration;
+  /** Controls it holds, whatever is set. */
+  held: Inputs['controls'];
+  /** Settings that are not what is recorded, by device. */
+  settings: Readonly<Record<string, Values>>;
+}
+
+/** A hypothesis that leaves everything alone but what is given. */
+export const hypothesis = (
+  given: Pick<Hypothesis, 'id' | 'failure' | 'remedy' | 'weight'> & Partial<Hypothesis>,
+): Hypothesis => ({ alteration: {}, held: {}, settings: {}, ...given });
+
+/** Equal for remedies that are the same work on the same thing. */
+export const remedyKey = (remedy: Remedy): string => JSON.stringify(remedy);

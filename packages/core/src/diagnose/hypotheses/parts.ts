@@ -1,0 +1,102 @@
+/** What may be wrong with devices: their own fault modes, safeties that have tripped, what is switched off, wrong settings. */
+import type { Circuit, Device } from '../../circuit';
+import { fill, kindOf } from '../../devices';
+import type { FaultMode, Field, Value, Values } from '../../devices';
+import type { Position } from '../../devices';
+import type { Hypothesis } from './hypothesis';
+import { hypothesis } from './hypothesis';
+
+/** Judgement: how often each is met against one conductor broken out of sight. */
+const TRIPPED = 4;
+const SWITCHED_OFF = 3;
+const WRONG_SETTING = 0.5;
+
+const contextOf = ({ kind, params, settings }: Device, { mains }: Circuit) => ({
+  params: fill(kindOf(kind).params, params),
+  settings: fill(kindOf(kind).settings, settings),
+  mains,
+});
+
+function ofMode(device: Device, mode: FaultMode): Hypothesis {
+  const positions: Record<string, Position> = {};
+  for (const [element, position] of Object.entries(mode.elements ?? {}))
+    positions[`${device.id}:${element}`] = position;
+  return hypothesis({
+    id: `${device.id} ${mode.mode}`,
+    failure: { type: 'part', device: device.id, mode: mode.mode },
+    remedy: { type: 'part', device: device.id, part: mode.part ?? null, mend: mode.mend ?? 'replace' },
+    weight: mode.likelihood,
+    alteration: { positions },
+    held: mode.controls ? { [device.id]: mode.controls } : {},
+  });
+}
+
+/** Modes of a device that it can have as it is: some of their elements are there. */
+function modesOf(circuit: Circuit, device: Device): Hypothesis[] {
+  const kind = kindOf(device.kind);
+  const elements = new Set(kind.elements(contextOf(device, circuit)).map(({ id }) => id));
+  return kind.faults
+    .filter(({ elements: faulted }) => !faulted || Object.keys(faulted).some((id) => elements.has(id)))
+    .map((mode) => ofMode(device, mode));
+}
+
+function ofTraits({ id, kind }: Device): Hypothesis[] {
+  const { safety, isolates } = kindOf(kind);
+  const found: Hypothesis[] = [];
+  if (safety)
+    found.push(
+      hypothesis({
+        id: `${id} tripped`,
+        failure: { type: 'tripped', device: id },
+        remedy: { type: 'clear', device: id },
+        weight: TRIPPED,
+        held: { [id]: { [safety.control]: safety.tripped } },
+      }),
+    );
+  if (isolates)
+    found.push(
+      hypothesis({
+        id: `${id} off`,
+        failure: { type: 'off', device: id },
+        remedy: { type: 'switch-on', device: id },
+        weight: SWITCHED_OFF,
+        held: { [id]: { [isolates.control]: isolates.off } },
+      }),
+    );
+  return found;
+}
+
+/** What a field may state at instead. */
+const otherValues = (field: Field, now: Value): Value[] =>
+  field.type === 'choice' ? Object.keys(field.options).filter((value) => value !== now) : [];
+
+/**
+ * Settings that state otherwise than they are recorded. Only those that change what a device does, not what it is made
+ * of: the other side of that is another part.
+ */
+function ofSettings(circuit: Circuit, device: Device): Hypothesis[] {
+  const kind = kindOf(device.kind);
+  const context = contextOf(device, circuit);
+  const made = (settings: Values) => JSON.stringify(kind.elements({ ...context, settings }));
+  return Object.entries(kind.settings).flatMap(([name, field]) =>
+    otherValues(field, context.settings[name]!).flatMap((value): Hypothesis[] => {
+      if (made({ ...context.settings, [name]: value }) !== made(context.settings)) return [];
+      return [
+        hypothesis({
+          id: `${device.id} ${name} ${value}`,
+          failure: { type: 'setting', device: device.id, name, value },
+          remedy: { type: 'set', device: device.id, name },
+          weight: WRONG_SETTING,
+          settings: { [device.id]: { [name]: value } },
+        }),
+      ];
+    }),
+  );
+}
+
+export const partHypotheses = (circuit: Circuit): Hypothesis[] =>
+  circuit.devices.flatMap((device) => [
+    ...modesOf(circuit, device),
+    ...ofTraits(device),
+    ...ofSettings(circuit, device),
+  ]);

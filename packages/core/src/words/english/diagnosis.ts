@@ -1,0 +1,128 @@
+/** What may be wrong, what is done about it, and what to look at next. */
+import type { End } from '../../circuit';
+import { findConductor, findDevice } from '../../circuit';
+import { kindOf, said } from '../../devices';
+import type { Failure, Remedy, Step } from '../../diagnose';
+import type { Names } from '../names';
+import { inSentence } from '../phrases';
+import { showVolts } from '../show';
+import { wrongLandingText } from './change';
+
+const kindAt = ({ circuit }: Names, device: string) => kindOf(findDevice(circuit, device)!.kind);
+
+/** The place a conductor's end is at, as it is recorded. */
+const endText = ({ circuit, node }: Names, conductor: string, end: End) => {
+  const terminal = findConductor(circuit, conductor)![end];
+  return terminal === null ? 'its free end' : node(terminal);
+};
+
+/** A conductor by its colour, and by its ends too where another of the same name is about. */
+function conductorText(names: Names, id: string): string {
+  const name = names.conductor(id);
+  const alike = names.circuit.cables.some(({ conductors }) =>
+    conductors.some((other) => other.id !== id && names.conductor(other.id) === name),
+  );
+  return alike ? `${name} (${endText(names, id, 'from')} to ${endText(names, id, 'to')})` : name;
+}
+
+/** What is wrong, in a few words: a name for a bar in a list. */
+export function failureText(names: Names, failure: Failure): string {
+  const { device, cable, node } = names;
+  const conductor = (id: string) => conductorText(names, id);
+  switch (failure.type) {
+    case 'none':
+      return 'Nothing is wrong with the controls: look at the equipment';
+    case 'part': {
+      const { title } = kindAt(names, failure.device).faults.find(({ mode }) => mode === failure.mode)!;
+      return `${device(failure.device)}: ${inSentence(title)}`;
+    }
+    case 'tripped':
+      return `${device(failure.device)} has tripped`;
+    case 'off':
+      return `${device(failure.device)} is off`;
+    case 'setting': {
+      const field = kindAt(names, failure.device).settings[failure.name]!;
+      return `${device(failure.device)} is set to ${field.label}: ${said(field, failure.value)}`;
+    }
+    case 'broken':
+      return `${conductor(failure.conductor)} is broken`;
+    case 'loose':
+      return `${conductor(failure.conductor)} is loose at ${endText(names, failure.conductor, failure.end)}`;
+    case 'poor-joint':
+      return `${conductor(failure.conductor)} makes a poor joint at ${endText(names, failure.conductor, failure.end)}`;
+    case 'touching':
+      return `${conductor(failure.conductor)} touches ${conductor(failure.other)}`;
+    case 'grounded':
+      return `${conductor(failure.conductor)} touches metal`;
+    case 'cut-through':
+      return `${cable(failure.cable)} is cut through`;
+    case 'landing':
+      return wrongLandingText(names, failure.wrong);
+    case 'strand':
+      return `A strand reaches from ${node(failure.terminals[0])} to ${node(failure.terminals[1])}`;
+    case 'no-jumper': {
+      const link = names.circuit.links.find(({ id }) => id === failure.link)!;
+      return `The jumper ${link.joins.map(node).join(' to ')} is missing`;
+    }
+  }
+}
+
+const MEND = {
+  replace: 'Replace',
+  reset: 'Reset',
+  refit: 'Seat it properly:',
+  clear: 'Clear',
+  defer: 'For who may work on it:',
+} as const;
+
+/** What is done about it. */
+export function remedyText(names: Names, remedy: Remedy): string {
+  const { device, cable, node } = names;
+  const conductor = (id: string) => conductorText(names, id);
+  switch (remedy.type) {
+    case 'none':
+      return 'Leave the controls as they are';
+    case 'part':
+      return remedy.part === null
+        ? `${MEND[remedy.mend]} ${device(remedy.device)}`
+        : `${MEND[remedy.mend]} the ${inSentence(remedy.part)} of ${device(remedy.device)}`;
+    case 'clear':
+      return `Find why ${device(remedy.device)} has tripped, put that right, then reset it`;
+    case 'switch-on':
+      return `Find why ${device(remedy.device)} is off, then switch it on`;
+    case 'set':
+      return `Set ${device(remedy.device)}: ${kindAt(names, remedy.device).settings[remedy.name]!.label}`;
+    case 'land':
+      return `Land ${conductor(remedy.conductor)} anew on ${endText(names, remedy.conductor, remedy.end)}`;
+    case 'replace-conductor':
+      return `Give the work of ${conductor(remedy.conductor)} to a spare, or pull a new cable`;
+    case 'replace-cable':
+      return `Pull a new cable in place of ${cable(remedy.cable)}`;
+    case 'tidy':
+      return `Strip and land anew ${node(remedy.terminals[0])} and ${node(remedy.terminals[1])}`;
+    case 'jumper':
+      return 'Fit the jumper';
+  }
+}
+
+/** What to do next. */
+export function stepText({ node, device }: Names, step: Step): string {
+  switch (step.type) {
+    case 'reading':
+      return `Volts from ${node(step.red)} to ${node(step.black)}`;
+    case 'face':
+      return `Look at what ${device(step.device)} shows`;
+    case 'look':
+      return `Look at ${device(step.device)}: tug each conductor, compare each with the record`;
+    case 'test':
+      return `Power off and proven dead: test the parts of ${device(step.device)} by themselves`;
+    case 'wires':
+      return `Power off, both ends off: test the conductors of ${step.cable.label} one by one, to each other and to metal`;
+    case 'call':
+      return 'Make the call and see what runs';
+  }
+}
+
+/** About what an answer would be: "about 24.3 V". */
+export const answerText = (value: number | string): string =>
+  typeof value === 'number' ? `about ${showVolts(value)} V` : value;

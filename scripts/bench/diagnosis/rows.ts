@@ -1,0 +1,12 @@
+/** What came of one fault: how it was looked for, and whether it was found. */
+export interface Row {
+  system: string;
+  fault: string;
+  policy: 'advised' | 'half-splitting' | 'usual order';
+  steps: number;
+  minutes: number;
+  /** What is most likely is what is wrong, or is put right by the same work; and with a share of 0.9 at least. */
+  isolated: boolean;
+  /** A good part is named for replacement. */
+  condemned: boolean;
+}
