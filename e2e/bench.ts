@@ -73,13 +73,14 @@ export async function openNewJob(
   server: Server,
   name: string,
   template = 'furnace-ac',
+  hot = 'board.R',
 ): Promise<string> {
   const answer = await page.request.post(`${server.url}/api/jobs`, {
     data: { name, site: 'Quince orchard', template },
   });
   const { id } = (await answer.json()) as { id: string };
   await page.goto(`${server.url}/job/${id}`);
-  await expect(page.getByTestId('stud-board.R')).toHaveAccessibleName(/hot/);
+  await expect(page.getByTestId(`stud-${hot}`)).toHaveAccessibleName(/hot/);
   return id;
 }
 

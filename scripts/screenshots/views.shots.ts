@@ -49,6 +49,16 @@ test('trace on a phone, its stud sheet and a path', async ({ page, server }) => 
   await shoot(page, 'path');
 });
 
+test('the fault is found', async ({ page, server }) => {
+  await open(page, server, 'Recovery ward, Foxglove Vet Clinic', PHONE);
+  await page.getByRole('button', { name: 'Find', exact: true }).click();
+  await page.getByRole('button', { name: 'Find it' }).click();
+  const next = page.getByRole('region', { name: 'Next step' });
+  await next.getByRole('button', { name: 'open', exact: true }).click();
+  await expect(next).toContainText('black on');
+  await shoot(page, 'find');
+});
+
 test('trace in the dark, with a fault', async ({ page, server }) => {
   await page.emulateMedia({ colorScheme: 'dark' });
   await open(page, server, 'Kiln shed office, Marlpit Pottery', PHONE);

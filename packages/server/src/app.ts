@@ -6,7 +6,7 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Db } from './db/open';
-import { planDocument, surveyDocument } from './documents';
+import { diagnosisDocument, planDocument, surveyDocument } from './documents';
 import { problemHandler, sendProblem, unknownRoute } from './problem';
 import { documentRoutes } from './routes/documents';
 import { jobRoutes } from './routes/jobs';
@@ -77,7 +77,11 @@ export function createApp({ db, log, web, requestsPerMinute = 600 }: AppOptions)
     response.json({ status: 'ok' });
   });
   api.use(jobRoutes(db), revisionRoutes(db), readingRoutes(db), photoRoutes(db));
-  api.use(documentRoutes(db, surveyDocument), documentRoutes(db, planDocument));
+  api.use(
+    documentRoutes(db, surveyDocument),
+    documentRoutes(db, planDocument),
+    documentRoutes(db, diagnosisDocument),
+  );
   api.use(scheduleRoutes(db), paperRoutes(db));
   api.use(unknownRoute);
   app.use('/api', api);

@@ -5,6 +5,8 @@ import { EMPTY_SURVEY, surveyProblems } from '@zygostat/core/survey';
 import { findTemplate } from '@zygostat/core/systems';
 import type { Plan } from '@zygostat/core/wire';
 import { planProblems } from '@zygostat/core/wire';
+import type { Diagnosis } from '@zygostat/core/diagnose';
+import { diagnosisProblems } from '@zygostat/core/diagnose';
 
 export interface JobDocument<T> {
   /** In the address, in the body and in the table. */
@@ -32,6 +34,13 @@ export const surveyDocument: JobDocument<Survey> = {
     const template = system === null ? undefined : findTemplate(system);
     return template && { system: template.title };
   },
+};
+
+/** `null` when nothing is looked for. */
+export const diagnosisDocument: JobDocument<Diagnosis | null> = {
+  name: 'diagnosis',
+  empty: null,
+  problemsOf: (given) => (given === null ? [] : diagnosisProblems(given)),
 };
 
 /** `null` when there is none, or it was taken back. */

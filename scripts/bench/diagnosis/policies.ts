@@ -1,16 +1,16 @@
 /** How a person looks for a fault without advice: half-splitting the way of the dead load, and the usual order of checks. */
 import type { Advice, Dictionary, Step } from '@zygostat/core/diagnose';
-import { adviser, stateAtRest } from '@zygostat/core/diagnose';
+import { adviser } from '@zygostat/core/diagnose';
 import { loadPath } from '@zygostat/core/network';
 import { candidatesOf } from '../../../packages/core/src/diagnose/next/candidates';
 import type { Policy } from '../../../packages/core/src/testing/technician';
 
-const sameState = (step: Step, state: string) => !('state' in step) || step.state.key === state;
+const sameState = (step: Step, state: string) => !('state' in step) || step.state === state;
 
 /** Readings on the way of a load's current when all is well, hot to common, in the state everything is set to. */
 function onTheWay(dictionary: Dictionary, state: string, steps: readonly Step[], load: number): Step[] {
   const { network } = dictionary;
-  const way = loadPath(network, dictionary.predict(0, stateAtRest(dictionary.circuit)).point.choice, load);
+  const way = loadPath(network, dictionary.predict(0, dictionary.states[0]!.id).point.choice, load);
   if (!way) return [];
   const names = [way.hot, ...way.steps.map(({ to }) => to)].map((node) => network.nodes[node] ?? '');
   return names.flatMap((name) => {
@@ -22,9 +22,8 @@ function onTheWay(dictionary: Dictionary, state: string, steps: readonly Step[],
 }
 
 /** Coils and valves on the control side that the state calls for and that the likeliest faults leave dead. */
-function deadLoad({ network, predict }: Dictionary, state: string, states: Parameters<Policy>[3]) {
-  const called = states.find(({ key }) => key === state)!;
-  const { runs } = predict(0, called);
+function deadLoad({ network, predict }: Dictionary, state: string) {
+  const { runs } = predict(0, state);
   const found = network.devices.flatMap(({ device, kind, context, branches }) =>
     kind
       .loads(context)
@@ -37,10 +36,10 @@ function deadLoad({ network, predict }: Dictionary, state: string, states: Param
 }
 
 /** Halves what is left of the way to the dead load, then looks at everything near it. */
-export const halfSplitting: Policy = (dictionary, ranking, at, states, isDone) => {
-  const steps = candidatesOf(dictionary, states).filter((step) => sameState(step, at.state));
+export const halfSplitting: Policy = (dictionary, ranking, at, isDone) => {
+  const steps = candidatesOf(dictionary, [at.state]).filter((step) => sameState(step, at.state));
   const weigh = adviser(dictionary, ranking, at);
-  const load = deadLoad(dictionary, at.state, states);
+  const load = deadLoad(dictionary, at.state);
   const way = load === undefined ? [] : onTheWay(dictionary, at.state, steps, load);
   const open = way.map(weigh).filter((advice) => !isDone(advice));
   // What is still undecided lies between readings that could come out either way.
@@ -74,9 +73,9 @@ function inOrder(
 }
 
 /** The usual order of checks, in the state of the complaint. */
-export const usualOrder: Policy = (dictionary, ranking, at, states, isDone) =>
+export const usualOrder: Policy = (dictionary, ranking, at, isDone) =>
   inOrder(
-    candidatesOf(dictionary, states).filter((step) => sameState(step, at.state)),
+    candidatesOf(dictionary, [at.state]).filter((step) => sameState(step, at.state)),
     adviser(dictionary, ranking, at),
     isDone,
   );

@@ -3,7 +3,7 @@ import type { Dictionary } from '@zygostat/core/diagnose';
 import { hypothesesOf, isSettled, makeDictionary } from '@zygostat/core/diagnose';
 import { TEMPLATES } from '@zygostat/core/systems';
 import type { Noise, Policy } from '../../../packages/core/src/testing/technician';
-import { complaintOf, followAdvice, statesOf } from '../../../packages/core/src/testing/technician';
+import { complaintOf, followAdvice } from '../../../packages/core/src/testing/technician';
 import { halfSplitting, usualOrder } from './policies';
 import type { Row } from './rows';
 
@@ -40,23 +40,15 @@ TEMPLATES.forEach(({ id, build }, i) => {
   if (i % of !== shard || (systems && !systems.includes(id))) return;
   const circuit = build('Diagnosis');
   const dictionary = makeDictionary(circuit, hypothesesOf(circuit));
-  const states = statesOf(circuit);
   const random = generator(seed + i);
   for (let n = 0, tries = 0; n < draws && tries < 50 * draws; tries++) {
     const truth = drawn(dictionary, random);
-    const complaint = complaintOf(dictionary, truth, states);
+    const complaint = complaintOf(dictionary, truth);
     if (!complaint) continue;
     n++;
     for (const [policy, choose] of POLICIES) {
       const noise: Noise = { random: generator(seed + 1000 * n), ...METER };
-      const { isolated, ranking, steps, minutes } = followAdvice(
-        dictionary,
-        truth,
-        complaint,
-        states,
-        noise,
-        choose,
-      );
+      const { isolated, ranking, steps, minutes } = followAdvice(dictionary, truth, complaint, noise, choose);
       const [best] = ranking.groups;
       const row: Row = {
         system: id,

@@ -3,6 +3,8 @@ import type { Bench, BenchAnswer, BenchQuestion, Inputs, Timeline, World } from 
 import { callAlone, makeBench, runTimeline, sectionsOf } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Call } from '@zygostat/core/devices';
+import type { Diagnosis, Dictionary, FindView } from '@zygostat/core/diagnose';
+import { followDiagnosis, makeDictionary } from '@zygostat/core/diagnose';
 import type { Ladder, SymbolStyle } from '@zygostat/core/drawing';
 import { layLadder, layLoom } from '@zygostat/core/drawing';
 import { ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
@@ -33,6 +35,7 @@ const ladderOf = (circuit: Circuit) => layLadder(sectionsOf(compile(circuit)));
 export type MistakeFound = Omit<Mistake, 'circuit'>;
 
 let bench: Bench | null = null;
+let dictionaryOf: { key: string; dictionary: Dictionary } | null = null;
 
 export const model = {
   /** Takes a circuit to answer questions about. */
@@ -107,6 +110,13 @@ export const model = {
   /** A second thermostat in parallel with the first. */
   second: (circuit: Circuit, thermostat: string, station: string, lengthM: number): Circuit =>
     addParallelThermostat(circuit, thermostat, { station, lengthM }).circuit,
+
+  /** Where a diagnosis stands. The circuit's dictionary is kept for the next question. */
+  find(circuit: Circuit, diagnosis: Diagnosis): FindView {
+    const key = JSON.stringify(circuit);
+    if (dictionaryOf?.key !== key) dictionaryOf = { key, dictionary: makeDictionary(circuit) };
+    return followDiagnosis(dictionaryOf.dictionary, diagnosis);
+  },
 
   sums: (circuit: Circuit, copperC: number): Sums => sumsOf(circuit, copperC),
 

@@ -186,6 +186,8 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   turns?(state: M, context: Context<ValuesOf<P>, ValuesOf<S>>): 'cool' | 'heat';
   protects?: Protection;
   safety?: Safety;
+  /** How it stands cannot be seen on it: it has to be measured. */
+  sealed?: boolean;
   /** Contacts that are there to open: nothing may lie across them. Element ids. */
   interrupts?: readonly string[];
   /**
@@ -254,6 +256,7 @@ export interface DeviceKind {
   turns?(state: State, context: Context): 'cool' | 'heat';
   protects?: Protection;
   safety?: Safety;
+  sealed: boolean;
   interrupts: readonly string[];
   actuatedBy: Actuation;
   isolates?: Isolation;
@@ -295,6 +298,7 @@ export function defineDevice<
     loads: () => [],
     waits: () => [],
     face: () => undefined,
+    sealed: false,
     interrupts: [],
     actuatedBy: {},
     splices: false,

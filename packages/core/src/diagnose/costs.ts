@@ -38,7 +38,7 @@ export interface Whereabouts {
   station: string;
   /** Places whose covers are off. */
   open: readonly string[];
-  /** Key of the state everything is set to. */
+  /** Id of the state everything is set to. */
   state: string;
 }
 

@@ -7,20 +7,17 @@ import { NEW_WORLD, advance, holding, untilSteady } from '../behaviour';
 import type { Circuit } from '../circuit';
 import { kindOf } from '../devices';
 import { compile, measure, voltsBetween } from '../network';
-import { LONGEST_S, REST_S, asksOf } from '../prove';
+import { LONGEST_S, REST_S } from '../prove';
 import { TEMPLATES, boilerTwoWire, furnaceAirConditioner, heatPumpWithStrips } from '../systems';
-import { complaintOf, followAdvice, statesOf } from '../testing/technician';
-import type { Hypothesis, Observation, OperatingState } from '.';
-import { hypothesesOf, makeDictionary, rank, stateAtRest, operatingState } from '.';
-
-const stateIn = (circuit: Circuit, id: string): OperatingState =>
-  operatingState(asksOf(circuit).find((asked) => asked.id === id)!.inputs);
+import { complaintOf, followAdvice } from '../testing/technician';
+import type { Hypothesis, Observation } from '.';
+import { callStates, hypothesesOf, makeDictionary, rank } from '.';
 
 /** What a fault would be if it were laid over and settled by itself. */
 function settledAlone(circuit: Circuit, { failure, held }: Hypothesis, inputs: Inputs) {
   const faults = failure.type === 'part' ? [{ target: failure.device, mode: failure.mode }] : [];
   const network = compile(circuit, faults);
-  const rest = advance(network, holding(stateAtRest(circuit).inputs, held), NEW_WORLD, REST_S).world;
+  const rest = advance(network, holding(callStates(circuit)[0]!.inputs, held), NEW_WORLD, REST_S).world;
   return untilSteady(network, holding(inputs, held), rest, LONGEST_S).point;
 }
 
@@ -28,7 +25,7 @@ describe.each(TEMPLATES.filter((_, i) => i % 4 === 0))('$id', ({ build }) => {
   const circuit = build('Diagnose');
   const hypotheses = hypothesesOf(circuit);
   const dictionary = makeDictionary(circuit, hypotheses);
-  const state = stateIn(circuit, asksOf(circuit).some(({ id }) => id === 'cool') ? 'cool' : 'heat');
+  const state = dictionary.states.at(-1)!;
 
   test('has hypotheses of its own for every device that can fail, each once', () => {
     expect(new Set(hypotheses.map(({ id }) => id)).size).toBe(hypotheses.length);
@@ -41,7 +38,7 @@ describe.each(TEMPLATES.filter((_, i) => i % 4 === 0))('$id', ({ build }) => {
   test('predicts for a part that fails what the circuit with that fault does, compiled by itself', () => {
     hypotheses.forEach((hypothesis, i) => {
       if (hypothesis.failure.type !== 'part' || i % 3 !== 0) return;
-      const { point } = dictionary.predict(i, state);
+      const { point } = dictionary.predict(i, state.id);
       const alone = settledAlone(circuit, hypothesis, state.inputs);
       for (const { id, kind, params } of circuit.devices)
         for (const { mark } of kindOf(kind).designations({ ...params, ...defaultsOf(kind, params) })) {
@@ -69,7 +66,7 @@ describe('the share of each', () => {
   const circuit = boilerTwoWire('Shares');
   const hypotheses = hypothesesOf(circuit);
   const dictionary = makeDictionary(circuit, hypotheses);
-  const state = stateIn(circuit, 'heat');
+  const state = 'heat';
   const probes = { mode: 'ac-volts', red: 'boiler.T1', black: 'boiler.T2', meter: 'high-z' } as const;
 
   // Bayes by hand: weight × P(load seen) × normal density about the reading, over their sum.
@@ -105,13 +102,7 @@ function found(circuit: Circuit, id: string) {
   const hypotheses = hypothesesOf(circuit);
   const dictionary = makeDictionary(circuit, hypotheses);
   const truth = hypotheses.findIndex((hypothesis) => hypothesis.id === id);
-  const states = statesOf(circuit);
-  const { isolated, ranking } = followAdvice(
-    dictionary,
-    truth,
-    complaintOf(dictionary, truth, states)!,
-    states,
-  );
+  const { isolated, ranking } = followAdvice(dictionary, truth, complaintOf(dictionary, truth)!);
   return { isolated, best: ranking.groups[0]!.members.map((member) => hypotheses[member]!.id) };
 }
 

@@ -6,15 +6,11 @@ import type { Call, Load, LoadNature } from '../devices';
 import { kindOf } from '../devices';
 import type { Network, OperatingPoint, Overlay, Solver } from '../network';
 import { ampsThrough, compile, layOver, makeSolver, solveHeld, withOverlay } from '../network';
-import { LONGEST_S, REST_S, asksOf } from '../prove';
+import { LONGEST_S, REST_S } from '../prove';
 import type { Hypothesis } from './hypotheses';
-
-/** A state a circuit is looked at in: everything set so, from rest, until nothing is counting any more. */
-export interface OperatingState {
-  /** Equal for equal inputs. */
-  key: string;
-  inputs: Inputs;
-}
+import { hypothesesOf } from './hypotheses';
+import type { OperatingState } from './states';
+import { callStates } from './states';
 
 /** What a hand at the outlet feels: `mixed` is lukewarm, heat and cold at once. */
 export type Air = 'warm' | 'cold' | 'mixed' | 'plain' | 'still';
@@ -26,6 +22,8 @@ export interface Prediction {
   runs: ReadonlySet<string>;
   /** What devices show, by device. */
   faces: ReadonlyMap<string, string>;
+  /** Thermostats whose screen is dark. */
+  blank: ReadonlySet<string>;
 }
 
 export interface Dictionary {
@@ -33,13 +31,11 @@ export interface Dictionary {
   hypotheses: readonly Hypothesis[];
   /** The network all hypotheses are held over; nodes of a prediction's point are its nodes. */
   network: Network;
-  predict(hypothesis: number, state: OperatingState): Prediction;
+  /** What may be called, nothing first. */
+  states: readonly OperatingState[];
+  /** @throws RangeError when there is no such state. */
+  predict(hypothesis: number, state: string): Prediction;
 }
-
-export const operatingState = (inputs: Inputs): OperatingState => ({ key: JSON.stringify(inputs), inputs });
-
-/** The state in which nothing is called. */
-export const stateAtRest = (circuit: Circuit): OperatingState => operatingState(asksOf(circuit)[0]!.inputs);
 
 const withSettings = (network: Network, settings: Hypothesis['settings']): Network =>
   Object.keys(settings).length === 0
@@ -110,10 +106,10 @@ class Effect {
   }
 
   private course(state: OperatingState): Course {
-    const known = this.known.get(state.key);
+    const known = this.known.get(state.id);
     if (known) return known;
     const made = (this.sound && this.unmoved(this.sound.course(state))) ?? this.run(state);
-    this.known.set(state.key, made);
+    this.known.set(state.id, made);
     return made;
   }
 
@@ -146,6 +142,11 @@ class Effect {
         air: airOf(network, on),
         runs: new Set(on.map(({ device, load }) => `${device}/${load.id}`)),
         faces: new Map(faces),
+        blank: new Set(
+          network.devices.flatMap(({ device: { id }, kind }) =>
+            kind.asks && settled.world.states[id]!.powered !== true ? [id] : [],
+          ),
+        ),
       },
     };
   }
@@ -174,13 +175,18 @@ function isUnmoved(before: OperatingPoint, after: OperatingPoint, overlay: Overl
 const isEmpty = (record: object) => Object.keys(record).length === 0;
 
 /** Compiles a circuit once, every hypothesis laid ready over it. */
-export function makeDictionary(circuit: Circuit, hypotheses: readonly Hypothesis[]): Dictionary {
+export function makeDictionary(
+  circuit: Circuit,
+  hypotheses: readonly Hypothesis[] = hypothesesOf(circuit),
+  states: readonly OperatingState[] = callStates(circuit),
+): Dictionary {
   const laid = layOver(
     compile(circuit),
     hypotheses.map(({ alteration }) => alteration),
   );
   const solver = makeSolver(laid.network);
-  const atRest = stateAtRest(circuit);
+  const atRest = states[0]!;
+  const byId = new Map(states.map((state) => [state.id, state]));
   const effects = new Map<string, Effect>();
   const make = (
     held: Hypothesis['held'],
@@ -202,7 +208,11 @@ export function makeDictionary(circuit: Circuit, hypotheses: readonly Hypothesis
     circuit,
     hypotheses,
     network: laid.network,
-    predict(hypothesis, state) {
+    states,
+    predict(hypothesis, id) {
+      const state = byId.get(id);
+      if (!state)
+        throw new RangeError(`There is no state "${id}"; there are ${[...byId.keys()].join(', ')}.`);
       const { effect, shows } = made[hypothesis]!;
       const prediction = effect.predict(state);
       return shows ? { ...prediction, faces: new Map([...prediction.faces, shows]) } : prediction;

@@ -1,8 +1,10 @@
 /** From a symptom to what is wrong: hypotheses, what each predicts, what is left after observations, what to do next. */
 export { COSTS } from './costs';
 export type { Costs, Whereabouts } from './costs';
-export { makeDictionary, stateAtRest, operatingState } from './dictionary';
-export type { Air, Dictionary, Prediction, OperatingState } from './dictionary';
+export { makeDictionary } from './dictionary';
+export type { Air, Dictionary, Prediction } from './dictionary';
+export { callStates } from './states';
+export type { OperatingState } from './states';
 export { hypothesesOf, remedyKey } from './hypotheses';
 export type { Failure, Hypothesis, Remedy } from './hypotheses';
 export { adviser, nextSteps } from './next/next';
@@ -12,3 +14,8 @@ export type { Answer } from './next/answers';
 export { isSettled, rank } from './rank';
 export type { Group, Ranking } from './rank';
 export type { Observation } from './observation';
+export { noticedLoads, seenRunning } from './seen';
+export { DIAGNOSIS_VERSION, diagnosisProblems } from './document';
+export type { Diagnosis, Observed } from './document';
+export { followDiagnosis } from './find';
+export type { Choice, FindView, Left, Proposal } from './find';

@@ -3,18 +3,21 @@ import type { Cable, Circuit, End } from '../circuit';
 import { findCable, findConductor, splitTerminal } from '../circuit';
 import type { OperatingPoint, Probes, Reading } from '../network';
 import { measure } from '../network';
-import type { Air, Prediction, OperatingState } from './dictionary';
+import type { Air, Prediction } from './dictionary';
 import type { Hypothesis } from './hypotheses';
 
+/** Made in an operating state, by its id. */
 export type Observation =
   /** Whether a load runs. */
-  | { type: 'runs'; state: OperatingState; device: string; load: string; on: boolean }
+  | { type: 'runs'; state: string; device: string; load: string; on: boolean }
   /** What is felt at the outlets. */
-  | { type: 'air'; state: OperatingState; air: Air }
+  | { type: 'air'; state: string; air: Air }
+  /** Whether a thermostat's screen is lit. */
+  | { type: 'screen'; state: string; device: string; lit: boolean }
   /** What a device shows: its lamp, its display, a handle. */
-  | { type: 'face'; state: OperatingState; device: string; text: string }
+  | { type: 'face'; state: string; device: string; text: string }
   /** What a meter read; ohms `Infinity` for an open loop. */
-  | { type: 'reading'; state: OperatingState; probes: Probes; value: number }
+  | { type: 'reading'; state: string; probes: Probes; value: number }
   /** A look at a device and its block: what was found of what shows there, by hypothesis; `null` when all is sound. */
   | { type: 'look'; device: string; found: string | null }
   /** A device's parts tested by themselves, power off: what was found bad, by hypothesis; `null` when all are good. */
@@ -127,7 +130,7 @@ function measured(observation: Extract<Observation, { type: 'reading' }>, point:
 export function likelihood(
   observation: Observation,
   hypothesis: Hypothesis,
-  predict: (state: OperatingState) => Prediction,
+  predict: (state: string) => Prediction,
   circuit: Circuit,
 ): number {
   const deviceOf = deviceIn(circuit);
@@ -138,6 +141,8 @@ export function likelihood(
     }
     case 'air':
       return either(predict(observation.state).air === observation.air);
+    case 'screen':
+      return either(predict(observation.state).blank.has(observation.device) !== observation.lit);
     case 'face':
       return either(predict(observation.state).faces.get(observation.device) === observation.text);
     case 'look': {

@@ -17,7 +17,7 @@ import { stepsOf } from '../wire';
 import { openings, testPoints } from '../wire/gate';
 import { callsOf } from './faulty';
 import { said } from './said';
-import { complaintOf, followAdvice, statesOf } from './technician';
+import { complaintOf, followAdvice } from './technician';
 import { tellRepair } from './tell';
 
 const burner = (kind: string, whenTilted: 'open' | 'closed') =>
@@ -213,11 +213,10 @@ test('it is diagnosed: tilted, isolated or failed, each told from the others', (
   const own = hypotheses.filter(({ failure }) => 'device' in failure && failure.device === 'heater');
   expect(own.map(({ id }) => id)).toEqual(['heater valve-open', 'heater tripped', 'heater off']);
   const dictionary = makeDictionary(hall(), hypotheses);
-  const states = statesOf(hall());
   for (const { id } of own) {
     const truth = hypotheses.findIndex((hypothesis) => hypothesis.id === id);
-    const complaint = complaintOf(dictionary, truth, states)!;
-    expect([id, followAdvice(dictionary, truth, complaint, states).isolated]).toEqual([id, true]);
+    const complaint = complaintOf(dictionary, truth)!;
+    expect([id, followAdvice(dictionary, truth, complaint).isolated]).toEqual([id, true]);
   }
 });
 

@@ -1,11 +1,8 @@
 /** A person who starts from what the customer says and does what the advice asks for, on a circuit with a hidden fault. */
-import type { Circuit } from '../circuit';
-import { fill, kindOf } from '../devices';
-import type { LoadNature } from '../devices';
-import type { Advice, Dictionary, Observation, OperatingState, Ranking, Whereabouts } from '../diagnose';
-import { isSettled, nextSteps, operatingState, rank, remedyKey } from '../diagnose';
+import { kindOf } from '../devices';
+import type { Advice, Dictionary, Observation, Ranking, Whereabouts } from '../diagnose';
+import { isSettled, nextSteps, rank, remedyKey, seenRunning } from '../diagnose';
 import { measure } from '../network';
-import { asksOf } from '../prove';
 
 /** How readings and looks go wrong; without it they are what they should be. */
 export interface Noise {
@@ -19,50 +16,11 @@ export interface Noise {
 
 export const NO_NOISE: Noise = { random: () => 0.5, share: 0, volts: 0, misread: 0 };
 
-/** What a customer hears or feels running. */
-const NOTICED: ReadonlySet<LoadNature> = new Set(['flame', 'strip', 'compressor', 'motor']);
-const CALLS = /^(off|fan|heat-far|cool-far)$/;
-
-/** The states a person can ask for at the thermostat. */
-export const statesOf = (circuit: Circuit): OperatingState[] =>
-  asksOf(circuit)
-    .filter(({ id }) => CALLS.test(id))
-    .map(({ inputs }) => operatingState(inputs));
-
-const noticedLoads = ({ devices, mains }: Circuit) =>
-  devices.flatMap(({ id, kind, params, settings }) => {
-    const found = kindOf(kind);
-    const context = { params: fill(found.params, params), settings: fill(found.settings, settings), mains };
-    return found
-      .loads(context)
-      .filter(({ nature }) => NOTICED.has(nature))
-      .map((load) => ({ device: id, load: load.id }));
-  });
-
-/** What runs in a state, load by load, and what is felt of it. */
-export function seenRunning(
-  { circuit, predict }: Dictionary,
-  truth: number,
-  state: OperatingState,
-): Observation[] {
-  const { runs, air } = predict(truth, state);
-  return [
-    { type: 'air', state, air },
-    ...noticedLoads(circuit).map(({ device, load }): Observation => ({
-      type: 'runs',
-      state,
-      device,
-      load,
-      on: runs.has(`${device}/${load}`),
-    })),
-  ];
-}
-
 /** What a customer complains of: the first call that does not do what it should; `null` when none shows anything. */
-export function complaintOf(dictionary: Dictionary, truth: number, states: readonly OperatingState[]) {
+export function complaintOf(dictionary: Dictionary, truth: number) {
   const stats = dictionary.circuit.devices.filter(({ kind }) => kindOf(kind).asks);
-  const told = (hypothesis: number, state: OperatingState): Observation[] => [
-    ...seenRunning(dictionary, hypothesis, state),
+  const told = (hypothesis: number, state: string): Observation[] => [
+    ...seenRunning(dictionary.circuit, state, dictionary.predict(hypothesis, state)),
     ...stats.map(({ id }): Observation => ({
       type: 'face',
       state,
@@ -70,7 +28,7 @@ export function complaintOf(dictionary: Dictionary, truth: number, states: reado
       text: dictionary.predict(hypothesis, state).faces.get(id) ?? '',
     })),
   ];
-  for (const state of [...states].reverse()) {
+  for (const { id: state } of [...dictionary.states].reverse()) {
     const seen = told(truth, state);
     if (JSON.stringify(seen) !== JSON.stringify(told(0, state))) return { state, seen };
   }
@@ -106,7 +64,7 @@ export function answerTo(
       ];
     }
     case 'call':
-      return seenRunning(dictionary, truth, step.state);
+      return seenRunning(dictionary.circuit, step.state, dictionary.predict(truth, step.state));
     case 'look':
       return [{ type: 'look', device: step.device, found: found() }];
     case 'test':
@@ -132,19 +90,17 @@ export type Policy = (
   dictionary: Dictionary,
   ranking: Ranking,
   at: Whereabouts,
-  states: readonly OperatingState[],
   isDone: (advice: Advice) => boolean,
 ) => Advice | undefined;
 
-const asAdvised: Policy = (dictionary, ranking, at, states, isDone) =>
-  nextSteps(dictionary, ranking, at, states, { most: MOST_STEPS + 1 }).find((advice) => !isDone(advice));
+const asAdvised: Policy = (dictionary, ranking, at, isDone) =>
+  nextSteps(dictionary, ranking, at, { most: MOST_STEPS + 1 }).find((advice) => !isDone(advice));
 
 /** Does one step after another, until it is sure enough or nothing more would tell. */
 export function followAdvice(
   dictionary: Dictionary,
   truth: number,
-  { state, seen }: { state: OperatingState; seen: readonly Observation[] },
-  states: readonly OperatingState[],
+  { state, seen }: { state: string; seen: readonly Observation[] },
   noise: Noise = NO_NOISE,
   choose: Policy = asAdvised,
 ): Outcome {
@@ -152,14 +108,14 @@ export function followAdvice(
   let at = {
     station: circuit.devices.find(({ kind }) => kindOf(kind).asks)!.station,
     open: [] as string[],
-    state: state.key,
+    state,
   };
   let observations = seen;
   const steps: Advice[] = [];
   const done = new Set<string>();
   let ranking = rank(dictionary, observations);
   while (!isSettled(ranking) && steps.length < MOST_STEPS) {
-    const advice = choose(dictionary, ranking, at, states, ({ step }) => done.has(JSON.stringify(step)));
+    const advice = choose(dictionary, ranking, at, ({ step }) => done.has(JSON.stringify(step)));
     if (!advice) break;
     const { step } = advice;
     done.add(JSON.stringify(step));
@@ -173,7 +129,7 @@ export function followAdvice(
     at = {
       station: step.station,
       open: [...new Set([...at.open, ...opened])],
-      state: 'state' in step ? step.state.key : at.state,
+      state: 'state' in step ? step.state : at.state,
     };
     observations = [...observations, ...answerTo(dictionary, truth, advice, noise)];
     ranking = rank(dictionary, observations);

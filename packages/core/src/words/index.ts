@@ -10,7 +10,14 @@ export {
   runMethodCautions,
   runMethodTitle,
 } from './english/method';
-export { answerText, failureText, remedyText, stepText } from './english/diagnosis';
+export {
+  choiceText,
+  failureText,
+  meaningText,
+  observationText,
+  remedyText,
+  stepText,
+} from './english/diagnosis';
 export { otherEndText } from './english/end';
 export { onwardText, stopText } from './english/path';
 export { misuseText } from './english/misuse';

@@ -2,6 +2,7 @@
 import { inSentence, listed } from './phrases';
 import type { Circuit } from '../circuit';
 import { findCable, findConductor, findDevice, nodeName } from '../circuit';
+import type { Load } from '../devices';
 import { fill, kindOf } from '../devices';
 import { colourName } from '../standards';
 
@@ -28,16 +29,19 @@ const colourOf = (circuit: Circuit, conductor: string) =>
 export const loadTitle = (circuit: Circuit, id: string, element: string): string | undefined =>
   loadOf(circuit, id, element)?.title;
 
-function loadOf(circuit: Circuit, id: string, element: string) {
+/** Every load of a device. */
+export function loadsAt(circuit: Circuit, id: string): readonly Load[] {
   const { kind, params, settings } = findDevice(circuit, id)!;
   const found = kindOf(kind);
-  const context = {
+  return found.loads({
     params: fill(found.params, params),
     settings: fill(found.settings, settings),
     mains: circuit.mains,
-  };
-  return found.loads(context).find((entry) => entry.element === element);
+  });
 }
+
+const loadOf = (circuit: Circuit, id: string, element: string) =>
+  loadsAt(circuit, id).find((entry) => entry.element === element);
 
 function elementName(circuit: Circuit, id: string, element: string): string {
   const { label } = findDevice(circuit, id)!;

@@ -1,12 +1,14 @@
 /** What the store holds of the open job, beyond what the first view needs. */
 import { benchReducer } from '../bench/slice';
 import { editsReducer, savingReducer } from '../circuit/slice';
+import { diagnosisDocument } from '../find/document';
 import { planDocument } from '../plan/document';
 import { surveyDocument } from '../survey/document';
 import { traceReducer } from '../trace/slice';
 
 export const jobReducers = {
   bench: benchReducer,
+  diagnosis: diagnosisDocument.reducer,
   edits: editsReducer,
   plan: planDocument.reducer,
   saving: savingReducer,

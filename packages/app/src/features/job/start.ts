@@ -7,6 +7,7 @@ import { firstReducers } from '../../store/root';
 import { keepingBench } from '../bench/keeping';
 import { circuitDocument } from '../circuit/saving';
 import { changesOutbox } from '../jobs/outbox';
+import { diagnosisDocument } from '../find/document';
 import { planDocument } from '../plan/document';
 import { followingUndo } from '../plan/undo';
 import { readingsOutbox } from '../readings/outbox';
@@ -21,6 +22,7 @@ async function start(store: Store): Promise<void> {
     syncing(circuitDocument),
     surveyDocument.sending(),
     planDocument.sending(),
+    diagnosisDocument.sending(),
     readingsOutbox.sending(),
     changesOutbox.sending(),
   ];

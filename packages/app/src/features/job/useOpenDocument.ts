@@ -6,7 +6,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 
 /** Opens a document of the job, and says when the store holds it. */
 export function useOpenDocument(
-  name: 'plan' | 'survey',
+  name: 'diagnosis' | 'plan' | 'survey',
   document: Pick<ReturnType<typeof jobDocument>, 'open'>,
   jobId: string,
 ): boolean {

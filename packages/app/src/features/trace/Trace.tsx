@@ -10,6 +10,7 @@ import { paneChosen, sheetOpened } from './slice';
 import { told } from '../../store/notice';
 import { useTokens, useWide } from '../../theme';
 import { ActionButton } from '../../basics';
+import { FindPane } from '../find/FindPane';
 import { LadderPane } from '../ladder/LadderPane';
 import { LiveLoom } from '../loom/LiveLoom';
 import { MeterBar } from '../meter/MeterBar';
@@ -32,16 +33,17 @@ interface TraceProps {
 
 const PANES: Record<Pane, string> = {
   loom: 'Loom',
+  find: 'Find',
   ladder: 'Ladder',
   path: 'Path',
   time: 'Time',
-  // Short for five tabs side by side; a screen reader hears it whole.
+  // Short for six tabs side by side; a screen reader hears it whole.
   readings: 'Log',
 };
 
 /** On a wide screen the loom stands beside the panes. */
-const WIDE_PANES: readonly Pane[] = ['path', 'ladder', 'time', 'readings'];
-const PHONE_PANES: readonly Pane[] = ['loom', 'ladder', 'path', 'time', 'readings'];
+const WIDE_PANES: readonly Pane[] = ['path', 'find', 'ladder', 'time', 'readings'];
+const PHONE_PANES: readonly Pane[] = ['loom', 'find', 'ladder', 'path', 'time', 'readings'];
 
 function Header({ job }: { job: Job }) {
   const dispatch = useAppDispatch();
@@ -92,6 +94,7 @@ export function Trace({ job, circuit }: TraceProps) {
   const loom = <LiveLoom circuit={circuit} actions={actions} />;
   const paneOf = (name: Pane) => {
     if (name === 'loom') return loom;
+    if (name === 'find') return <FindPane circuit={circuit} jobId={job.id} />;
     if (name === 'path') return <PathPane circuit={circuit} onStud={actions.tapStud} />;
     if (name === 'readings') return <ReadingsPane circuit={circuit} jobId={job.id} />;
     return name === 'ladder' ? (
@@ -127,12 +130,12 @@ export function Trace({ job, circuit }: TraceProps) {
       ) : (
         <>
           {header}
-          <StatusLine onSkip={skip} />
+          {pane === 'find' ? null : <StatusLine onSkip={skip} />}
           <PaneTabs panes={PHONE_PANES} />
           <SaveState jobId={job.id} />
           <ScrollView style={styles.grow}>{shown}</ScrollView>
-          {meter}
-          {pane === 'time' ? null : calls}
+          {pane === 'find' ? null : meter}
+          {pane === 'time' || pane === 'find' ? null : calls}
           <PlacesBar jobId={job.id} here="trace" />
         </>
       )}
@@ -151,8 +154,8 @@ export function Trace({ job, circuit }: TraceProps) {
 
 const styles = StyleSheet.create({
   page: { flex: 1 },
-  tab: { flex: 1, paddingHorizontal: 4 },
-  tabs: { flexDirection: 'row', gap: 6, paddingHorizontal: 12, paddingVertical: 6 },
+  tab: { flex: 1, paddingHorizontal: 2 },
+  tabs: { flexDirection: 'row', gap: 4, paddingHorizontal: 12, paddingVertical: 6 },
   grow: { flex: 1 },
   wide: { flex: 1, flexDirection: 'row' },
   work: { flex: 1, borderRightWidth: 1 },

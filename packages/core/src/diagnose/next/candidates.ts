@@ -5,8 +5,7 @@ import { fill, kindOf } from '../../devices';
 import type { TerminalRole } from '../../devices';
 import type { OperatingPoint, Standing } from '../../network';
 import { classifyNodes } from '../../network';
-import type { Dictionary, OperatingState } from '../dictionary';
-import { stateAtRest } from '../dictionary';
+import type { Dictionary } from '../dictionary';
 import { isBadPart } from '../observation';
 
 export type Step =
@@ -14,14 +13,14 @@ export type Step =
   | {
       type: 'reading';
       station: string;
-      state: OperatingState;
+      state: string;
       red: string;
       black: string;
       /** Line voltage may stand there: for who may work on it, and only where nothing else tells as much. */
       line: boolean;
     }
   /** What a device shows. */
-  | { type: 'face'; station: string; state: OperatingState; device: string }
+  | { type: 'face'; station: string; state: string; device: string }
   /** Whether all is landed at its block as recorded, and sound. */
   | {
       type: 'look';
@@ -35,7 +34,7 @@ export type Step =
   /** A cable's conductors tested by themselves, with both ends off and the power off. */
   | { type: 'wires'; station: string; other: string; cable: Cable }
   /** A call is made, and what runs is seen and heard. */
-  | { type: 'call'; station: string; state: OperatingState };
+  | { type: 'call'; station: string; state: string };
 
 const LINE: ReadonlySet<TerminalRole> = new Set(['line', 'neutral']);
 
@@ -115,11 +114,11 @@ const stationsOf = ({ devices }: Circuit, { conductors }: Cable): string[] => {
 
 /** Every step there is, in the states given. */
 export function candidatesOf(
-  { circuit, predict, hypotheses }: Dictionary,
-  states: readonly OperatingState[],
+  { circuit, predict, hypotheses, states: all }: Dictionary,
+  states: readonly string[],
 ): Step[] {
-  const pairs = pairsOf(circuit, predict(0, stateAtRest(circuit)).point);
-  const shows = circuit.devices.filter(({ kind }) => !kindOf(kind).splices);
+  const pairs = pairsOf(circuit, predict(0, all[0]!.id).point);
+  const shows = circuit.devices.filter(({ kind }) => !kindOf(kind).splices && !kindOf(kind).sealed);
   const landed = terminalsOf(circuit);
   const blocks = new Set(landed.map(({ device }) => device));
   const onLine = new Set(

@@ -1,7 +1,7 @@
 /** What to do next: the most expected information about what is to be done, for its minutes. */
 import type { Costs, Whereabouts } from '../costs';
 import { COSTS, reachMinutes, stateMinutes, walkMinutes } from '../costs';
-import type { Dictionary, OperatingState } from '../dictionary';
+import type { Dictionary } from '../dictionary';
 import { MISSED } from '../observation';
 import type { Ranking } from '../rank';
 import { remedyKey } from '../hypotheses';
@@ -35,7 +35,7 @@ function minutesOf(
   at: Whereabouts,
   step: Step,
 ): number {
-  const set = 'state' in step ? stateMinutes(circuit, costs, at, step.state.key) : 0;
+  const set = 'state' in step ? stateMinutes(circuit, costs, at, step.state) : 0;
   switch (step.type) {
     case 'reading':
       return (
@@ -100,15 +100,18 @@ export function adviser(
 /**
  * The best next steps, best first: expected bits about what is to be done, over minutes.
  *
- * @param states - states that may be asked for; what everything is set to now among them.
+ * @param states - calls that may be asked for, by id; all there are when left out.
  * @returns at most `most` steps; none when nothing left would tell anything.
  */
 export function nextSteps(
   dictionary: Dictionary,
   ranking: Ranking,
   at: Whereabouts,
-  states: readonly OperatingState[],
-  { costs = COSTS, most = 3 }: { costs?: Costs; most?: number } = {},
+  {
+    costs = COSTS,
+    most = 3,
+    states = dictionary.states.map(({ id }) => id),
+  }: { costs?: Costs; most?: number; states?: readonly string[] } = {},
 ): Advice[] {
   return candidatesOf(dictionary, states)
     .map(adviser(dictionary, ranking, at, costs))

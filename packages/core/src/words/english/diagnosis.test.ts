@@ -1,8 +1,8 @@
 /** What may be wrong and what to do about it, as a person reads it. */
-import { hypothesesOf } from '../../diagnose';
+import { followDiagnosis, hypothesesOf, makeDictionary } from '../../diagnose';
 import type { Step } from '../../diagnose';
 import { TEMPLATES, furnaceAirConditioner } from '../../systems';
-import { answerText, failureText, namesIn, remedyText, stepText } from '..';
+import { choiceText, failureText, meaningText, namesIn, observationText, remedyText, stepText } from '..';
 
 const circuit = furnaceAirConditioner('Words');
 const names = namesIn(circuit);
@@ -44,8 +44,24 @@ test('every failure of every system can be told, and no two of one system alike'
 });
 
 test('a step says where the probes go or what to look at, an answer what it would be', () => {
-  const reading = { type: 'reading', red: 'board.Y', black: 'board.C' } as Step;
-  expect(stepText(names, reading)).toBe('Volts from Furnace board Y to Furnace board C');
-  expect(stepText(names, { type: 'face', device: 'board' } as Step)).toBe('Look at what Furnace board shows');
-  expect([24.31, 0.01, 'blown'].map(answerText)).toEqual(['about 24.3 V', 'about 0 V', 'blown']);
+  const dictionary = makeDictionary(circuit, hypotheses);
+  const whereabouts = { station: 'hall', open: [], state: 'cool' };
+  const cold = { type: 'air', state: 'cool', air: 'plain' } as const;
+  const observed = [{ id: 'a', at: '2026-11-27T10:00:00.000Z', observation: cold }];
+  const { steps, left } = followDiagnosis(dictionary, { version: 1, observed, whereabouts });
+  for (const { step, choices } of steps) {
+    expect(stepText(names, step)).toMatch(/^(Red on|Look at|See what runs|What does|Power off)/);
+    for (const choice of choices) {
+      expect(choiceText(names, step, choice).length).toBeGreaterThan(2);
+      expect(meaningText(names, choice.failures)).not.toMatch(/undefined/);
+      for (const one of choice.observed) expect(observationText(names, one)).not.toMatch(/undefined/);
+    }
+  }
+  expect(left.length).toBeGreaterThan(1);
+  expect(observationText(names, cold)).toBe('Air, neither warm nor cold');
+  const reading = { type: 'reading', state: 'cool', red: 'board.Y', black: 'board.C' } as Step;
+  expect(stepText(names, reading)).toBe('Red on Furnace board Y, black on Furnace board C, cooling called');
+  expect(choiceText(names, reading, { value: 24.31, share: 1, failures: [], observed: [] })).toBe(
+    'about 24.3 V',
+  );
 });

@@ -1,10 +1,11 @@
 /** What may be wrong, what is done about it, and what to look at next. */
-import type { End } from '../../circuit';
+import type { Circuit, End } from '../../circuit';
 import { findConductor, findDevice } from '../../circuit';
 import { kindOf, said } from '../../devices';
-import type { Failure, Remedy, Step } from '../../diagnose';
+import type { Air, Choice, Failure, Observation, Remedy, Step } from '../../diagnose';
 import type { Names } from '../names';
-import { inSentence } from '../phrases';
+import { loadsAt } from '../names';
+import { inSentence, listed } from '../phrases';
 import { showVolts } from '../show';
 import { wrongLandingText } from './change';
 
@@ -109,9 +110,9 @@ export function remedyText(names: Names, remedy: Remedy): string {
 export function stepText({ node, device }: Names, step: Step): string {
   switch (step.type) {
     case 'reading':
-      return `Volts from ${node(step.red)} to ${node(step.black)}`;
+      return `Red on ${node(step.red)}, black on ${node(step.black)}, ${stateText(step.state)}`;
     case 'face':
-      return `Look at what ${device(step.device)} shows`;
+      return `What does ${device(step.device)} show with ${stateText(step.state)}?`;
     case 'look':
       return `Look at ${device(step.device)}: tug each conductor, compare each with the record`;
     case 'test':
@@ -119,10 +120,82 @@ export function stepText({ node, device }: Names, step: Step): string {
     case 'wires':
       return `Power off, both ends off: test the conductors of ${step.cable.label} one by one, to each other and to metal`;
     case 'call':
-      return 'Make the call and see what runs';
+      return `See what runs with ${stateText(step.state)}`;
   }
 }
 
-/** About what an answer would be: "about 24.3 V". */
-export const answerText = (value: number | string): string =>
-  typeof value === 'number' ? `about ${showVolts(value)} V` : value;
+const AIR: Readonly<Record<Air, string>> = {
+  warm: 'Warm air',
+  cold: 'Cold air',
+  mixed: 'Lukewarm air',
+  plain: 'Air, neither warm nor cold',
+  still: 'No air',
+};
+
+/** What runs, as it is seen and felt. */
+function runningText({ element, circuit }: Names, observed: readonly Observation[]): string {
+  const air = observed.flatMap((one) => (one.type === 'air' ? [AIR[one.air]] : []));
+  const running = observed.flatMap((one) =>
+    one.type === 'runs' && one.on ? [element(one.device, elementOf(circuit, one))] : [],
+  );
+  return [...air, running.length > 0 ? `${listed(running)} on` : 'nothing runs'].join('; ');
+}
+
+const elementOf = (circuit: Circuit, { device, load }: { device: string; load: string }) =>
+  loadsAt(circuit, device).find(({ id }) => id === load)!.element;
+
+/** An answer to a step, as who answers would say it. */
+export function choiceText(names: Names, step: Step, { value, observed, failures }: Choice): string {
+  switch (step.type) {
+    case 'reading':
+      return `about ${showVolts(Number(value))} V`;
+    case 'face':
+      return value === '' ? 'nothing' : String(value);
+    case 'look':
+      return value === '' ? 'All sound' : failureText(names, failures[0]!);
+    case 'test':
+    case 'wires':
+      return value === '' ? 'All good' : failureText(names, failures[0]!);
+    case 'call':
+      return runningText(names, observed);
+  }
+}
+
+/** What an answer would mean: "Pan float has tripped, yellow of Outdoor cable is broken". */
+export const meaningText = (names: Names, failures: readonly Failure[]): string =>
+  failures.map((failure) => failureText(names, failure)).join(', ');
+
+/** What was observed, shortly, for a chip or a line of a strip. */
+export function observationText(names: Names, observation: Observation): string {
+  const { device, cable, node, element, circuit } = names;
+  switch (observation.type) {
+    case 'air':
+      return AIR[observation.air];
+    case 'screen':
+      return `${device(observation.device)}: screen ${observation.lit ? 'lit' : 'blank'}`;
+    case 'runs':
+      return `${element(observation.device, elementOf(circuit, observation))} ${observation.on ? 'runs' : 'does not run'}`;
+    case 'face':
+      return `${device(observation.device)}: ${observation.text || 'nothing'}`;
+    case 'reading': {
+      const { probes, value } = observation;
+      return `${node(probes.red)} to ${node(probes.black)}: ${showVolts(value)} V`;
+    }
+    case 'look':
+      return `${device(observation.device)} ${observation.found === null ? 'looked at: sound' : 'looked at: not sound'}`;
+    case 'test':
+      return `${device(observation.device)} tested: ${observation.found === null ? 'good' : 'bad'}`;
+    case 'wires':
+      return `${cable(observation.cable)} tested: ${observation.found === null ? 'good' : 'bad'}`;
+  }
+}
+
+/** What calls are said to be. */
+const STATES: Readonly<Record<string, string>> = {
+  off: 'nothing called',
+  fan: 'fan called',
+  heat: 'heat called',
+  cool: 'cooling called',
+};
+
+const stateText = (state: string) => STATES[state] ?? state;

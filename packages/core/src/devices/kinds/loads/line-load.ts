@@ -10,6 +10,7 @@ const WORKS_FROM = 0.6;
 export const lineLoad = defineDevice({
   kind: 'line-load',
   title: 'Motor or strips',
+  sealed: true,
   designations: () => [
     { mark: '1', role: 'line', purpose: 'Fed through the relay.' },
     { mark: '2', role: 'line', purpose: 'Neutral or the second leg.' },

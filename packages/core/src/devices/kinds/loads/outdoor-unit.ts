@@ -17,6 +17,7 @@ const CAPACITOR_OHMS = 0.05;
 export const outdoorUnit = defineDevice({
   kind: 'outdoor-unit',
   title: 'Compressor and fan',
+  sealed: true,
   designations: ({ fan }) => [
     { mark: 'C', role: 'winding', purpose: 'Compressor common, from the contactor.' },
     { mark: 'R', role: 'winding', purpose: 'Compressor run winding, from the contactor.' },

@@ -37,6 +37,7 @@ const SHORTED_TURNS_OHMS = 120;
 export const controlTransformer = defineDevice({
   kind: 'control-transformer',
   title: 'Control transformer',
+  sealed: true,
   designations: () => [
     { mark: 'PC', role: 'neutral', purpose: 'Primary common: neutral, or the second leg.', aliases: ['COM'] },
     { mark: 'P120', role: 'line', purpose: 'Primary tap for 120 V.' },

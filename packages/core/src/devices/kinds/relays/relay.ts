@@ -9,6 +9,7 @@ import { choice, num, seconds } from '../../fields';
 export const relay = defineDevice({
   kind: 'relay',
   title: 'Relay',
+  sealed: true,
   designations: ({ poles }) => [
     { mark: 'A1', role: 'coil', purpose: 'Coil, fed by the call.' },
     { mark: 'A2', role: 'coil', purpose: 'Coil, returning to C.' },

@@ -11,6 +11,7 @@ const WORKS_FROM = 0.7;
 export const sequencer = defineDevice({
   kind: 'sequencer',
   title: 'Heat sequencer',
+  sealed: true,
   designations: () => [
     { mark: 'H1', role: 'coil', purpose: 'Heater, fed by W.' },
     { mark: 'H2', role: 'coil', purpose: 'Heater, returning to C.' },

@@ -6,6 +6,7 @@ import { choice } from '../../fields';
 export const pressureSwitch = defineDevice({
   kind: 'pressure-switch',
   title: 'Pressure switch',
+  sealed: true,
   inline: true,
   designations: () => [
     { mark: '1', role: 'contact', purpose: 'One side of the pressure contact.' },

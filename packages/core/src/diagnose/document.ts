@@ -1,0 +1,133 @@
+/** The diagnosis of a job as it is kept: what was observed, and where the person stands. */
+import type { Problem } from '../circuit';
+import * as yup from 'yup';
+import type { Observation } from './observation';
+
+export const DIAGNOSIS_VERSION = 1;
+
+/** An observation with when it was made, and an id made where it was: one that comes twice counts once. */
+export interface Observed {
+  id: string;
+  at: string;
+  observation: Observation;
+}
+
+export interface Diagnosis {
+  version: typeof DIAGNOSIS_VERSION;
+  observed: readonly Observed[];
+  /** Where the person is, whose covers are off, and what is called. */
+  whereabouts: { station: string; open: readonly string[]; state: string };
+}
+
+const MOST_OBSERVED = 2000;
+/** More than any meter of the trade shows, V. */
+const MOST_VOLTS = 1000;
+
+const word = () => yup.string().strict().required('is required').max(80, 'must be at most 80 characters');
+const unknown = ({ unknown: fields }: { unknown: string }) => `has unknown field ${fields}`;
+const shape = <S extends yup.ObjectShape>(fields: S) => yup.object(fields).strict().noUnknown(unknown);
+const found = () =>
+  yup.string().strict().max(200, 'must be at most 200 characters').nullable().defined('is required, or null');
+const flag = () => yup.boolean().strict().required('must be true or false');
+const node = () =>
+  yup
+    .string()
+    .strict()
+    .required('is required')
+    .matches(/^[\w-]+(\.[\w/+-]+|~(from|to))$|^earth$/, 'must name a terminal');
+
+const probes = () =>
+  shape({
+    mode: yup.string().strict().oneOf(['ac-volts'], 'must be ac-volts').required('is required'),
+    red: node(),
+    black: node(),
+    meter: yup
+      .string()
+      .strict()
+      .oneOf(['high-z', 'low-z'], 'must be high-z or low-z')
+      .required('is required'),
+  }).required('is required');
+
+const AIRS = ['warm', 'cold', 'mixed', 'plain', 'still'];
+
+/** By type, the fields an observation of it has besides. */
+const SHAPES: Readonly<Record<Observation['type'], () => yup.Schema>> = {
+  runs: () => shape({ type: word(), state: word(), device: word(), load: word(), on: flag() }),
+  air: () =>
+    shape({
+      type: word(),
+      state: word(),
+      air: word().oneOf(AIRS, `must be one of ${AIRS.join(', ')}`),
+    }),
+  screen: () => shape({ type: word(), state: word(), device: word(), lit: flag() }),
+  face: () =>
+    shape({ type: word(), state: word(), device: word(), text: yup.string().strict().max(80).defined() }),
+  reading: () =>
+    shape({
+      type: word(),
+      state: word(),
+      probes: probes(),
+      value: yup
+        .number()
+        .strict()
+        .min(0, 'must be 0 or more')
+        .max(MOST_VOLTS, `must be at most ${MOST_VOLTS} V`)
+        .required('is required'),
+    }),
+  look: () => shape({ type: word(), device: word(), found: found() }),
+  test: () => shape({ type: word(), device: word(), found: found() }),
+  wires: () => shape({ type: word(), cable: word(), found: found() }),
+};
+
+const isType = (type: unknown): type is Observation['type'] =>
+  typeof type === 'string' && Object.hasOwn(SHAPES, type);
+
+const observationSchema = yup.lazy((given: unknown) => {
+  const type = (given as { type?: unknown } | null)?.type;
+  return isType(type)
+    ? SHAPES[type]()
+    : yup
+        .mixed()
+        .test('type', `must be an observation of type ${Object.keys(SHAPES).join(', ')}`, () => false);
+});
+
+const diagnosisSchema = shape({
+  version: yup
+    .number()
+    .strict()
+    .oneOf([DIAGNOSIS_VERSION], `must be ${DIAGNOSIS_VERSION}`)
+    .required('is required'),
+  observed: yup
+    .array()
+    .strict()
+    .required('is required')
+    .max(MOST_OBSERVED, `must have at most ${MOST_OBSERVED} entries`)
+    .of(
+      shape({
+        id: word(),
+        at: yup
+          .string()
+          .strict()
+          .required('is required')
+          .matches(/^\d{4}-\d\d-\d\dT/, 'must be an ISO time'),
+        observation: observationSchema,
+      }),
+    ),
+  whereabouts: shape({
+    station: word(),
+    open: yup.array().strict().of(word()).max(100, 'must have at most 100 entries').required('is required'),
+    state: word(),
+  }).required('is required'),
+});
+
+/** Problems of what should be a diagnosis; none when it is one. */
+export function diagnosisProblems(given: unknown): Problem[] {
+  try {
+    diagnosisSchema.validateSync(given, { abortEarly: false, strict: true });
+    return [];
+  } catch (error) {
+    if (!(error instanceof yup.ValidationError)) throw error;
+    const all = error.inner.length > 0 ? error.inner : [error];
+    return all.map(({ path, message }) => ({ path: path ?? '', message }));
+  }
+}

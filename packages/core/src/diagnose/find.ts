@@ -1,0 +1,165 @@
+/** Where a diagnosis stands: what is left, what to do next, how it came to that. */
+import { findCable, findDevice } from '../circuit';
+import type { Diagnosis } from './document';
+import type { Dictionary } from './dictionary';
+import type { Failure, Remedy } from './hypotheses';
+import { remedyKey } from './hypotheses';
+import type { Advice } from './next/next';
+import { nextSteps } from './next/next';
+import type { Step } from './next/candidates';
+import type { Observation } from './observation';
+import type { Group } from './rank';
+import { isSettled, rank } from './rank';
+import { seenRunning } from './seen';
+
+/** Some of what is left: what would be done about it, and the failures it would put right. */
+export interface Left {
+  remedy: Remedy;
+  share: number;
+  failures: readonly Failure[];
+}
+
+/** An answer to a step: what choosing it says was observed, and what it would mean. */
+export interface Choice {
+  value: number | string;
+  share: number;
+  /** The likeliest failures that would give it. */
+  failures: readonly Failure[];
+  observed: readonly Observation[];
+}
+
+export interface Proposal {
+  step: Step;
+  minutes: number;
+  choices: readonly Choice[];
+}
+
+export interface FindView {
+  left: readonly Left[];
+  /** Remedies that are not shown, and their share. */
+  others: { count: number; share: number };
+  /** What is to be done, once it is sure enough. */
+  settled: Remedy | null;
+  steps: readonly Proposal[];
+  /** For each of `left`, its share before anything and after each observation. */
+  moved: readonly (readonly number[])[];
+  /** Observations of what the circuit has no more, by id: they are kept, and count for nothing. */
+  stale: readonly string[];
+}
+
+/** How much is shown of what is left, of an answer's failures, of the answers. */
+const SHOWN = 4;
+const MEANT = 3;
+const CHOICES = 5;
+/** Less than this is not worth a line. */
+const LEAST_SHOWN = 0.005;
+
+/** Whether what was observed is still there to be observed. */
+function isOf({ circuit, states, network }: Dictionary, observation: Observation): boolean {
+  if ('state' in observation && !states.some(({ id }) => id === observation.state)) return false;
+  if ('device' in observation) return findDevice(circuit, observation.device) !== undefined;
+  if ('cable' in observation) return findCable(circuit, observation.cable) !== undefined;
+  if (observation.type !== 'reading') return true;
+  const { red, black } = observation.probes;
+  return [red, black].every((node) => node === 'earth' || network.nodes.includes(node));
+}
+
+/** What is observed when a step gives an answer, as who gives it predicts. */
+function observedBy(
+  dictionary: Dictionary,
+  step: Step,
+  value: number | string,
+  member: number,
+): Observation[] {
+  const found = value === '' ? null : String(value);
+  switch (step.type) {
+    case 'reading': {
+      const { state, red, black } = step;
+      const probes = { mode: 'ac-volts', red, black, meter: 'high-z' } as const;
+      return [{ type: 'reading', state, probes, value: Number(value) }];
+    }
+    case 'face':
+      return [{ type: 'face', state: step.state, device: step.device, text: String(value) }];
+    case 'look':
+      return [{ type: 'look', device: step.device, found }];
+    case 'test':
+      return [{ type: 'test', device: step.device, found }];
+    case 'wires':
+      return [{ type: 'wires', cable: step.cable.id, found }];
+    case 'call':
+      return seenRunning(dictionary.circuit, step.state, dictionary.predict(member, step.state));
+  }
+}
+
+/** What tells one step from another, and an observation which step it answers. */
+function subjectOf(of: Step | Observation): string {
+  switch (of.type) {
+    case 'reading':
+      return 'probes' in of
+        ? `reading ${of.state} ${of.probes.red} ${of.probes.black}`
+        : `reading ${of.state} ${of.red} ${of.black}`;
+    case 'face':
+      return `face ${of.state} ${of.device}`;
+    case 'look':
+    case 'test':
+      return `${of.type} ${of.device}`;
+    case 'wires':
+      return `wires ${typeof of.cable === 'string' ? of.cable : of.cable.id}`;
+    case 'call':
+    case 'air':
+      return `call ${of.state}`;
+    default:
+      return of.type;
+  }
+}
+
+function proposalOf(
+  dictionary: Dictionary,
+  shares: Float64Array,
+  { step, minutes, answers }: Advice,
+): Proposal {
+  return {
+    step,
+    minutes,
+    choices: answers.slice(0, CHOICES).map(({ value, share, members }) => {
+      const likeliest = [...members].sort((one, other) => shares[other]! - shares[one]!);
+      return {
+        value,
+        share,
+        failures: likeliest.slice(0, MEANT).map((member) => dictionary.hypotheses[member]!.failure),
+        observed: observedBy(dictionary, step, value, likeliest[0]!),
+      };
+    }),
+  };
+}
+
+/** Works out where a diagnosis stands. Observations of what is not there any more are named and left out. */
+export function followDiagnosis(dictionary: Dictionary, { observed, whereabouts }: Diagnosis): FindView {
+  const stale = observed.filter(({ observation }) => !isOf(dictionary, observation)).map(({ id }) => id);
+  const observations = observed.flatMap(({ id, observation }) => (stale.includes(id) ? [] : [observation]));
+  const ranking = rank(dictionary, observations);
+  const shown = ranking.groups.slice(0, SHOWN).filter(({ share }) => share >= LEAST_SHOWN);
+  const others = ranking.groups.slice(shown.length);
+  const course = observations.map((_, i) => rank(dictionary, observations.slice(0, i)));
+  const shareIn = (groups: readonly Group[], { remedy }: Group) =>
+    groups.find((group) => remedyKey(group.remedy) === remedyKey(remedy))?.share ?? 0;
+  const done = new Set(observations.map(subjectOf));
+  const steps = nextSteps(dictionary, ranking, whereabouts, { most: done.size + SHOWN })
+    .filter(({ step }) => !done.has(subjectOf(step)))
+    .slice(0, MEANT);
+  return {
+    left: shown.map(({ remedy, share, members }) => ({
+      remedy,
+      share,
+      failures: members.slice(0, MEANT).map((member) => dictionary.hypotheses[member]!.failure),
+    })),
+    others: {
+      count: others.filter(({ share }) => share >= LEAST_SHOWN / 100).length,
+      share: others.reduce((sum, { share }) => sum + share, 0),
+    },
+    settled: isSettled(ranking) ? ranking.groups[0]!.remedy : null,
+    steps: steps.map((advice) => proposalOf(dictionary, ranking.shares, advice)),
+    moved: shown.map((group) => [...course, ranking].map(({ groups }) => shareIn(groups, group))),
+    stale,
+  };
+}
