@@ -116,6 +116,7 @@ test.describe('the advice leads to the fault', () => {
     ['O/B set wrong after a swap', 'heat-pump', 'stat valve B', 'cool', /Set Thermostat: O\/B/],
     ['a cable cut through in the wall', 'furnace-ac', 'yardCable cut through', 'cool', /in place of Outdoor/],
     ['a thermostat not seated on its base', 'furnace-ac', 'stat not-seated', 'heat', /Seat it properly/],
+    ['a compressor that is only waiting', 'heat-pump', 'waiting', 'cool', /Wait until nothing is counting/],
     ['a detector that holds the unit', 'rooftop', 'smoke tripped', 'cool', /why Duct detector has tripped/],
   ] as const)
     test(what, async ({ page, server }) => {

@@ -6,8 +6,9 @@
 import { report } from '../report';
 import { runShards } from '../shards';
 import type { Row } from './rows';
+import { tellSpeed } from './speed';
 
-const [draws = '12', seed = '20261127', systems] = process.argv.slice(2);
+const [draws = '12', seed = '20261201', systems] = process.argv.slice(2);
 
 const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
 const rate = (rows: readonly Row[], is: (row: Row) => boolean) => mean(rows.map((row) => Number(is(row))));
@@ -71,5 +72,8 @@ function tell(rows: readonly Row[]): void {
 }
 
 void runShards<Row>('scripts/bench/diagnosis/shard.ts', draws, seed, ...(systems ? [systems] : [])).then(
-  tell,
+  (rows) => {
+    tell(rows);
+    tellSpeed();
+  },
 );

@@ -23,7 +23,7 @@ const QUIET_MS = 1500;
 export function useReadEarly(isShown: boolean): void {
   useEffect(() => {
     if (!isShown) return;
-    const timer = setTimeout(() => void readBeyond().then(({ theModel }) => theModel()), QUIET_MS);
+    const timer = setTimeout(() => void readBeyond().then(({ theModel }) => theModel().warmUp()), QUIET_MS);
     return () => clearTimeout(timer);
   }, [isShown]);
 }

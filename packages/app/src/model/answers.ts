@@ -1,6 +1,6 @@
 /** What the model's worker answers. Keeps the last circuit on the bench; all other state comes with each question. */
 import type { Bench, BenchAnswer, BenchQuestion, Inputs, Timeline, World } from '@zygostat/core/behaviour';
-import { callAlone, makeBench, runTimeline, sectionsOf } from '@zygostat/core/behaviour';
+import { NEW_WORLD, callAlone, makeBench, runTimeline, sectionsOf } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Call } from '@zygostat/core/devices';
 import type { Diagnosis, Dictionary, FindView } from '@zygostat/core/diagnose';
@@ -14,6 +14,7 @@ import { addParallelThermostat, addRelay, planRun, planSafety, planSwap, sumsOf 
 import type { Case, Finding, Mistake, Proof, Repair } from '@zygostat/core/prove';
 import { prove, repairOf, stageOf, sweep } from '@zygostat/core/prove';
 import type { PlanView } from '@zygostat/core/wire';
+import { furnaceAirConditioner } from '@zygostat/core/systems';
 import { followPlan } from '@zygostat/core/wire';
 
 /** States between two words about long work. */
@@ -41,6 +42,13 @@ export const model = {
   /** Takes a circuit to answer questions about. */
   load(circuit: Circuit): void {
     bench = makeBench(circuit);
+  },
+
+  /** Runs through what a first question needs, so that it is compiled by the time one is asked. */
+  warmUp(): void {
+    const inputs = { controls: {}, conditions: { indoorC: 22, outdoorC: 20 } };
+    const first = { inputs, world: NEW_WORLD, elapse: 0, probes: null, followed: null };
+    makeBench(furnaceAirConditioner('')).answer(first);
   },
 
   /** Settles the bench and reads everything there is to see; `null` before a circuit is loaded. */

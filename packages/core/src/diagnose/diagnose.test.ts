@@ -115,6 +115,7 @@ describe.each<[string, Circuit, readonly (readonly [complaint: string, cause: st
       ['no power', 'fuse blown'],
       ['no heat', 'statW broken'],
       ['no cooling', 'float tripped'],
+      ['no cooling yet', 'waiting'],
       ['no fan', 'board blower-relay-open'],
       ['heat for cool', 'statY from on stat.W, statW from on stat.Y'],
       ['never stops', 'stat w-contact-stuck'],

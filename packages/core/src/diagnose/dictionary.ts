@@ -1,5 +1,5 @@
 /** What every hypothesis would show in every state a circuit is observed in: worked out when first asked for, then kept. */
-import type { Inputs, World } from '../behaviour';
+import type { World } from '../behaviour';
 import { NEW_WORLD, advance, energisedLoads, facesOf, holding, loadsIn, untilSteady } from '../behaviour';
 import type { Circuit } from '../circuit';
 import type { Call, Load, LoadNature } from '../devices';
@@ -76,11 +76,20 @@ function shownBy(
   return shows === undefined ? null : [failure.device, shows];
 }
 
+/** What a hypothesis leaves otherwise beside the network. */
+type Condition = Pick<Hypothesis, 'held' | 'settings' | 'early'>;
+
+const SOUND: Condition = { held: {}, settings: {}, early: false };
+
 /** How a circuit came to an operating state: every point on the way, and what it comes to. */
 interface Course {
   passed: ReadonlySet<OperatingPoint>;
   prediction: Prediction;
 }
+
+/** Seconds since power came back, and since the call, for who looks before anything has settled. */
+const JUST_ON_S = 5;
+const AT_ONCE_S = 10;
 
 /** What hypotheses that do the same to the circuit share: a conductor that is broken or off either of its screws. */
 class Effect {
@@ -91,14 +100,13 @@ class Effect {
   /** @param sound - the circuit with nothing wrong, where this effect leaves controls and settings as they are. */
   constructor(
     base: Network,
-    private readonly held: Inputs['controls'],
-    settings: Hypothesis['settings'],
+    private readonly what: Condition,
     private readonly overlay: Overlay,
     private readonly solver: Solver,
     private readonly atRest: OperatingState,
     private readonly sound: Effect | null,
   ) {
-    this.network = withSettings(withOverlay(base, overlay), settings);
+    this.network = withSettings(withOverlay(base, overlay), what.settings);
   }
 
   predict(state: OperatingState): Prediction {
@@ -122,17 +130,22 @@ class Effect {
   }
 
   private run(state: OperatingState): Course {
-    const { network, solver, held } = this;
+    const { network, solver } = this;
+    const { held, early } = this.what;
     if (!this.rest) {
       const passed = new Set<OperatingPoint>();
       const watch = (point: OperatingPoint) => void passed.add(point);
       const inputs = holding(this.atRest.inputs, held);
-      this.rest = { world: advance(network, inputs, NEW_WORLD, REST_S, solver, watch).world, passed };
+      const rested = early ? JUST_ON_S : REST_S;
+      this.rest = { world: advance(network, inputs, NEW_WORLD, rested, solver, watch).world, passed };
     }
     const passed = new Set(this.rest.passed);
     const inputs = holding(state.inputs, held);
     const watch = (point: OperatingPoint) => void passed.add(point);
-    const settled = untilSteady(network, inputs, this.rest.world, LONGEST_S, solver, watch);
+    const { world } = this.rest;
+    const settled = early
+      ? advance(network, inputs, world, AT_ONCE_S, solver, watch)
+      : untilSteady(network, inputs, world, LONGEST_S, solver, watch);
     const on = energisedLoads(network, settled);
     const faces = [...facesOf(network, inputs, settled.world)].map(([id, { text }]) => [id, text] as const);
     return {
@@ -188,19 +201,13 @@ export function makeDictionary(
   const atRest = states[0]!;
   const byId = new Map(states.map((state) => [state.id, state]));
   const effects = new Map<string, Effect>();
-  const make = (
-    held: Hypothesis['held'],
-    settings: Hypothesis['settings'],
-    overlay: Overlay,
-    like: Effect | null,
-  ) => new Effect(laid.network, held, settings, overlay, solver, atRest, like);
-  const sound = make({}, {}, [], null);
+  const sound = new Effect(laid.network, SOUND, [], solver, atRest, null);
   const made = hypotheses.map((one, i) => {
-    const { held, settings } = one;
+    const { held, settings, early } = one;
     const overlay = laid.overlays[i]!;
-    const key = JSON.stringify([overlay, held, settings]);
-    const like = isEmpty(held) && isEmpty(settings) ? sound : null;
-    const effect = effects.get(key) ?? make(held, settings, overlay, like);
+    const key = JSON.stringify([overlay, held, settings, early]);
+    const like = !early && isEmpty(held) && isEmpty(settings) ? sound : null;
+    const effect = effects.get(key) ?? new Effect(laid.network, one, overlay, solver, atRest, like);
     effects.set(key, effect);
     return { effect, shows: shownBy(circuit, one) };
   });

@@ -1,6 +1,7 @@
 /** What a meter reads between two points of a solved circuit. */
 import type { MeterKind } from '../standards';
 import { METER_OHMS } from '../standards';
+import type { Network } from './compile';
 import type { OperatingPoint, Solver } from './solve';
 import { factoriseAt, makeSolver, phasor, solve, voltsOf } from './solve';
 import { solveFactored } from './ldl';
@@ -28,6 +29,17 @@ export const AMMETER_FUSE_AMPS = 10;
 const OPEN_LOOP_OHMS = 40e6;
 /** Volts that make an ohms reading wrong and the meter unsafe. */
 const DEAD_VOLTS = 0.5;
+
+/** Work space of a network's readings: each begins by factorising, so one serves them all. */
+const solvers = new WeakMap<Network, Solver>();
+
+function solverFor(network: Network): Solver {
+  const known = solvers.get(network);
+  if (known) return known;
+  const made = makeSolver(network);
+  solvers.set(network, made);
+  return made;
+}
 
 /** Thévenin impedance between two nodes of the matrix last factorised, ohms. */
 function impedanceBetween(solver: Solver, red: number, black: number): { re: number; im: number } {
@@ -75,7 +87,7 @@ function strayVolts(point: OperatingPoint, solver: Solver, red: number, black: n
 export function measure(point: OperatingPoint, { mode, red, black, meter }: Probes): Reading {
   const { network, choice } = point;
   const [r, b] = [network.indexOf(red), network.indexOf(black)];
-  const solver = makeSolver(network);
+  const solver = solverFor(network);
   if (mode === 'ohms') {
     const stray = strayVolts(point, solver, r, b);
     if (stray > DEAD_VOLTS) return { ok: false, misuse: { type: 'ohms-live', volts: stray } };

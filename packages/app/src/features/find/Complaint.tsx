@@ -42,9 +42,6 @@ export function Complaint({ circuit, onBegin }: ComplaintProps) {
       <Options label="It goes wrong with" options={CALLS} value={call} onChange={setCall} />
       <Options label="What comes out" options={AIRS} value={air} onChange={setAir} />
       <Options label="The thermostat’s screen" options={SCREENS} value={screen} onChange={setScreen} />
-      <AppText kind="small">
-        Wait until nothing is counting any more: a compressor may be held for five minutes.
-      </AppText>
       <ActionButton label="Find it" look="filled" onPress={begin} />
     </View>
   );

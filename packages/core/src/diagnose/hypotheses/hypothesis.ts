@@ -8,6 +8,8 @@ import type { WrongLanding } from '../../prove';
 export type Failure =
   /** The controls are right: it is the equipment, or nothing at all. */
   | { type: 'none' }
+  /** A delay is running: a compressor's rest, a purge, a thermostat's protection. */
+  | { type: 'waiting' }
   | { type: 'part'; device: string; mode: string }
   /** A safety that has tripped as it should. */
   | { type: 'tripped'; device: string }
@@ -29,7 +31,7 @@ export type Failure =
 
 /** What is done about a failure. Failures with the same remedy need not be told apart. */
 export type Remedy =
-  | { type: 'none' }
+  | { type: 'none' | 'wait' }
   /** A device, or a part of it that is replaced without the whole. */
   | { type: 'part'; device: string; part: string | null; mend: Mend }
   | { type: 'clear'; device: string }
@@ -53,12 +55,14 @@ export interface Hypothesis {
   held: Inputs['controls'];
   /** Settings that are not what is recorded, by device. */
   settings: Readonly<Record<string, Values>>;
+  /** It was looked at before anything could have settled. */
+  early: boolean;
 }
 
 /** A hypothesis that leaves everything alone but what is given. */
 export const hypothesis = (
   given: Pick<Hypothesis, 'id' | 'failure' | 'remedy' | 'weight'> & Partial<Hypothesis>,
-): Hypothesis => ({ alteration: {}, held: {}, settings: {}, ...given });
+): Hypothesis => ({ alteration: {}, held: {}, settings: {}, early: false, ...given });
 
 /** Equal for remedies that are the same work on the same thing. */
 export const remedyKey = (remedy: Remedy): string => JSON.stringify(remedy);

@@ -10,6 +10,7 @@ export type { Failure, Hypothesis, Remedy } from './hypothesis';
 
 /** How often it is the equipment, or a person who did not wait, against one conductor broken; judgement. */
 const NOTHING_WRONG = 6;
+const WAITING = 4;
 
 /**
  * The hypotheses of a circuit as it is recorded, that nothing is wrong with its controls first. They follow from the
@@ -21,6 +22,13 @@ const NOTHING_WRONG = 6;
  */
 export const hypothesesOf = (circuit: Circuit): Hypothesis[] => [
   hypothesis({ id: 'none', failure: { type: 'none' }, remedy: { type: 'none' }, weight: NOTHING_WRONG }),
+  hypothesis({
+    id: 'waiting',
+    failure: { type: 'waiting' },
+    remedy: { type: 'wait' },
+    weight: WAITING,
+    early: true,
+  }),
   ...partHypotheses(circuit),
   ...wiringHypotheses(circuit),
 ];

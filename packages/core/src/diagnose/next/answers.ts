@@ -1,5 +1,5 @@
 /** What each hypothesis would answer to a step, gathered into answers that can be told apart. */
-import { voltsBetween } from '../../network';
+import { voltsOf } from '../../network';
 import type { Dictionary } from '../dictionary';
 import type { Hypothesis } from '../hypotheses';
 import { deviceIn, isBadPart, isBadWire, showsAt, spreadOf } from '../observation';
@@ -48,10 +48,11 @@ export function answersTo(dictionary: Dictionary, step: Step, members: readonly 
   const byFound = (shows: (hypothesis: Hypothesis) => boolean) =>
     byText(members, (i) => (shows(hypotheses[i]!) ? hypotheses[i]!.id : ''));
   switch (step.type) {
-    case 'reading':
-      return byVolts(members, (i) =>
-        voltsBetween(dictionary.predict(i, step.state).point, step.red, step.black),
-      );
+    case 'reading': {
+      const { network } = dictionary;
+      const [red, black] = [network.indexOf(step.red), network.indexOf(step.black)];
+      return byVolts(members, (i) => voltsOf(dictionary.predict(i, step.state).point, red, black));
+    }
     case 'face':
       return byText(members, (i) => dictionary.predict(i, step.state).faces.get(step.device) ?? '');
     case 'call':

@@ -36,7 +36,7 @@ export type Step =
   /** A call is made, and what runs is seen and heard. */
   | { type: 'call'; station: string; state: string };
 
-const LINE: ReadonlySet<TerminalRole> = new Set(['line', 'neutral']);
+const LINE: ReadonlySet<TerminalRole> = new Set(['line', 'neutral', 'winding']);
 
 interface Terminal {
   terminal: string;
@@ -49,7 +49,7 @@ const terminalsOf = ({ devices }: Circuit): Terminal[] =>
   devices.flatMap(({ id, kind, params, station }) =>
     kindOf(kind)
       .designations(fill(kindOf(kind).params, params))
-      .filter(({ role }) => role !== 'earth' && role !== 'winding')
+      .filter(({ role }) => role !== 'earth')
       .map(({ mark, role }) => ({ terminal: `${id}.${mark}`, device: id, station, role })),
   );
 
@@ -75,7 +75,10 @@ const withinDevices = (terminals: readonly Terminal[], wanted: TerminalRole): Pa
 /** Line voltage at a place, against its neutral, or between its legs where there is none. */
 const linePairs = ({ stations }: Circuit, terminals: readonly Terminal[]): Pair[] =>
   stations.flatMap(({ id: station }) => {
-    const here = terminals.filter((entry) => entry.station === station && LINE.has(entry.role));
+    // The pins of a compressor are read with the power off, by who tests it.
+    const here = terminals.filter(
+      ({ station: at, role }) => at === station && LINE.has(role) && role !== 'winding',
+    );
     const neutral = here.find(({ role }) => role === 'neutral') ?? here[here.length - 1];
     return here.flatMap(({ terminal: red }): Pair[] =>
       neutral && red !== neutral.terminal ? [{ station, red, black: neutral.terminal, line: true }] : [],

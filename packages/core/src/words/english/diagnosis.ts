@@ -33,6 +33,8 @@ export function failureText(names: Names, failure: Failure): string {
   switch (failure.type) {
     case 'none':
       return 'Nothing is wrong with the controls: look at the equipment';
+    case 'waiting':
+      return 'It is only waiting: a delay is running';
     case 'part': {
       const { title } = kindAt(names, failure.device).faults.find(({ mode }) => mode === failure.mode)!;
       return `${device(failure.device)}: ${inSentence(title)}`;
@@ -83,6 +85,8 @@ export function remedyText(names: Names, remedy: Remedy): string {
   switch (remedy.type) {
     case 'none':
       return 'Leave the controls as they are';
+    case 'wait':
+      return 'Wait until nothing is counting any more, then look again';
     case 'part':
       return remedy.part === null
         ? `${MEND[remedy.mend]} ${device(remedy.device)}`
