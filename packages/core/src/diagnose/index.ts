@@ -7,7 +7,7 @@ export { callStates } from './states';
 export type { OperatingState } from './states';
 export { hypothesesOf, remedyKey } from './hypotheses';
 export type { Failure, Hypothesis, Remedy } from './hypotheses';
-export { adviser, nextSteps } from './next/next';
+export { adviser, afterStep, nextSteps } from './next/next';
 export type { Advice } from './next/next';
 export type { Step } from './next/candidates';
 export type { Answer } from './next/answers';

@@ -28,7 +28,8 @@ const SURE_OF_PART = 0.98;
 export function isSettled({ groups }: Ranking): boolean {
   const [best] = groups;
   if (!best) return false;
-  const condemns = best.remedy.type === 'part' && best.remedy.mend === 'replace';
+  const { remedy } = best;
+  const condemns = remedy.type === 'part' && (remedy.mend === 'replace' || remedy.mend === 'defer');
   return best.share >= (condemns ? SURE_OF_PART : SURE);
 }
 

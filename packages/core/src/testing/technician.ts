@@ -1,7 +1,7 @@
 /** A person who starts from what the customer says and does what the advice asks for, on a circuit with a hidden fault. */
 import { kindOf } from '../devices';
 import type { Advice, Dictionary, Observation, Ranking, Whereabouts } from '../diagnose';
-import { isSettled, nextSteps, rank, remedyKey, seenRunning } from '../diagnose';
+import { afterStep, isSettled, nextSteps, rank, remedyKey, seenRunning } from '../diagnose';
 import { measure } from '../network';
 
 /** How readings and looks go wrong; without it they are what they should be. */
@@ -105,9 +105,9 @@ export function followAdvice(
   choose: Policy = asAdvised,
 ): Outcome {
   const { circuit, hypotheses } = dictionary;
-  let at = {
+  let at: Whereabouts = {
     station: circuit.devices.find(({ kind }) => kindOf(kind).asks)!.station,
-    open: [] as string[],
+    open: [],
     state,
   };
   let observations = seen;
@@ -120,17 +120,7 @@ export function followAdvice(
     const { step } = advice;
     done.add(JSON.stringify(step));
     steps.push(advice);
-    const opened =
-      step.type === 'face' || step.type === 'call'
-        ? []
-        : 'other' in step
-          ? [step.station, step.other]
-          : [step.station];
-    at = {
-      station: step.station,
-      open: [...new Set([...at.open, ...opened])],
-      state: 'state' in step ? step.state : at.state,
-    };
+    at = afterStep(at, step);
     observations = [...observations, ...answerTo(dictionary, truth, advice, noise)];
     ranking = rank(dictionary, observations);
   }

@@ -72,6 +72,10 @@ function Settled({ view, names, onEnd }: { view: FindView; names: Names; onEnd: 
       <AppText kind="title" heading={2} color={t.teal}>
         {remedyText(names, view.settled)}
       </AppText>
+      <AppText kind="small" color={t.amber}>
+        Power off, locked and proven dead before hands go in. Never bypass a fuse, limit, float or detector.
+        Gas, refrigerant, line voltage and life safety belong to who is licensed for them where you are.
+      </AppText>
       <AppText>
         Then make the same call again and see that it runs. If it does not, go on below: what you see then
         counts too.

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Diagnosis, FindView, Observation, Step } from '@zygostat/core/diagnose';
-import { DIAGNOSIS_VERSION } from '@zygostat/core/diagnose';
+import { DIAGNOSIS_VERSION, afterStep } from '@zygostat/core/diagnose';
 import { startModel } from '../../model/model';
 import type { Store } from '../../store';
 import { useAppSelector } from '../../store';
@@ -49,22 +49,11 @@ export function useFindActions() {
       (step: Step, observations: readonly Observation[]) => {
         const now = store.getState().diagnosis.value;
         if (!now) return;
-        const { open, state } = now.whereabouts;
-        const opened =
-          step.type === 'face' || step.type === 'call'
-            ? []
-            : 'other' in step
-              ? [step.station, step.other]
-              : [step.station];
         store.dispatch(
           diagnosisDocument.changed({
             ...now,
             observed: [...now.observed, ...stamped(observations)],
-            whereabouts: {
-              station: step.station,
-              open: [...new Set([...open, ...opened])],
-              state: 'state' in step ? step.state : state,
-            },
+            whereabouts: afterStep(now.whereabouts, step),
           }),
         );
       },

@@ -163,6 +163,7 @@ export function burnerFace(state: BurnerState & { powered: boolean }): Face {
   return { text, tone: state.phase === 'idle' ? 'ok' : 'busy' };
 }
 
+/** Combustion is for who is licensed for it. */
 export const burnerFaults: readonly FaultMode[] = [
   {
     mode: 'gas-valve-open',
@@ -170,6 +171,7 @@ export const burnerFaults: readonly FaultMode[] = [
     likelihood: 2,
     elements: { 'gas-valve': 'open' },
     part: 'Gas valve',
+    mend: 'defer',
   },
   {
     mode: 'inducer-open',
@@ -177,6 +179,7 @@ export const burnerFaults: readonly FaultMode[] = [
     likelihood: 2,
     elements: { inducer: 'open' },
     part: 'Inducer',
+    mend: 'defer',
   },
   {
     mode: 'igniter-open',
@@ -184,6 +187,7 @@ export const burnerFaults: readonly FaultMode[] = [
     likelihood: 3,
     elements: { igniter: 'open' },
     part: 'Igniter',
+    mend: 'defer',
   },
   {
     mode: 'draft-not-proved',

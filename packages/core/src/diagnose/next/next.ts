@@ -119,3 +119,16 @@ export function nextSteps(
     .sort((one, other) => other.gain / other.minutes - one.gain / one.minutes)
     .slice(0, most);
 }
+
+/** Where a person is once a step is done, and what stands open. */
+export const afterStep = (at: Whereabouts, step: Step): Whereabouts => ({
+  station: step.station,
+  open: [...new Set([...at.open, ...openedFor(step)])],
+  state: 'state' in step ? step.state : at.state,
+});
+
+/** Places whose covers a step takes off. */
+function openedFor(step: Step): readonly string[] {
+  if (step.type === 'face' || step.type === 'call') return [];
+  return 'other' in step ? [step.station, step.other] : [step.station];
+}

@@ -129,6 +129,8 @@ export const outdoorUnit = defineDevice({
       likelihood: 2,
       elements: { compressor: 'open' },
       part: 'Compressor',
+      // Another compressor is refrigerant work.
+      mend: 'defer',
     },
     {
       mode: 'fan-open',

@@ -48,8 +48,20 @@ export const smokeDetector = defineDevice({
         : { text: 'no lamp', tone: 'off', detail: 'The detector has no supply.' },
   safety: { control: 'duct', tripped: 'smoke', stops: ['cool', 'heat', 'fan'], retrofit: true },
   faults: [
-    { mode: 'stuck-closed', title: 'Contact stuck closed', likelihood: 1, elements: { aux: { ohms: 0.01 } } },
-    { mode: 'stuck-open', title: 'Contact stuck open', likelihood: 2, elements: { aux: 'open' } },
-    openFault('supply', 'Takes no current', 1),
+    {
+      mode: 'stuck-closed',
+      title: 'Contact stuck closed',
+      likelihood: 1,
+      elements: { aux: { ohms: 0.01 } },
+      mend: 'defer',
+    },
+    {
+      mode: 'stuck-open',
+      title: 'Contact stuck open',
+      likelihood: 2,
+      elements: { aux: 'open' },
+      mend: 'defer',
+    },
+    { ...openFault('supply', 'Takes no current', 1), mend: 'defer' },
   ],
 });
