@@ -3,10 +3,10 @@
  * noisy meter from what a customer would say: as advised, by half-splitting, and in the usual order. The seed is not one
  * that anything was tuned on.
  */
+import { runBundled } from '../bundled';
 import { report } from '../report';
 import { runShards } from '../shards';
 import type { Row } from './rows';
-import { tellSpeed } from './speed';
 
 const [draws = '12', seed = '20261201', systems] = process.argv.slice(2);
 
@@ -74,6 +74,6 @@ function tell(rows: readonly Row[]): void {
 void runShards<Row>('scripts/bench/diagnosis/shard.ts', draws, seed, ...(systems ? [systems] : [])).then(
   (rows) => {
     tell(rows);
-    tellSpeed();
+    return runBundled('scripts/bench/diagnosis/speed.ts');
   },
 );

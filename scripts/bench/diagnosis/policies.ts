@@ -38,7 +38,7 @@ function deadLoad({ network, predict }: Dictionary, state: string) {
 /** Halves what is left of the way to the dead load, then looks at everything near it. */
 export const halfSplitting: Policy = (dictionary, ranking, at, isDone) => {
   const steps = candidatesOf(dictionary, [at.state]).filter((step) => sameState(step, at.state));
-  const weigh = adviser(dictionary, ranking, at);
+  const { advise: weigh } = adviser(dictionary, ranking, at);
   const load = deadLoad(dictionary, at.state);
   const way = load === undefined ? [] : onTheWay(dictionary, at.state, steps, load);
   const open = way.map(weigh).filter((advice) => !isDone(advice));
@@ -76,6 +76,6 @@ function inOrder(
 export const usualOrder: Policy = (dictionary, ranking, at, isDone) =>
   inOrder(
     candidatesOf(dictionary, [at.state]).filter((step) => sameState(step, at.state)),
-    adviser(dictionary, ranking, at),
+    adviser(dictionary, ranking, at).advise,
     isDone,
   );

@@ -33,7 +33,7 @@ const same = (one: State, other: State) =>
   one === other || Object.keys(one).every((key) => one[key] === other[key]);
 
 /** A device with what does not change while inputs stay as they are. */
-interface Actor {
+export interface Actor {
   installed: Installed;
   id: string;
   /** What it is told; the time is set anew for every instant. */
@@ -96,8 +96,35 @@ function choose(
   return choice;
 }
 
-/** What a device feels of whichever point is being looked at. */
-function sensesOf({ installed, id, nodes }: Actor, network: Network, looked: () => OperatingPoint): Senses {
+/** Something a device answered to: volts between two nodes (−1 is earth), or amperes through a branch. */
+export type Felt =
+  | { quantity: 'volts'; red: number; black: number; value: number }
+  | { quantity: 'amps'; branch: number; value: number };
+
+/** One step of settling: where it was, and what each device answered to what it felt. In the order of the actors. */
+export interface Visit {
+  now: number;
+  choice: Choice;
+  states: readonly State[];
+  answers: readonly State[];
+  felt: readonly (readonly Felt[])[];
+  /** Of several that would open on overload only the quickest was let: how it went on hangs on how quick they are. */
+  raced: boolean;
+}
+
+/** Told what a circuit goes through while it settles: the moment a coil pulls in is one of its points. */
+export interface Watch {
+  passes?(point: OperatingPoint): void;
+  visits?(visit: Visit): void;
+}
+
+/** What a device feels of whichever point is being looked at, noted where wanted. */
+function sensesOf(
+  { installed, id, nodes }: Actor,
+  network: Network,
+  looked: () => OperatingPoint,
+  note?: (felt: Felt) => void,
+): Senses {
   const nodeOf = (local: string) => {
     const known = nodes.get(local);
     if (known !== undefined) return known;
@@ -106,10 +133,34 @@ function sensesOf({ installed, id, nodes }: Actor, network: Network, looked: () 
     return node;
   };
   return {
-    volts: (a, b) => voltsOf(looked(), nodeOf(a), nodeOf(b)),
-    amps: (element) => ampsThrough(looked(), installed.branches.get(element)!),
+    volts: (a, b) => {
+      const [red, black] = [nodeOf(a), nodeOf(b)];
+      const value = voltsOf(looked(), red, black);
+      note?.({ quantity: 'volts', red, black, value });
+      return value;
+    },
+    amps: (element) => {
+      const branch = installed.branches.get(element)!;
+      const value = ampsThrough(looked(), branch);
+      note?.({ quantity: 'amps', branch, value });
+      return value;
+    },
   };
 }
+
+/** What one device would answer at a point of its network. */
+export const answerAt = (
+  network: Network,
+  actor: Actor,
+  point: OperatingPoint,
+  state: State,
+  now: number,
+): State =>
+  actor.installed.kind.next(
+    state,
+    sensesOf(actor, network, () => point),
+    Object.assign(actor.moment, { now }),
+  );
 
 /**
  * Of devices that would open on overload at the same instant only the quickest does: what it lets through
@@ -152,9 +203,6 @@ export function settle(
   return settleActors(network, actorsOf(network, inputs), world, solver);
 }
 
-/** Shown every point a circuit passes through while it settles: the moment a coil pulls in is one of them. */
-export type Watch = (point: OperatingPoint) => void;
-
 /** Settles with the devices already prepared for their inputs; tells them the time. */
 export function settleActors(
   network: Network,
@@ -165,19 +213,24 @@ export function settleActors(
 ): Settled {
   const moments = actors.map(({ moment }) => Object.assign(moment, { now: world.now }));
   let point: OperatingPoint;
-  const senses = actors.map((actor) => sensesOf(actor, network, () => point));
+  let felt: Felt[][] = [];
+  const noting = watch?.visits !== undefined;
+  const senses = actors.map((actor, i) =>
+    sensesOf(actor, network, () => point, noting ? (one) => felt[i]!.push(one) : undefined),
+  );
   let states: State[] = actors.map(({ id, installed }) => ({
     ...installed.kind.initial,
     ...world.states[id],
   }));
-  const answer = () =>
-    quickestFirst(
-      actors,
-      states,
-      actors.map(({ installed }, i) => installed.kind.next(states[i]!, senses[i]!, moments[i]!)),
-      senses,
-      moments,
+  const answer = (choice: Choice) => {
+    if (noting) felt = actors.map(() => []);
+    const answers = actors.map(({ installed }, i) =>
+      installed.kind.next(states[i]!, senses[i]!, moments[i]!),
     );
+    const next = quickestFirst(actors, states, answers, senses, moments);
+    watch?.visits?.({ now: world.now, choice, states, answers, felt, raced: next !== answers });
+    return next;
+  };
   const asRecord = (list: readonly State[]) => Object.fromEntries(actors.map(({ id }, i) => [id, list[i]!]));
   const finish = (chattering: Chattering | null): Settled => ({
     world: { now: world.now, states: asRecord(states) },
@@ -190,8 +243,8 @@ export function settleActors(
   for (;;) {
     const choice = choose(network, actors, moments, states);
     point = network.held ? solveHeld(solver, choice, network.held) : solveKnown(solver, choice);
-    watch?.(point);
-    const next = answer();
+    watch?.passes?.(point);
+    const next = answer(choice);
     const moved = next.flatMap((state, i) => (same(states[i]!, state) ? [] : [i]));
     if (moved.length === 0) return finish(null);
     const suspect = visited.length >= SUSPECT_STEPS;

@@ -1,12 +1,12 @@
 /** What every hypothesis would show in every state a circuit is observed in: worked out when first asked for, then kept. */
-import type { World } from '../behaviour';
-import { NEW_WORLD, advance, energisedLoads, facesOf, holding, loadsIn, untilSteady } from '../behaviour';
+import { energisedLoads, facesOf, loadsIn } from '../behaviour';
 import type { Circuit } from '../circuit';
 import type { Call, Load, LoadNature } from '../devices';
 import { kindOf } from '../devices';
-import type { Network, OperatingPoint, Overlay, Solver } from '../network';
-import { ampsThrough, compile, layOver, makeSolver, solveHeld, withOverlay } from '../network';
-import { LONGEST_S, REST_S } from '../prove';
+import type { Network, OperatingPoint, Overlay, Probes, Reading, Solver } from '../network';
+import { compile, layOver, makeSolver, measure, voltsHeld } from '../network';
+import type { Arrival, Condition } from './courses';
+import { Courses } from './courses';
 import type { Hypothesis } from './hypotheses';
 import { hypothesesOf } from './hypotheses';
 import type { OperatingState } from './states';
@@ -17,6 +17,8 @@ export type Air = 'warm' | 'cold' | 'mixed' | 'plain' | 'still';
 
 export interface Prediction {
   point: OperatingPoint;
+  /** What a meter reads there, in the units of its mode. */
+  read(probes: Probes): Reading;
   air: Air;
   /** Loads that run, by `device/load`. */
   runs: ReadonlySet<string>;
@@ -76,116 +78,54 @@ function shownBy(
   return shows === undefined ? null : [failure.device, shows];
 }
 
-/** What a hypothesis leaves otherwise beside the network. */
-type Condition = Pick<Hypothesis, 'held' | 'settings' | 'early'>;
-
-const SOUND: Condition = { held: {}, settings: {}, early: false };
-
-/** How a circuit came to an operating state: every point on the way, and what it comes to. */
-interface Course {
-  passed: ReadonlySet<OperatingPoint>;
-  prediction: Prediction;
+/** What is seen of a circuit once it has come to a state. */
+function seenAt({ network, inputs, settled, choice }: Arrival, solver: Solver, overlay: Overlay): Prediction {
+  const on = energisedLoads(network, settled);
+  const faces = [...facesOf(network, inputs, settled.world)].map(([id, { text }]) => [id, text] as const);
+  return {
+    point: settled.point,
+    read: (probes) =>
+      probes.mode === 'ac-volts'
+        ? { ok: true, value: voltsHeld(solver, choice, overlay, probes), unit: 'V' }
+        : measure(settled.point, probes),
+    air: airOf(network, on),
+    runs: new Set(on.map(({ device, load }) => `${device}/${load.id}`)),
+    faces: new Map(faces),
+    blank: new Set(
+      network.devices.flatMap(({ device: { id }, kind }) =>
+        kind.asks && settled.world.states[id]!.powered !== true ? [id] : [],
+      ),
+    ),
+  };
 }
-
-/** Seconds since power came back, and since the call, for who looks before anything has settled. */
-const JUST_ON_S = 5;
-const AT_ONCE_S = 10;
 
 /** What hypotheses that do the same to the circuit share: a conductor that is broken or off either of its screws. */
 class Effect {
-  private readonly network: Network;
-  private rest: { world: World; passed: Set<OperatingPoint> } | null = null;
-  private readonly known = new Map<string, Course>();
+  private readonly known = new Map<string, Prediction>();
 
-  /** @param sound - the circuit with nothing wrong, where this effect leaves controls and settings as they are. */
   constructor(
-    base: Network,
-    private readonly what: Condition,
-    private readonly overlay: Overlay,
+    private readonly courses: Courses,
     private readonly solver: Solver,
-    private readonly atRest: OperatingState,
-    private readonly sound: Effect | null,
-  ) {
-    this.network = withSettings(withOverlay(base, overlay), what.settings);
-  }
+    private readonly overlay: Overlay,
+  ) {}
 
   predict(state: OperatingState): Prediction {
-    return this.course(state).prediction;
-  }
-
-  private course(state: OperatingState): Course {
     const known = this.known.get(state.id);
     if (known) return known;
-    const made = (this.sound && this.unmoved(this.sound.course(state))) ?? this.run(state);
+    const made = seenAt(this.courses.arrive(this.overlay, state), this.solver, this.overlay);
     this.known.set(state.id, made);
     return made;
   }
-
-  /** The sound circuit's own course, where the fault changes nothing that anything answers to; or else `null`. */
-  private unmoved({ passed, prediction }: Course): Course | null {
-    for (const point of passed)
-      if (!isUnmoved(point, solveHeld(this.solver, point.choice, this.overlay), this.overlay)) return null;
-    const point = solveHeld(this.solver, prediction.point.choice, this.overlay);
-    return { passed, prediction: { ...prediction, point } };
-  }
-
-  private run(state: OperatingState): Course {
-    const { network, solver } = this;
-    const { held, early } = this.what;
-    if (!this.rest) {
-      const passed = new Set<OperatingPoint>();
-      const watch = (point: OperatingPoint) => void passed.add(point);
-      const inputs = holding(this.atRest.inputs, held);
-      const rested = early ? JUST_ON_S : REST_S;
-      this.rest = { world: advance(network, inputs, NEW_WORLD, rested, solver, watch).world, passed };
-    }
-    const passed = new Set(this.rest.passed);
-    const inputs = holding(state.inputs, held);
-    const watch = (point: OperatingPoint) => void passed.add(point);
-    const { world } = this.rest;
-    const settled = early
-      ? advance(network, inputs, world, AT_ONCE_S, solver, watch)
-      : untilSteady(network, inputs, world, LONGEST_S, solver, watch);
-    const on = energisedLoads(network, settled);
-    const faces = [...facesOf(network, inputs, settled.world)].map(([id, { text }]) => [id, text] as const);
-    return {
-      passed,
-      prediction: {
-        point: settled.point,
-        air: airOf(network, on),
-        runs: new Set(on.map(({ device, load }) => `${device}/${load.id}`)),
-        faces: new Map(faces),
-        blank: new Set(
-          network.devices.flatMap(({ device: { id }, kind }) =>
-            kind.asks && settled.world.states[id]!.powered !== true ? [id] : [],
-          ),
-        ),
-      },
-    };
-  }
 }
 
-/** A change smaller than this moves nothing: no contact, no lamp. V and A; from memory. */
-const STIRS_VOLTS = 1.5;
-const STIRS_AMPS = 2e-3;
-
-/**
- * Whether a fault leaves a point as it was for everything that answers to it: no node moves by more than a volt or so,
- * and what it holds carries nothing before or after.
- */
-function isUnmoved(before: OperatingPoint, after: OperatingPoint, overlay: Overlay): boolean {
-  for (const { branch } of overlay)
-    if (ampsThrough(before, branch) > STIRS_AMPS || ampsThrough(after, branch) > STIRS_AMPS) return false;
-  for (let node = 0; node < before.re.length; node++)
-    if (
-      Math.abs(before.re[node]! - after.re[node]!) > STIRS_VOLTS ||
-      Math.abs(before.im[node]! - after.im[node]!) > STIRS_VOLTS
-    )
-      return false;
-  return true;
+/** What a map has at a key, made when first asked for. */
+function once<T>(map: Map<string, T>, key: string, make: () => T): T {
+  const known = map.get(key);
+  if (known !== undefined) return known;
+  const made = make();
+  map.set(key, made);
+  return made;
 }
-
-const isEmpty = (record: object) => Object.keys(record).length === 0;
 
 /** Compiles a circuit once, every hypothesis laid ready over it. */
 export function makeDictionary(
@@ -198,18 +138,22 @@ export function makeDictionary(
     hypotheses.map(({ alteration }) => alteration),
   );
   const solver = makeSolver(laid.network);
-  const atRest = states[0]!;
   const byId = new Map(states.map((state) => [state.id, state]));
   const effects = new Map<string, Effect>();
-  const sound = new Effect(laid.network, SOUND, [], solver, atRest, null);
+  const families = new Map<string, Courses>();
+  const coursesOf = ({ held, settings, early }: Condition) =>
+    once(
+      families,
+      JSON.stringify([held, settings, early]),
+      () => new Courses(withSettings(laid.network, settings), { held, settings, early }, solver, states[0]!),
+    );
   const made = hypotheses.map((one, i) => {
-    const { held, settings, early } = one;
     const overlay = laid.overlays[i]!;
-    const key = JSON.stringify([overlay, held, settings, early]);
-    const like = !early && isEmpty(held) && isEmpty(settings) ? sound : null;
-    const effect = effects.get(key) ?? new Effect(laid.network, one, overlay, solver, atRest, like);
-    effects.set(key, effect);
-    return { effect, shows: shownBy(circuit, one) };
+    const key = JSON.stringify([overlay, one.held, one.settings, one.early]);
+    return {
+      effect: once(effects, key, () => new Effect(coursesOf(one), solver, overlay)),
+      shows: shownBy(circuit, one),
+    };
   });
   return {
     circuit,

@@ -3,13 +3,12 @@ import { findCable, findDevice } from '../circuit';
 import type { Diagnosis } from './document';
 import type { Dictionary } from './dictionary';
 import type { Failure, Remedy } from './hypotheses';
-import { remedyKey } from './hypotheses';
 import type { Advice } from './next/next';
 import { nextSteps } from './next/next';
 import type { Step } from './next/candidates';
 import type { Observation } from './observation';
 import type { Group } from './rank';
-import { isSettled, rank } from './rank';
+import { courseOf, isSettled, rank } from './rank';
 import { seenRunning } from './seen';
 
 /** Some of what is left: what would be done about it, and the failures it would put right. */
@@ -140,9 +139,9 @@ export function followDiagnosis(dictionary: Dictionary, { observed, whereabouts 
   const ranking = rank(dictionary, observations);
   const shown = ranking.groups.slice(0, SHOWN).filter(({ share }) => share >= LEAST_SHOWN);
   const others = ranking.groups.slice(shown.length);
-  const course = observations.map((_, i) => rank(dictionary, observations.slice(0, i)));
-  const shareIn = (groups: readonly Group[], { remedy }: Group) =>
-    groups.find((group) => remedyKey(group.remedy) === remedyKey(remedy))?.share ?? 0;
+  const course = courseOf(dictionary, observations);
+  const shareIn = (shares: Float64Array, { members }: Group) =>
+    members.reduce((sum, member) => sum + shares[member]!, 0);
   const done = new Set(observations.map(subjectOf));
   const steps = nextSteps(dictionary, ranking, whereabouts, { most: done.size + SHOWN })
     .filter(({ step }) => !done.has(subjectOf(step)))
@@ -159,7 +158,7 @@ export function followDiagnosis(dictionary: Dictionary, { observed, whereabouts 
     },
     settled: isSettled(ranking) ? ranking.groups[0]!.remedy : null,
     steps: steps.map((advice) => proposalOf(dictionary, ranking.shares, advice)),
-    moved: shown.map((group) => [...course, ranking].map(({ groups }) => shareIn(groups, group))),
+    moved: shown.map((group) => course.map((shares) => shareIn(shares, group))),
     stale,
   };
 }

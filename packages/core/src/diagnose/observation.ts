@@ -2,7 +2,6 @@
 import type { Cable, Circuit, End } from '../circuit';
 import { findCable, findConductor, splitTerminal } from '../circuit';
 import type { OperatingPoint, Probes, Reading } from '../network';
-import { measure } from '../network';
 import type { Air, Prediction } from './dictionary';
 import type { Hypothesis } from './hypotheses';
 
@@ -41,9 +40,11 @@ const ANYWHERE = 150;
 /** Nothing is quite impossible: a record may be wrong. */
 const LEAST = 1e-9;
 
+const SPREAD_SHARE = Math.hypot(METER_SPREAD.share, MODEL_SHARE);
+
 /** Standard deviation of a reading about what is predicted. */
 export const spreadOf = (predicted: number): number =>
-  Math.hypot(METER_SPREAD.floor, predicted * Math.hypot(METER_SPREAD.share, MODEL_SHARE));
+  Math.sqrt(METER_SPREAD.floor ** 2 + (predicted * SPREAD_SHARE) ** 2);
 
 function ofValue(value: number, predicted: number): number {
   if (value === Infinity || predicted === Infinity) return value === predicted ? 1 - MISREAD : MISREAD;
@@ -112,12 +113,15 @@ function ofFound(shows: boolean, found: string | null, { id }: Hypothesis, misse
 /** Readings by observation and point: many hypotheses share a point. */
 const readings = new WeakMap<Observation, WeakMap<OperatingPoint, Reading>>();
 
-function measured(observation: Extract<Observation, { type: 'reading' }>, point: OperatingPoint): Reading {
+function measured(
+  observation: Extract<Observation, { type: 'reading' }>,
+  { point, read }: Prediction,
+): Reading {
   const byPoint = readings.get(observation) ?? new WeakMap<OperatingPoint, Reading>();
   readings.set(observation, byPoint);
   const known = byPoint.get(point);
   if (known) return known;
-  const made = measure(point, observation.probes);
+  const made = read(observation.probes);
   byPoint.set(point, made);
   return made;
 }
@@ -157,7 +161,7 @@ export function likelihood(
     }
     case 'reading': {
       const { state, value } = observation;
-      const reading = measured(observation, predict(state).point);
+      const reading = measured(observation, predict(state));
       return Math.max(LEAST, reading.ok ? ofValue(value, reading.value) : MISREAD / ANYWHERE);
     }
   }

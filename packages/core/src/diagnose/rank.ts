@@ -33,18 +33,40 @@ export function isSettled({ groups }: Ranking): boolean {
   return best.share >= (condemns ? SURE_OF_PART : SURE);
 }
 
-function groupsOf({ hypotheses }: Pick<Dictionary, 'hypotheses'>, shares: Float64Array): Group[] {
-  const groups = new Map<string, { remedy: Remedy; share: number; members: number[] }>();
-  hypotheses.forEach(({ remedy }, i) => {
+/** The remedies of a dictionary, and by hypothesis which of them is its own. */
+interface Remedies {
+  remedies: readonly Remedy[];
+  of: Int32Array;
+}
+
+const remediesKnown = new WeakMap<Dictionary['hypotheses'], Remedies>();
+
+function remediesOf({ hypotheses }: Pick<Dictionary, 'hypotheses'>): Remedies {
+  const known = remediesKnown.get(hypotheses);
+  if (known) return known;
+  const index = new Map<string, number>();
+  const remedies: Remedy[] = [];
+  const of = Int32Array.from(hypotheses, ({ remedy }) => {
     const key = remedyKey(remedy);
-    const group = groups.get(key) ?? { remedy, share: 0, members: [] };
-    group.share += shares[i]!;
-    group.members.push(i);
-    groups.set(key, group);
+    const found = index.get(key);
+    if (found !== undefined) return found;
+    index.set(key, remedies.length);
+    return remedies.push(remedy) - 1;
   });
-  const sorted = [...groups.values()].sort((one, other) => other.share - one.share);
-  for (const { members } of sorted) members.sort((one, other) => shares[other]! - shares[one]!);
-  return sorted;
+  const made = { remedies, of };
+  remediesKnown.set(hypotheses, made);
+  return made;
+}
+
+function groupsOf(dictionary: Pick<Dictionary, 'hypotheses'>, shares: Float64Array): Group[] {
+  const { remedies, of } = remediesOf(dictionary);
+  const groups = remedies.map((remedy) => ({ remedy, share: 0, members: [] as number[] }));
+  of.forEach((group, i) => {
+    groups[group]!.share += shares[i]!;
+    groups[group]!.members.push(i);
+  });
+  for (const { members } of groups) members.sort((one, other) => shares[other]! - shares[one]!);
+  return groups.sort((one, other) => other.share - one.share);
 }
 
 /** What an observation says of every hypothesis, worked out once: logarithms of likelihoods. */
@@ -64,6 +86,29 @@ function logsOf(dictionary: Dictionary, observation: Observation): Float64Array 
   return made;
 }
 
+function sharesOf(logs: Float64Array): Float64Array {
+  const most = logs.reduce((highest, log) => Math.max(highest, log), -Infinity);
+  const shares = logs.map((log) => Math.exp(log - most));
+  const total = shares.reduce((sum, share) => sum + share, 0);
+  for (let i = 0; i < shares.length; i++) shares[i]! /= total;
+  return shares;
+}
+
+const priorOf = ({ hypotheses }: Dictionary) =>
+  Float64Array.from(hypotheses, ({ weight }) => Math.log(weight));
+
+/** Shares of every hypothesis before anything was observed, and after each observation in turn. */
+export function courseOf(dictionary: Dictionary, observations: readonly Observation[]): Float64Array[] {
+  const logs = priorOf(dictionary);
+  return [
+    sharesOf(logs),
+    ...observations.map((observation) => {
+      logsOf(dictionary, observation).forEach((log, i) => (logs[i]! += log));
+      return sharesOf(logs);
+    }),
+  ];
+}
+
 /**
  * Weighs every hypothesis by what was observed. An observation that is withdrawn is left out of the list; one that is
  * corrected is another.
@@ -72,12 +117,9 @@ function logsOf(dictionary: Dictionary, observation: Observation): Float64Array 
  * const { groups } = rank(dictionary, [{ type: 'face', state, device: 'stat', text: 'blank' }]);
  */
 export function rank(dictionary: Dictionary, observations: readonly Observation[]): Ranking {
-  const logs = Float64Array.from(dictionary.hypotheses, ({ weight }) => Math.log(weight));
+  const logs = priorOf(dictionary);
   for (const observation of observations)
     logsOf(dictionary, observation).forEach((log, i) => (logs[i]! += log));
-  const most = logs.reduce((highest, log) => Math.max(highest, log), -Infinity);
-  const shares = logs.map((log) => Math.exp(log - most));
-  const total = shares.reduce((sum, share) => sum + share, 0);
-  for (let i = 0; i < shares.length; i++) shares[i]! /= total;
+  const shares = sharesOf(logs);
   return { shares, groups: groupsOf(dictionary, shares) };
 }

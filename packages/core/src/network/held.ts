@@ -2,17 +2,20 @@
  * Solving with a fault held: updated from the point without it, which all faults share. Where that would lose too many
  * digits, or the fault holds many branches, the whole is factorised anew.
  */
-import type { Overlay } from './draft';
-import type { Base } from './update';
-import { baseAt, positionChange, tryChanged } from './update';
+import type { Branch, Overlay } from './draft';
+import { METER_OHMS } from '../standards';
+import type { Probes } from './measure';
+import { measure } from './measure';
 import type { Choice, OperatingPoint, Solver } from './solve';
-import { choiceKey, solve, solveKnown } from './solve';
+import { choiceKey, solve, solveKnown, voltsOf } from './solve';
+import type { Base, Change } from './update';
+import { baseAt, bridgeChange, positionChange, tryChanged } from './update';
 
 /** Beyond so many changes factorising anew is quicker. */
-const MOST_UPDATED = 3;
+const MOST_UPDATED = 4;
 /** Bases and points kept for one solver; beyond this they begin anew. */
 const MOST_BASES = 300;
-const MOST_POINTS = 3000;
+const MOST_POINTS = 12_000;
 
 interface Kept {
   bases: Map<string, Base>;
@@ -46,20 +49,53 @@ function keep<T>(map: Map<string, T>, most: number, key: string, made: T): T {
   return made;
 }
 
+/** Whether two positions of a branch let through the same: a contact that is held open where it is open anyway. */
+const isAlike = (ac: Branch['ac'], one: number, other: number) =>
+  ac[one]!.re === ac[other]!.re && ac[one]!.im === ac[other]!.im;
+
+/** A choice held otherwise, and something across it, updated from the choice itself; `null` where that does not do. */
+function updated(
+  solver: Solver,
+  natural: string,
+  choice: Choice,
+  held: Overlay,
+  across: (base: Base) => readonly Change[],
+) {
+  const { branches } = solver.network;
+  const real = held.filter(
+    ({ branch, position }) => !isAlike(branches[branch]!.ac, choice[branch]!, position),
+  );
+  if (real.length > MOST_UPDATED) return null;
+  const { bases } = keptBy(solver);
+  const base = bases.get(natural) ?? keep(bases, MOST_BASES, natural, baseAt(solver, choice));
+  const changes = real.map(({ branch, position }) => positionChange(base, branch, position));
+  return tryChanged(base, [...changes, ...across(base)]);
+}
+
 function solveNow(solver: Solver, natural: string, choice: Choice, held: Overlay): OperatingPoint {
   const whole = choice.slice();
   for (const { branch, position } of held) whole[branch] = position;
-  const real = held.filter(({ branch, position }) => choice[branch] !== position);
-  if (real.length > MOST_UPDATED) return solve(solver, whole);
-  const { bases } = keptBy(solver);
-  const base = bases.get(natural) ?? keep(bases, MOST_BASES, natural, baseAt(solver, choice));
-  const changed = tryChanged(
-    base,
-    real.map(({ branch, position }) => positionChange(base, branch, position)),
-  );
+  const changed = updated(solver, natural, choice, held, () => []);
   return changed
     ? { network: solver.network, choice: whole, frequency: 'mains', ...changed }
     : solve(solver, whole);
+}
+
+/** What a meter on a.c. volts reads with some branches held; the meter loads the circuit as a real one does. */
+export function voltsHeld(
+  solver: Solver,
+  choice: Choice,
+  held: Overlay,
+  { red, black, meter }: Pick<Probes, 'red' | 'black' | 'meter'>,
+): number {
+  const [one, other] = [solver.network.indexOf(red), solver.network.indexOf(black)];
+  if (one === other) return 0;
+  const loaded = updated(solver, choiceKey(solver, choice), choice, held, () => [
+    bridgeChange(one, other, METER_OHMS[meter]),
+  ]);
+  if (loaded) return voltsOf({ ...solveHeld(solver, choice, held), ...loaded }, one, other);
+  const reading = measure(solveHeld(solver, choice, held), { mode: 'ac-volts', red, black, meter });
+  return reading.ok ? reading.value : 0;
 }
 
 /**

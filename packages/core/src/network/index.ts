@@ -3,7 +3,7 @@ export { compile, LEAK_SIEMENS } from './compile';
 export type { Installed, Network, Secondary } from './compile';
 export type { Branch, Overlay } from './draft';
 export * from './overlay';
-export { solveHeld } from './held';
+export { solveHeld, voltsHeld } from './held';
 export { TOUCHING_OHMS } from './faults';
 export type { Bridge, Fault } from './faults';
 export * from './measure';

@@ -81,6 +81,3 @@ export function layOver(
   ]);
   return { network: link(circuit, network.faults, devices, drafts), overlays };
 }
-
-/** The network with one of its alterations held. */
-export const withOverlay = (network: Network, held: Overlay): Network => ({ ...network, held });

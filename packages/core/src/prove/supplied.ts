@@ -1,8 +1,8 @@
 /** A circuit at one supply, at rest, ready to be put through the cases of a proof. */
-import type { Inputs, Settled, World } from '../behaviour';
+import type { Inputs, Settled, Watch, World } from '../behaviour';
 import { NEW_WORLD, advance, advanceUntil, untilSteady } from '../behaviour';
 import type { Circuit } from '../circuit';
-import type { Choice, Network, OperatingPoint, Solver } from '../network';
+import type { Choice, Network, Solver } from '../network';
 import { compile, makeSolver, voltsAcross } from '../network';
 import type { Asked, Case, Until } from './cases';
 import { asksOf, inputsOf, occasionActive, powerOff } from './cases';
@@ -113,11 +113,13 @@ export function runCase(supplied: Supplied, subject: Case): Ran {
   const from = begin(supplied, subject);
   const pulls = new Map<number, number>();
   const passed: Choice[] = [];
-  const watch = (point: OperatingPoint) => {
-    passed.push(point.choice);
-    for (const { branch, inrush } of coils)
-      if (point.choice[branch] === inrush)
-        pulls.set(branch, Math.max(pulls.get(branch) ?? 0, voltsAcross(point, branch)));
+  const watch: Watch = {
+    passes(point) {
+      passed.push(point.choice);
+      for (const { branch, inrush } of coils)
+        if (point.choice[branch] === inrush)
+          pulls.set(branch, Math.max(pulls.get(branch) ?? 0, voltsAcross(point, branch)));
+    },
   };
   const { until } = subject.asked;
   const steady = until

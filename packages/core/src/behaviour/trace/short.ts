@@ -44,9 +44,11 @@ function heaviest(
   const held = compile(network.circuit, network.faults, bridges);
   const through = held.branches.length - bridges.length;
   let worst: { point: OperatingPoint; amps: number } | null = null;
-  untilSteady(held, inputs, settled.world, WATCHED_S, makeSolver(held), (point) => {
-    const amps = ampsThrough(point, through);
-    if (!worst || amps > worst.amps) worst = { point, amps };
+  untilSteady(held, inputs, settled.world, WATCHED_S, makeSolver(held), {
+    passes(point) {
+      const amps = ampsThrough(point, through);
+      if (!worst || amps > worst.amps) worst = { point, amps };
+    },
   });
   const found = worst as { point: OperatingPoint } | null;
   return found && { point: found.point, through };

@@ -12,61 +12,143 @@ export interface Answer {
   members: readonly number[];
 }
 
+/** What every hypothesis would answer, by hypothesis: volts, or an index into what is seen; and the order they come in. */
+interface Expected {
+  values: Float64Array;
+  order: Int32Array;
+  seen: readonly string[] | null;
+}
+
 /** Readings this many spreads apart are two answers. */
 const APART = 3;
 
-function byText(members: readonly number[], textOf: (hypothesis: number) => string): Answer[] {
-  const by = new Map<string, number[]>();
-  for (const member of members) {
-    const text = textOf(member);
-    const group = by.get(text);
-    if (group) group.push(member);
-    else by.set(text, [member]);
-  }
-  return [...by].map(([value, group]) => ({ value, members: group }));
+/** What is expected never changes, so each step is asked of a dictionary once. */
+const known = new WeakMap<Dictionary, Map<string, Expected>>();
+
+const inOrder = (values: Float64Array) =>
+  Int32Array.from(values.keys()).sort((one, other) => values[one]! - values[other]!);
+
+function ofVolts(values: Float64Array): Expected {
+  return { values, order: inOrder(values), seen: null };
 }
 
-/** Readings in heaps: a new one begins where the next is too far from the last to be taken for it. */
-function byVolts(members: readonly number[], voltsOf: (hypothesis: number) => number): Answer[] {
-  const sorted = members
-    .map((member) => ({ member, volts: voltsOf(member) }))
-    .sort((one, other) => one.volts - other.volts);
-  const heaps: { sum: number; last: number; members: number[] }[] = [];
-  for (const { member, volts } of sorted) {
-    const heap = heaps[heaps.length - 1];
-    if (heap && volts - heap.last <= APART * spreadOf(volts)) {
-      heap.sum += volts;
-      heap.last = volts;
-      heap.members.push(member);
-    } else heaps.push({ sum: volts, last: volts, members: [member] });
-  }
-  return heaps.map(({ sum, members: group }) => ({ value: sum / group.length, members: group }));
+function ofTexts(texts: readonly string[]): Expected {
+  const index = new Map<string, number>();
+  const values = Float64Array.from(texts, (text) => {
+    if (!index.has(text)) index.set(text, index.size);
+    return index.get(text)!;
+  });
+  return { values, order: inOrder(values), seen: [...index.keys()] };
 }
 
-export function answersTo(dictionary: Dictionary, step: Step, members: readonly number[]): Answer[] {
+function expectedBy(dictionary: Dictionary, step: Step): Expected {
   const { hypotheses } = dictionary;
-  const byFound = (shows: (hypothesis: Hypothesis) => boolean) =>
-    byText(members, (i) => (shows(hypotheses[i]!) ? hypotheses[i]!.id : ''));
+  const all = [...hypotheses.keys()];
+  const found = (shows: (hypothesis: Hypothesis) => boolean) =>
+    ofTexts(hypotheses.map((hypothesis) => (shows(hypothesis) ? hypothesis.id : '')));
   switch (step.type) {
     case 'reading': {
       const { network } = dictionary;
       const [red, black] = [network.indexOf(step.red), network.indexOf(step.black)];
-      return byVolts(members, (i) => voltsOf(dictionary.predict(i, step.state).point, red, black));
+      return ofVolts(
+        Float64Array.from(all, (i) => voltsOf(dictionary.predict(i, step.state).point, red, black)),
+      );
     }
     case 'face':
-      return byText(members, (i) => dictionary.predict(i, step.state).faces.get(step.device) ?? '');
+      return ofTexts(all.map((i) => dictionary.predict(i, step.state).faces.get(step.device) ?? ''));
     case 'call':
-      return byText(members, (i) => {
-        const { runs, air } = dictionary.predict(i, step.state);
-        return [air, ...[...runs].sort()].join();
-      });
+      return ofTexts(
+        all.map((i) => {
+          const { runs, air } = dictionary.predict(i, step.state);
+          return [air, ...[...runs].sort()].join();
+        }),
+      );
     case 'test':
-      return byFound((hypothesis) => isBadPart(hypothesis, step.device));
+      return found((hypothesis) => isBadPart(hypothesis, step.device));
     case 'wires':
-      return byFound((hypothesis) => isBadWire(hypothesis, step.cable));
+      return found((hypothesis) => isBadWire(hypothesis, step.cable));
     case 'look': {
       const where = deviceIn(dictionary.circuit);
-      return byFound((hypothesis) => showsAt(hypothesis, where).includes(step.device));
+      return found((hypothesis) => showsAt(hypothesis, where).includes(step.device));
     }
   }
+}
+
+function expectedOf(dictionary: Dictionary, step: Step): Expected {
+  const bySteps = known.get(dictionary) ?? new Map<string, Expected>();
+  known.set(dictionary, bySteps);
+  const key = stepKey(step);
+  const before = bySteps.get(key);
+  if (before) return before;
+  const made = expectedBy(dictionary, step);
+  bySteps.set(key, made);
+  return made;
+}
+
+/** Equal for steps that ask the same. */
+export function stepKey(step: Step): string {
+  switch (step.type) {
+    case 'reading':
+      return `reading ${step.state} ${step.red} ${step.black}`;
+    case 'face':
+      return `face ${step.state} ${step.device}`;
+    case 'call':
+      return `call ${step.state}`;
+    case 'look':
+    case 'test':
+      return `${step.type} ${step.device}`;
+    case 'wires':
+      return `wires ${step.cable.id}`;
+  }
+}
+
+/**
+ * Goes through those that are left answer by answer: readings in heaps, a new one where the next is too far from the last
+ * to be taken for it.
+ *
+ * @param alive - by hypothesis, not 0 for those that are left.
+ * @param onMember - shown each of them.
+ * @param onAnswer - told when all of an answer have been shown.
+ */
+export function eachAnswer(
+  dictionary: Dictionary,
+  step: Step,
+  alive: Uint8Array,
+  onMember: (hypothesis: number, value: number) => void,
+  onAnswer: () => void,
+): void {
+  const { values, order, seen } = expectedOf(dictionary, step);
+  let last: number | null = null;
+  for (const member of order) {
+    if (alive[member] === 0) continue;
+    const value = values[member]!;
+    if (last !== null && value - last > (seen ? 0 : APART * spreadOf(value))) onAnswer();
+    onMember(member, value);
+    last = value;
+  }
+  if (last !== null) onAnswer();
+}
+
+/** The answers of those that are left. */
+export function answersTo(dictionary: Dictionary, step: Step, alive: Uint8Array): Answer[] {
+  const { seen } = expectedOf(dictionary, step);
+  const answers: Answer[] = [];
+  let members: number[] = [];
+  let sum = 0;
+  eachAnswer(
+    dictionary,
+    step,
+    alive,
+    (member, value) => {
+      members.push(member);
+      sum += value;
+    },
+    () => {
+      const value = sum / members.length;
+      answers.push({ value: seen ? seen[value]! : value, members });
+      members = [];
+      sum = 0;
+    },
+  );
+  return answers;
 }

@@ -4,9 +4,8 @@ import { COSTS, reachMinutes, stateMinutes, walkMinutes } from '../costs';
 import type { Dictionary } from '../dictionary';
 import { MISSED } from '../observation';
 import type { Ranking } from '../rank';
-import { remedyKey } from '../hypotheses';
 import type { Answer } from './answers';
-import { answersTo } from './answers';
+import { answersTo, eachAnswer } from './answers';
 import type { Step } from './candidates';
 import { candidatesOf } from './candidates';
 
@@ -22,11 +21,34 @@ export interface Advice {
 const LEAST_SHARE = 2e-4;
 const LEAST_GAIN = 0.02;
 
-const entropy = (masses: Iterable<number>, total: number): number => {
-  let bits = 0;
-  for (const mass of masses) if (mass > 0) bits -= (mass / total) * Math.log2(mass / total);
-  return bits;
-};
+/** Sums up the shares of one answer by what is to be done about them, and tells how undecided that leaves it. */
+class Heap {
+  private readonly masses: Float64Array;
+  private readonly touched: number[] = [];
+
+  constructor(groups: number) {
+    this.masses = new Float64Array(groups);
+  }
+
+  add(group: number, share: number): void {
+    if (this.masses[group] === 0) this.touched.push(group);
+    this.masses[group]! += share;
+  }
+
+  /** Tells the sum and its bits, and begins anew. */
+  close(tell: (mass: number, bits: number) => void): void {
+    let total = 0;
+    for (const group of this.touched) total += this.masses[group]!;
+    let bits = 0;
+    for (const group of this.touched) {
+      const share = this.masses[group]! / total;
+      bits -= share * Math.log2(share);
+      this.masses[group] = 0;
+    }
+    this.touched.length = 0;
+    tell(total, bits);
+  }
+}
 
 /** Minutes of a step from where a person is. */
 function minutesOf(
@@ -61,39 +83,50 @@ function minutesOf(
   }
 }
 
+/** What may be asked about what is left. */
+export interface Adviser {
+  /** Expected of a step, bits about what is to be done, and its minutes. */
+  weigh(step: Step): { gain: number; minutes: number };
+  /** The same with its answers, the likeliest first. */
+  advise(step: Step): Advice;
+}
+
 /** Tells of a step what its answers would be, and how much they would tell about what is to be done. */
 export function adviser(
   dictionary: Dictionary,
-  { shares }: Ranking,
+  { shares, groups }: Ranking,
   at: Whereabouts,
   costs: Costs = COSTS,
-): (step: Step) => Advice {
-  const alive = [...shares.keys()].filter((i) => shares[i]! >= LEAST_SHARE);
-  const keys = new Map<string, number>();
-  const groupOf = Int32Array.from(shares, () => -1);
-  for (const i of alive) {
-    const key = remedyKey(dictionary.hypotheses[i]!.remedy);
-    if (!keys.has(key)) keys.set(key, keys.size);
-    groupOf[i] = keys.get(key)!;
-  }
-  const bitsOf = (members: readonly number[], total: number) => {
-    const mass = new Float64Array(keys.size);
-    for (const member of members) mass[groupOf[member]!]! += shares[member]!;
-    return entropy(mass, total);
+): Adviser {
+  const alive = Uint8Array.from(shares, (share) => Number(share >= LEAST_SHARE));
+  const groupOf = new Int32Array(shares.length);
+  groups.forEach(({ members }, group) => members.forEach((member) => (groupOf[member] = group)));
+  const heap = new Heap(groups.length);
+  let total = 0;
+  let before = 0;
+  alive.forEach((is, member) => is && heap.add(groupOf[member]!, shares[member]!));
+  heap.close((mass, bits) => {
+    total = mass;
+    before = bits;
+  });
+  const gainOf = (step: Step) => {
+    let after = 0;
+    const close = () => heap.close((mass, bits) => (after += (mass / total) * bits));
+    eachAnswer(dictionary, step, alive, (i) => heap.add(groupOf[i]!, shares[i]!), close);
+    return (1 - MISSED) * (before - after);
   };
-  const sum = (members: readonly number[]) => members.reduce((total, i) => total + shares[i]!, 0);
-  const total = sum(alive);
-  const before = bitsOf(alive, total);
-  return (step) => {
-    const answers = answersTo(dictionary, step, alive)
-      .map((answer) => ({ ...answer, share: sum(answer.members) / total }))
-      .sort((one, other) => other.share - one.share);
-    const after = answers.reduce(
-      (bits, { members, share }) => bits + share * bitsOf(members, share * total),
-      0,
-    );
-    const gain = (1 - MISSED) * (before - after);
-    return { step, answers, gain, minutes: minutesOf(dictionary, costs, at, step) };
+  const weigh = (step: Step) => ({ gain: gainOf(step), minutes: minutesOf(dictionary, costs, at, step) });
+  const shareOf = (members: readonly number[]) =>
+    members.reduce((sum, member) => sum + shares[member]!, 0) / total;
+  return {
+    weigh,
+    advise: (step) => ({
+      step,
+      answers: answersTo(dictionary, step, alive)
+        .map((answer) => ({ ...answer, share: shareOf(answer.members) }))
+        .sort((one, other) => other.share - one.share),
+      ...weigh(step),
+    }),
   };
 }
 
@@ -113,11 +146,13 @@ export function nextSteps(
     states = dictionary.states.map(({ id }) => id),
   }: { costs?: Costs; most?: number; states?: readonly string[] } = {},
 ): Advice[] {
+  const { weigh, advise } = adviser(dictionary, ranking, at, costs);
   return candidatesOf(dictionary, states)
-    .map(adviser(dictionary, ranking, at, costs))
+    .map((step) => ({ step, ...weigh(step) }))
     .filter(({ gain }) => gain >= LEAST_GAIN)
     .sort((one, other) => other.gain / other.minutes - one.gain / one.minutes)
-    .slice(0, most);
+    .slice(0, most)
+    .map(({ step }) => advise(step));
 }
 
 /** Where a person is once a step is done, and what stands open. */

@@ -1,0 +1,192 @@
+/**
+ * How a circuit with a fault comes to an operating state. Many faults lead the same way, so ways already gone are kept as
+ * a tree: at every stop the devices that feel something else are asked what they would answer, and only where they answer
+ * what none has answered there before is the circuit run by itself. What comes out is the same as without the tree.
+ */
+import type { Actors, Felt, Inputs, Settled, Visit, Watch, World } from '../behaviour';
+import { NEW_WORLD, actorsOf, advance, answerAt, holding, untilSteady } from '../behaviour';
+import type { State } from '../devices';
+import type { Choice, Network, OperatingPoint, Overlay, Solver } from '../network';
+import { ampsThrough, solveHeld, voltsOf } from '../network';
+import { LONGEST_S, REST_S } from '../prove';
+import type { Hypothesis } from './hypotheses';
+import type { OperatingState } from './states';
+
+/** What a hypothesis leaves otherwise beside the network. */
+export type Condition = Pick<Hypothesis, 'held' | 'settings' | 'early'>;
+
+/** Seconds since power came back, and since the call, for who looks before anything has settled. */
+const JUST_ON_S = 5;
+const AT_ONCE_S = 10;
+
+/** A device that feels no more of a change than this is not asked anew, V and A: below what any of them could tell. */
+const FELT_VOLTS = 0.02;
+const FELT_AMPS = 2e-4;
+
+/** Where a way ends. */
+interface End {
+  settled: Omit<Settled, 'point'>;
+  /** The devices' own choice there, before anything is held. */
+  choice: Choice;
+}
+
+interface Stop {
+  visit: Visit;
+  ways: Way[];
+}
+
+/** On from a stop, for who is answered the same there; `null` where how it goes on must be run. */
+interface Way {
+  answers: readonly State[];
+  to: Stop | End | null;
+}
+
+const isEnd = (to: Stop | End): to is End => 'settled' in to;
+
+const same = (one: State, other: State) =>
+  one === other || Object.keys(one).every((key) => one[key] === other[key]);
+
+const isFelt = (felt: Felt, point: OperatingPoint): boolean =>
+  felt.quantity === 'volts'
+    ? Math.abs(voltsOf(point, felt.red, felt.black) - felt.value) > FELT_VOLTS
+    : Math.abs(ampsThrough(point, felt.branch) - felt.value) > FELT_AMPS;
+
+/** How a circuit is run from a world; whoever watches is shown every step. */
+type Run = (world: World, watch: Watch) => Settled;
+
+/** Ways from one world under the same inputs. */
+class Ways {
+  private first: Stop | null = null;
+
+  constructor(
+    private readonly from: World,
+    private readonly network: Network,
+    private readonly actors: Actors,
+    private readonly solver: Solver,
+  ) {}
+
+  /** Where a circuit with branches held comes to: by ways already gone, and on from where they part by running it. */
+  arrive(overlay: Overlay, run: Run): End {
+    let way: Way | null = null;
+    let parted: Visit | null = null;
+    let at = this.first;
+    while (at) {
+      parted = at.visit;
+      const next = wayOf(at.ways, this.answersAt(at.visit, overlay));
+      if (!next?.to) break;
+      if (isEnd(next.to)) return next.to;
+      way = next;
+      at = next.to;
+    }
+    const visits: Visit[] = [];
+    const world = parted ? { now: parted.now, states: this.asRecord(parted.states) } : this.from;
+    const settled = run(world, { visits: (visit) => void visits.push(visit) });
+    const end = { settled, choice: visits[visits.length - 1]!.choice };
+    this.add(way, visits, end);
+    return end;
+  }
+
+  private asRecord(states: readonly State[]): World['states'] {
+    return Object.fromEntries(this.actors.map(({ id }, i) => [id, states[i]!]));
+  }
+
+  /** What every device would answer at a stop with branches held. */
+  private answersAt({ choice, states, answers, felt, now }: Visit, overlay: Overlay): readonly State[] {
+    const point = solveHeld(this.solver, choice, overlay);
+    return this.actors.map((actor, i) =>
+      felt[i]!.some((one) => isFelt(one, point))
+        ? answerAt(this.network, actor, point, states[i]!, now)
+        : answers[i]!,
+    );
+  }
+
+  /** Takes in what was run, from where it parted. */
+  private add(parted: Way | null, visits: readonly Visit[], end: End): void {
+    let way = parted;
+    for (const visit of visits) {
+      const stop: Stop = ((way ? way.to : this.first) as Stop | null) ?? { visit, ways: [] };
+      if (way) way.to = stop;
+      else this.first = stop;
+      let next = wayOf(stop.ways, visit.answers);
+      if (!next) stop.ways.push((next = { answers: visit.answers, to: null }));
+      if (visit.raced) return;
+      way = next;
+    }
+    if (way) way.to = end;
+  }
+}
+
+const wayOf = (ways: readonly Way[], answers: readonly State[]): Way | undefined =>
+  ways.find((way) => way.answers.every((answer, i) => same(answer, answers[i]!)));
+
+/** Where a circuit came to with a fault held. */
+export interface Arrival {
+  network: Network;
+  inputs: Inputs;
+  settled: Settled;
+  /** The devices' own choice there, before anything is held. */
+  choice: Choice;
+}
+
+/** A rest, and the ways from it by the state that is then called. */
+interface Rest {
+  world: World;
+  from: Map<string, Ways>;
+}
+
+/** The courses of all faults that leave the same controls held and the same settings wrong. */
+export class Courses {
+  private readonly toRest: Ways;
+  private readonly restInputs: Inputs;
+  private readonly rests = new Map<End, Rest>();
+  private readonly restOf = new Map<Overlay, Rest>();
+  private readonly inputs = new Map<string, Inputs>();
+
+  /** @param network - with the settings this family has, nothing laid over it. */
+  constructor(
+    private readonly network: Network,
+    private readonly what: Condition,
+    private readonly solver: Solver,
+    atRest: OperatingState,
+  ) {
+    this.restInputs = holding(atRest.inputs, what.held);
+    this.toRest = new Ways(NEW_WORLD, network, actorsOf(network, this.restInputs), solver);
+  }
+
+  /** How the circuit with these branches held comes to a state. */
+  arrive(overlay: Overlay, state: OperatingState): Arrival {
+    const network: Network = { ...this.network, held: overlay };
+    const { solver } = this;
+    const { world, from } = this.restWith(network, overlay);
+    const inputs = this.inputsFor(state);
+    const ways = from.get(state.id) ?? new Ways(world, this.network, actorsOf(network, inputs), solver);
+    from.set(state.id, ways);
+    const seconds = this.what.early ? AT_ONCE_S : LONGEST_S;
+    const pass = this.what.early ? advance : untilSteady;
+    const { settled, choice } = ways.arrive(overlay, (now, watch) =>
+      pass(network, inputs, now, world.now + seconds - now.now, solver, watch),
+    );
+    const point = solveHeld(solver, choice, overlay);
+    return { network, inputs, settled: { ...settled, point }, choice };
+  }
+
+  private inputsFor({ id, inputs }: OperatingState): Inputs {
+    const known = this.inputs.get(id) ?? holding(inputs, this.what.held);
+    this.inputs.set(id, known);
+    return known;
+  }
+
+  /** Power on and nothing called, until all has rested. */
+  private restWith(network: Network, overlay: Overlay): Rest {
+    const known = this.restOf.get(overlay);
+    if (known) return known;
+    const seconds = this.what.early ? JUST_ON_S : REST_S;
+    const end = this.toRest.arrive(overlay, (now, watch) =>
+      advance(network, this.restInputs, now, seconds - now.now, this.solver, watch),
+    );
+    const rest = this.rests.get(end) ?? { world: end.settled.world, from: new Map() };
+    this.rests.set(end, rest);
+    this.restOf.set(overlay, rest);
+    return rest;
+  }
+}
