@@ -27,6 +27,8 @@ export type Observation =
 /** How often a person misses or mistakes what there is to see, and a meter's figure is plainly wrong; judgement. */
 export const MISSED = 0.03;
 const MISREAD = 0.01;
+/** How often a screen is lit though nothing feeds it from the wires: some have a coin cell; judgement. */
+const LIT_BY_COIN_CELL = 0.08;
 /** How often something loose or wrong is overlooked by who looks at it and tugs; judgement. */
 const OVERLOOKED = 0.03;
 /** How often a part tested by itself is taken for what it is not; judgement. */
@@ -80,6 +82,7 @@ export function showsAt({ failure, remedy }: Hypothesis, deviceOf: DeviceOf): re
       return ends.map(({ terminal }) => splitTerminal(terminal).deviceId);
     }
     case 'strand':
+    case 'jumper-left':
       return [splitTerminal(failure.terminals[0]).deviceId];
     default:
       return [];
@@ -145,8 +148,11 @@ export function likelihood(
     }
     case 'air':
       return either(predict(observation.state).air === observation.air);
-    case 'screen':
-      return either(predict(observation.state).blank.has(observation.device) !== observation.lit);
+    case 'screen': {
+      const blank = predict(observation.state).blank.has(observation.device);
+      if (blank) return observation.lit ? LIT_BY_COIN_CELL : 1 - LIT_BY_COIN_CELL;
+      return either(observation.lit);
+    }
     case 'face':
       return either(predict(observation.state).faces.get(observation.device) === observation.text);
     case 'look': {

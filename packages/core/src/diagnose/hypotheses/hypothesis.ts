@@ -27,7 +27,13 @@ export type Failure =
   | { type: 'landing'; wrong: WrongLanding }
   /** A strand that reaches over to the terminal beside it. */
   | { type: 'strand'; terminals: readonly [TerminalId, TerminalId] }
-  | { type: 'no-jumper'; link: string };
+  | { type: 'no-jumper'; link: string }
+  /** More hangs on a transformer than it was made for. */
+  | { type: 'overloaded'; device: string }
+  /** Left after testing, or put in where none belongs. */
+  | { type: 'jumper-left'; terminals: readonly [TerminalId, TerminalId] }
+  /** Another thermostat of the same unit asks for something of its own. */
+  | { type: 'fighting'; device: string; call: 'heat' | 'cool' };
 
 /** What is done about a failure. Failures with the same remedy need not be told apart. */
 export type Remedy =
@@ -41,7 +47,12 @@ export type Remedy =
   | { type: 'replace-conductor'; conductor: string }
   | { type: 'replace-cable'; cable: string }
   | { type: 'tidy'; terminals: readonly [TerminalId, TerminalId] }
-  | { type: 'jumper'; link: string };
+  | { type: 'jumper'; link: string }
+  | { type: 'take-out-jumper'; terminals: readonly [TerminalId, TerminalId] }
+  /** Take loads off a transformer, or fit a bigger one. */
+  | { type: 'relieve'; device: string }
+  /** Set it to ask for what the others ask for. */
+  | { type: 'agree'; device: string };
 
 export interface Hypothesis {
   id: string;

@@ -1,5 +1,6 @@
 /** Everything that may be wrong with a circuit, one thing at a time. */
 import type { Circuit } from '../../circuit';
+import { addedHypotheses } from './added';
 import type { Hypothesis } from './hypothesis';
 import { hypothesis } from './hypothesis';
 import { partHypotheses } from './parts';
@@ -31,4 +32,5 @@ export const hypothesesOf = (circuit: Circuit): Hypothesis[] => [
   }),
   ...partHypotheses(circuit),
   ...wiringHypotheses(circuit),
+  ...addedHypotheses(circuit),
 ];

@@ -1,7 +1,7 @@
 /** What may be wrong with conductors: broken, loose, touching, landed elsewhere. */
 import type { Cable, Circuit, Conductor, End, TerminalId } from '../../circuit';
 import { ENDS, endNode, findConductor, marksOf, otherEnd } from '../../circuit';
-import { EARTH } from '../../devices';
+import { EARTH, kindOf } from '../../devices';
 import type { Alteration } from '../../network';
 import { TOUCHING_OHMS } from '../../network';
 import type { WrongLanding } from '../../prove';
@@ -129,8 +129,24 @@ const movesOf = (wrong: WrongLanding) =>
         { ...wrong.other, on: wrong.one.terminal },
       ];
 
+/** A supply landed on another tap of a transformer's primary than the one for its volts. */
+const wrongTaps = (circuit: Circuit): WrongLanding[] =>
+  circuit.devices.flatMap(({ id, kind }) => {
+    const taps = (kindOf(kind).primary?.taps ?? []).map(({ mark }) => `${id}.${mark}`);
+    return circuit.cables.flatMap(({ conductors }) =>
+      conductors.flatMap((conductor) =>
+        ENDS.flatMap((end): WrongLanding[] => {
+          const terminal = conductor[end];
+          if (terminal === null || !taps.includes(terminal)) return [];
+          const landed = { conductor: conductor.id, end, terminal };
+          return taps.flatMap((on) => (on === terminal ? [] : [{ type: 'moved', landed, on }]));
+        }),
+      ),
+    );
+  });
+
 const landingHypotheses = (circuit: Circuit): Hypothesis[] =>
-  wrongLandings(circuit).map(({ wrong }) => {
+  [...wrongLandings(circuit).map(({ wrong }) => wrong), ...wrongTaps(circuit)].map((wrong) => {
     const moves = movesOf(wrong);
     const [first] = moves;
     return hypothesis({

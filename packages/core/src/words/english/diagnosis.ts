@@ -67,8 +67,16 @@ export function failureText(names: Names, failure: Failure): string {
       const link = names.circuit.links.find(({ id }) => id === failure.link)!;
       return `The jumper ${link.joins.map(node).join(' to ')} is missing`;
     }
+    case 'overloaded':
+      return `${device(failure.device)} is overloaded`;
+    case 'jumper-left':
+      return `A jumper lies from ${node(failure.terminals[0])} to ${node(failure.terminals[1])}`;
+    case 'fighting':
+      return `${device(failure.device)} asks for ${CALL[failure.call]} by itself`;
   }
 }
+
+const CALL = { heat: 'heat', cool: 'cooling' } as const;
 
 const MEND = {
   replace: 'Replace',
@@ -107,6 +115,12 @@ export function remedyText(names: Names, remedy: Remedy): string {
       return `Strip and land anew ${node(remedy.terminals[0])} and ${node(remedy.terminals[1])}`;
     case 'jumper':
       return 'Fit the jumper';
+    case 'take-out-jumper':
+      return `Take out the jumper from ${node(remedy.terminals[0])} to ${node(remedy.terminals[1])}`;
+    case 'relieve':
+      return `Take off what overloads ${device(remedy.device)}, or fit one with more VA`;
+    case 'agree':
+      return `Set ${device(remedy.device)} to ask for what the others ask for`;
   }
 }
 

@@ -147,6 +147,14 @@ export const outdoorUnit = defineDevice({
       elements: { compressor: 'open', start: 'open' },
       mend: 'defer',
     },
+    // It hums with too little capacitance as it does without any, until the overload inside opens.
+    {
+      mode: 'capacitor-weak',
+      part: 'Run capacitor',
+      title: 'Run capacitor weak',
+      likelihood: 4,
+      elements: { compressor: 'open', start: 'open' },
+    },
     // It hums without its capacitor until the overload inside opens; what is measured after that.
     {
       mode: 'capacitor-open',

@@ -73,6 +73,14 @@ export const breaker = defineDevice({
   },
   faults: [
     {
+      mode: 'tripped',
+      title: 'Tripped: its handle stands between on and off',
+      likelihood: 3,
+      elements: { pole1: 'open', pole2: 'open' },
+      shows: 'tripped',
+      mend: 'reset',
+    },
+    {
       mode: 'no-output',
       title: 'Does not pass current',
       likelihood: 0.3,

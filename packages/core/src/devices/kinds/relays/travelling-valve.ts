@@ -29,7 +29,9 @@ type ValveState = {
   since: number | null;
 };
 
-type ValveMoment = Moment<ValuesOf<typeof params>, ValuesOf<typeof settings>>;
+const controls = { stem: choice('Stem', { free: 'Free', stuck: 'Stuck' }, 'free') };
+
+type ValveMoment = Moment<ValuesOf<typeof params>, ValuesOf<typeof settings>, ValuesOf<typeof controls>>;
 
 /** Share open at a time. */
 function shareOpen({ from, to, since }: ValveState, { settings, now }: ValveMoment): number {
@@ -40,9 +42,10 @@ function shareOpen({ from, to, since }: ValveState, { settings, now }: ValveMome
 }
 
 function next(state: ValveState, senses: Senses, moment: ValveMoment): ValveState {
-  const { params, now } = moment;
+  const { params, controls, now } = moment;
   const driven = (element: string) => senses.amps(element) >= (TURNS_FROM * params.va) / 24;
   const at = shareOpen(state, moment);
+  if (controls.stem === 'stuck') return { from: at, to: at, since: null };
   const opening = driven('open');
   const closing = params.drive === 'spring' ? !opening : driven('close') && !opening;
   const to = opening ? 1 : closing ? 0 : at;
@@ -79,7 +82,7 @@ export const travellingValve = defineDevice({
   ],
   params,
   settings,
-  controls: {},
+  controls,
   elements: ({ params, mains }) => {
     const motor = impedanceOf(24, params.va, 0.8, mains.hertz);
     return [
@@ -112,6 +115,7 @@ export const travellingValve = defineDevice({
     return { text, tone: share === 0 ? 'ok' : 'busy' };
   },
   faults: [
+    { mode: 'stuck', title: 'Stuck', likelihood: 1, controls: { stem: 'stuck' } },
     { mode: 'motor-open', title: 'Motor open', likelihood: 3, elements: { open: 'open' } },
     ...contactFaults('end-switch', 'End switch', 2),
   ],

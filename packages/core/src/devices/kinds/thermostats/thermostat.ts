@@ -227,6 +227,12 @@ export const thermostat = defineDevice({
     { mode: 'w-contact-open', title: 'W contact does not close', likelihood: 1, elements: { W: 'open' } },
     { mode: 'g-contact-open', title: 'G contact does not close', likelihood: 1, elements: { G: 'open' } },
     {
+      mode: 'y2-contact-open',
+      title: 'Y2 contact does not close',
+      likelihood: 0.5,
+      elements: { Y2: 'open' },
+    },
+    {
       mode: 'y-contact-stuck',
       title: 'Y contact stuck closed',
       likelihood: 0.5,

@@ -1,0 +1,105 @@
+/** What may be there that should not: a load beyond what a transformer carries, a jumper left behind, a call of another thermostat. */
+import type { Circuit, Device, TerminalId } from '../../circuit';
+import { fill, kindOf, ratedAmps } from '../../devices';
+import type { Designation } from '../../devices';
+import { TOUCHING_OHMS } from '../../network';
+import type { Hypothesis } from './hypothesis';
+import { hypothesis } from './hypothesis';
+
+/** Judgement: how often each is met against one conductor broken out of sight. */
+const OVERLOADED = 0.5;
+const JUMPER_LEFT = 0.1;
+const FIGHTING = 1;
+
+/** What has been hung on a transformer draws so many times its nameplate at full volts; judgement. */
+const EXTRA_SHARE = 2;
+
+/** Set points that ask whatever the room, °C. */
+const ALWAYS = { heat: 35, cool: 4 } as const;
+
+const marksOf = ({ kind, params }: Device): readonly Designation[] =>
+  kindOf(kind).designations(fill(kindOf(kind).params, params));
+
+/** More on a control transformer's secondary than it was made for: its volts sag, coils drop out. */
+function overloads({ devices, mains }: Circuit): Hypothesis[] {
+  return devices.flatMap(({ id, kind, params, settings }) => {
+    const found = kindOf(kind);
+    const context = { params: fill(found.params, params), settings: fill(found.settings, settings), mains };
+    const supplies = found
+      .elements(context)
+      .some((element) => element.kind === 'transformer' && element.supplies);
+    const marks = found.designations(context.params);
+    const hot = marks.find(({ role }) => role === 'hot');
+    const common = marks.find(({ role }) => role === 'common');
+    const { va, ratedVolts } = context.params;
+    if (!supplies || !hot || !common || typeof va !== 'number') return [];
+    const volts = typeof ratedVolts === 'number' ? ratedVolts : 24;
+    return [
+      hypothesis({
+        id: `${id} overloaded`,
+        failure: { type: 'overloaded', device: id },
+        remedy: { type: 'relieve', device: id },
+        weight: OVERLOADED,
+        alteration: {
+          bridges: [
+            {
+              red: `${id}.${hot.mark}`,
+              black: `${id}.${common.mark}`,
+              ohms: volts / (EXTRA_SHARE * ratedAmps(context.params)),
+            },
+          ],
+        },
+      }),
+    ];
+  });
+}
+
+/** Pairs of terminals that belong together already. */
+const joinedPairs = ({ links }: Circuit): ReadonlySet<string> =>
+  new Set(links.flatMap(({ joins }) => joins.flatMap((one) => joins.map((other) => `${one} ${other}`))));
+
+/** From hot to a call or to another hot of the same block, left after testing or put in where none belongs. */
+function jumpersLeft(circuit: Circuit): Hypothesis[] {
+  const joined = joinedPairs(circuit);
+  return circuit.devices.flatMap((device) => {
+    const marks = marksOf(device);
+    const [hot, ...more] = marks.filter(({ role }) => role === 'hot');
+    if (!hot) return [];
+    return [...more, ...marks.filter(({ role }) => role === 'call')].flatMap(({ mark }): Hypothesis[] => {
+      const pair: readonly [TerminalId, TerminalId] = [`${device.id}.${hot.mark}`, `${device.id}.${mark}`];
+      if (joined.has(pair.join(' '))) return [];
+      return [
+        hypothesis({
+          id: `jumper ${pair.join(' ')}`,
+          failure: { type: 'jumper-left', terminals: pair },
+          remedy: { type: 'take-out-jumper', terminals: pair },
+          weight: JUMPER_LEFT,
+          alteration: { bridges: [{ red: pair[0], black: pair[1], ohms: TOUCHING_OHMS }] },
+        }),
+      ];
+    });
+  });
+}
+
+/** Where several thermostats share a unit, any of them asks on its own, whatever is called at the others. */
+function fighting({ devices }: Circuit): Hypothesis[] {
+  const stats = devices.filter(({ kind }) => kindOf(kind).asks);
+  if (stats.length < 2) return [];
+  return stats.flatMap(({ id }) =>
+    (['heat', 'cool'] as const).map((call) =>
+      hypothesis({
+        id: `${id} asks for ${call}`,
+        failure: { type: 'fighting', device: id, call },
+        remedy: { type: 'agree', device: id },
+        weight: FIGHTING / 2,
+        held: { [id]: { mode: call, setC: ALWAYS[call] } },
+      }),
+    ),
+  );
+}
+
+export const addedHypotheses = (circuit: Circuit): Hypothesis[] => [
+  ...overloads(circuit),
+  ...jumpersLeft(circuit),
+  ...fighting(circuit),
+];
