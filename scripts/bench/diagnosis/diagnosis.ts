@@ -63,6 +63,39 @@ function tell(rows: readonly Row[]): void {
     'ratio',
     `${note}; the usual order isolates ${rate(by('usual order'), ({ isolated }) => isolated).toFixed(2)}; aim ≤ 0.6`,
   );
+  const bits = advised.map((row) => row.bits!);
+  const sumOf = (of: 'taken' | 'answered') => bits.reduce((sum, { [of]: some }) => sum + some, 0);
+  report(
+    'steps_vs_bound',
+    sumOf('answered') / sumOf('taken'),
+    'ratio',
+    `${note}; steps over the fewest that answers of this entropy could do with; aim ≤ 1.3`,
+  );
+  const bringable = advised.filter(({ brought }) => brought !== null);
+  report(
+    'parts_brought_rate',
+    rate(bringable, ({ brought }) => brought === true),
+    'ratio',
+    `${bringable.length} faults that something brought puts right, seed ${seed}; aim ≥ 0.9`,
+  );
+  const unsurveyed = by('unsurveyed');
+  for (const { system, fault, steps } of unsurveyed.filter(({ isolated }) => !isolated))
+    console.error(`unsurveyed, not isolated: ${system}, ${fault}, after ${steps} steps`);
+  report(
+    'unsurveyed_isolated_rate',
+    rate(unsurveyed, ({ isolated }) => isolated),
+    'ratio',
+    `${unsurveyed.length} faults, nothing looked at beforehand, seed ${seed}; aim ≥ 0.93`,
+  );
+  const pairs = by('pairs');
+  for (const { system, fault, steps } of pairs.filter(({ isolated }) => !isolated))
+    console.error(`pair not isolated: ${system}, ${fault}, after ${steps} steps`);
+  report(
+    'isolated_rate_pairs',
+    rate(pairs, ({ isolated }) => isolated),
+    'ratio',
+    `${pairs.length} pairs, seed ${seed}, ${mean(pairs.map(({ minutes }) => minutes)).toFixed(1)} min; aim ≥ 0.85`,
+  );
   report(
     'false_condemn_rate',
     rate(advised, ({ condemned }) => condemned),

@@ -2,11 +2,15 @@
 export interface Row {
   system: string;
   fault: string;
-  policy: 'advised' | 'half-splitting' | 'usual order';
+  policy: 'advised' | 'half-splitting' | 'usual order' | 'pairs' | 'unsurveyed';
   steps: number;
   minutes: number;
   /** What is most likely is what is wrong, or is put right by the same work; and with a share of 0.9 at least. */
   isolated: boolean;
   /** A good part is named for replacement. */
   condemned: boolean;
+  /** Bits about what is to be done that the complaint left and the steps took away, and those of the answers got. */
+  bits?: { taken: number; answered: number };
+  /** What is needed was on the list made over the telephone; `null` where nothing brought would do. */
+  brought?: boolean | null;
 }

@@ -15,6 +15,8 @@ export interface Costs {
   /** Covers off and on again, at a unit and at a thermostat. */
   covers: number;
   thermostatCover: number;
+  /** A jumper held, and what starts waited for. */
+  jumper: number;
   /** To make a call, and to wait until what it starts runs. */
   call: number;
   restart: number;
@@ -27,6 +29,7 @@ export const COSTS: Costs = {
   powerOff: 4,
   test: 3,
   wire: 2,
+  jumper: 2,
   covers: 3,
   thermostatCover: 1,
   call: 0.5,

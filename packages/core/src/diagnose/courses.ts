@@ -153,20 +153,25 @@ export class Courses {
     this.toRest = new Ways(NEW_WORLD, network, actorsOf(network, this.restInputs), solver);
   }
 
-  /** How the circuit with these branches held comes to a state. */
-  arrive(overlay: Overlay, state: OperatingState): Arrival {
-    const network: Network = { ...this.network, held: overlay };
+  /**
+   * How the circuit with these branches held comes to a state.
+   *
+   * @param overlay - held from the beginning.
+   * @param held - held once it has rested, with what is tried in the state.
+   */
+  arrive(overlay: Overlay, held: Overlay, state: OperatingState): Arrival {
+    const network: Network = { ...this.network, held };
     const { solver } = this;
-    const { world, from } = this.restWith(network, overlay);
+    const { world, from } = this.restWith(overlay);
     const inputs = this.inputsFor(state);
     const ways = from.get(state.id) ?? new Ways(world, this.network, actorsOf(network, inputs), solver);
     from.set(state.id, ways);
     const seconds = this.what.early ? AT_ONCE_S : LONGEST_S;
     const pass = this.what.early ? advance : untilSteady;
-    const { settled, choice } = ways.arrive(overlay, (now, watch) =>
+    const { settled, choice } = ways.arrive(held, (now, watch) =>
       pass(network, inputs, now, world.now + seconds - now.now, solver, watch),
     );
-    const point = solveHeld(solver, choice, overlay);
+    const point = solveHeld(solver, choice, held);
     return { network, inputs, settled: { ...settled, point }, choice };
   }
 
@@ -177,9 +182,10 @@ export class Courses {
   }
 
   /** Power on and nothing called, until all has rested. */
-  private restWith(network: Network, overlay: Overlay): Rest {
+  private restWith(overlay: Overlay): Rest {
     const known = this.restOf.get(overlay);
     if (known) return known;
+    const network: Network = { ...this.network, held: overlay };
     const seconds = this.what.early ? JUST_ON_S : REST_S;
     const end = this.toRest.arrive(overlay, (now, watch) =>
       advance(network, this.restInputs, now, seconds - now.now, this.solver, watch),

@@ -1,16 +1,17 @@
 /** What every hypothesis would show in every state a circuit is observed in: worked out when first asked for, then kept. */
 import { energisedLoads, facesOf, loadsIn } from '../behaviour';
-import type { Circuit } from '../circuit';
+import type { Circuit, End } from '../circuit';
+import { endNode, findConductor, otherEnd } from '../circuit';
 import type { Call, Load, LoadNature } from '../devices';
 import { kindOf } from '../devices';
 import type { Network, OperatingPoint, Overlay, Probes, Reading, Solver } from '../network';
-import { compile, layOver, makeSolver, measure, voltsHeld } from '../network';
+import { ampsThrough, bridgeId, compile, layOver, makeSolver, measure, voltsHeld } from '../network';
 import type { Arrival, Condition } from './courses';
 import { Courses } from './courses';
 import type { Hypothesis } from './hypotheses';
-import { hypothesesOf } from './hypotheses';
+import { hypothesesOf, singlesOf } from './hypotheses';
 import type { OperatingState } from './states';
-import { callStates } from './states';
+import { callStates, stateOf, trialsOf } from './states';
 
 /** What a hand at the outlet feels: `mixed` is lukewarm, heat and cold at once. */
 export type Air = 'warm' | 'cold' | 'mixed' | 'plain' | 'still';
@@ -19,6 +20,8 @@ export interface Prediction {
   point: OperatingPoint;
   /** What a meter reads there, in the units of its mode. */
   read(probes: Probes): Reading;
+  /** Amperes that a clamp about a conductor finds. */
+  clamp(conductor: string): number;
   air: Air;
   /** Loads that run, by `device/load`. */
   runs: ReadonlySet<string>;
@@ -35,6 +38,8 @@ export interface Dictionary {
   network: Network;
   /** What may be called, nothing first. */
   states: readonly OperatingState[];
+  /** States beyond those, in which something is tried: by id. */
+  trials: readonly string[];
   /** @throws RangeError when there is no such state. */
   predict(hypothesis: number, state: string): Prediction;
 }
@@ -67,26 +72,28 @@ function airOf(network: Network, on: ReturnType<typeof energisedLoads>): Air {
   return makes('cool') ? 'cold' : 'plain';
 }
 
-/** What a device shows where its fault shows by itself, whatever its behaviour says. */
-function shownBy(
-  { devices }: Circuit,
-  { failure }: Hypothesis,
-): readonly [device: string, text: string] | null {
-  if (failure.type !== 'part') return null;
-  const { kind } = devices.find(({ id }) => id === failure.device)!;
-  const shows = kindOf(kind).faults.find(({ mode }) => mode === failure.mode)?.shows;
-  return shows === undefined ? null : [failure.device, shows];
-}
+/** What devices show where a fault shows by itself, whatever their behaviour says. */
+const shownBy = ({ devices }: Circuit, given: Hypothesis): (readonly [device: string, text: string])[] =>
+  singlesOf(given).flatMap(({ failure }) => {
+    if (failure.type !== 'part') return [];
+    const { kind } = devices.find(({ id }) => id === failure.device)!;
+    const shows = kindOf(kind).faults.find(({ mode }) => mode === failure.mode)?.shows;
+    return shows === undefined ? [] : [[failure.device, shows] as const];
+  });
 
 /** What is seen of a circuit once it has come to a state. */
-function seenAt({ network, inputs, settled, choice }: Arrival, solver: Solver, overlay: Overlay): Prediction {
+function seenAt(
+  { network, inputs, settled, choice }: Arrival,
+  solver: Solver,
+  held: Overlay,
+): Omit<Prediction, 'clamp'> {
   const on = energisedLoads(network, settled);
   const faces = [...facesOf(network, inputs, settled.world)].map(([id, { text }]) => [id, text] as const);
   return {
     point: settled.point,
     read: (probes) =>
       probes.mode === 'ac-volts'
-        ? { ok: true, value: voltsHeld(solver, choice, overlay, probes), unit: 'V' }
+        ? { ok: true, value: voltsHeld(solver, choice, held, probes), unit: 'V' }
         : measure(settled.point, probes),
     air: airOf(network, on),
     runs: new Set(on.map(({ device, load }) => `${device}/${load.id}`)),
@@ -99,9 +106,31 @@ function seenAt({ network, inputs, settled, choice }: Arrival, solver: Solver, o
   };
 }
 
+/** An operating state with what is tried in it laid over the network. */
+interface Laid extends OperatingState {
+  overlay: Overlay;
+}
+
+/** A fault and what is tried, held together: what is tried wins, and a lifted end is off wherever it had been landed. */
+function together(network: Network, fault: Overlay, { overlay, tried }: Laid): Overlay {
+  if (overlay.length === 0) return fault;
+  const own = new Set(overlay.map(({ branch }) => branch));
+  const lifted = new Set(tried.lifted.flatMap(({ conductor, end }) => farNode(network, conductor, end)));
+  const isOff = (branch: number) =>
+    network.branches[branch]!.origin.type === 'bridge' &&
+    network.branches[branch]!.nodes.some((node) => lifted.has(network.nodes[node]!));
+  return [...fault.filter(({ branch }) => !own.has(branch) && !isOff(branch)), ...overlay];
+}
+
+/** Where the other end of a conductor is. */
+function farNode({ circuit }: Network, id: string, end: End): string[] {
+  const conductor = findConductor(circuit, id);
+  return conductor ? [endNode(conductor, otherEnd(end))] : [];
+}
+
 /** What hypotheses that do the same to the circuit share: a conductor that is broken or off either of its screws. */
 class Effect {
-  private readonly known = new Map<string, Prediction>();
+  private readonly known = new Map<string, Omit<Prediction, 'clamp'>>();
 
   constructor(
     private readonly courses: Courses,
@@ -109,13 +138,31 @@ class Effect {
     private readonly overlay: Overlay,
   ) {}
 
-  predict(state: OperatingState): Prediction {
+  predict(state: Laid): Omit<Prediction, 'clamp'> {
     const known = this.known.get(state.id);
     if (known) return known;
-    const made = seenAt(this.courses.arrive(this.overlay, state), this.solver, this.overlay);
+    const held = together(this.solver.network, this.overlay, state);
+    const made = seenAt(this.courses.arrive(this.overlay, held, state), this.solver, held);
     this.known.set(state.id, made);
     return made;
   }
+}
+
+/** Amperes through a conductor, wherever a hypothesis has it landed. */
+function clampedAt(point: OperatingPoint, given: Hypothesis, conductor: string): number {
+  const { branches } = point.network;
+  const through = (id: string) => {
+    const branch = branches.findIndex((one) => one.id === id);
+    return branch < 0 ? 0 : ampsThrough(point, branch);
+  };
+  const elsewhere = singlesOf(given).flatMap(({ failure, alteration }) => {
+    if (failure.type !== 'landing') return [];
+    const { wrong } = failure;
+    const moved = wrong.type === 'moved' ? [wrong.landed] : [wrong.one, wrong.other];
+    const at = moved.findIndex((landed) => landed.conductor === conductor);
+    return at < 0 ? [] : [bridgeId(alteration.bridges![at]!)];
+  });
+  return [`wire:${conductor}`, ...elsewhere].reduce((sum, id) => sum + through(id), 0);
 }
 
 /** What a map has at a key, made when first asked for. */
@@ -127,28 +174,37 @@ function once<T>(map: Map<string, T>, key: string, make: () => T): T {
   return made;
 }
 
-/** Compiles a circuit once, every hypothesis laid ready over it. */
+/**
+ * Compiles a circuit once, every hypothesis laid ready over it, and all that may be tried.
+ *
+ * @param trials - ids of states with something tried, besides plain calls; those the circuit has no parts for are left out.
+ */
 export function makeDictionary(
   circuit: Circuit,
   hypotheses: readonly Hypothesis[] = hypothesesOf(circuit),
   states: readonly OperatingState[] = callStates(circuit),
+  trials: readonly string[] = trialsOf(circuit),
 ): Dictionary {
-  const laid = layOver(
+  const tried = trials.flatMap((id) => stateOf(circuit, states, id) ?? []);
+  const all = [...states, ...tried];
+  const { network, overlays } = layOver(
     compile(circuit),
-    hypotheses.map(({ alteration }) => alteration),
+    [...hypotheses, ...all].map(({ alteration }) => alteration),
   );
-  const solver = makeSolver(laid.network);
-  const byId = new Map(states.map((state) => [state.id, state]));
+  const solver = makeSolver(network);
+  const byId = new Map(
+    all.map((state, i) => [state.id, { ...state, overlay: overlays[hypotheses.length + i]! }]),
+  );
   const effects = new Map<string, Effect>();
   const families = new Map<string, Courses>();
   const coursesOf = ({ held, settings, early }: Condition) =>
     once(
       families,
       JSON.stringify([held, settings, early]),
-      () => new Courses(withSettings(laid.network, settings), { held, settings, early }, solver, states[0]!),
+      () => new Courses(withSettings(network, settings), { held, settings, early }, solver, states[0]!),
     );
   const made = hypotheses.map((one, i) => {
-    const overlay = laid.overlays[i]!;
+    const overlay = overlays[i]!;
     const key = JSON.stringify([overlay, one.held, one.settings, one.early]);
     return {
       effect: once(effects, key, () => new Effect(coursesOf(one), solver, overlay)),
@@ -158,15 +214,20 @@ export function makeDictionary(
   return {
     circuit,
     hypotheses,
-    network: laid.network,
+    network,
     states,
+    trials: tried.map(({ id }) => id),
     predict(hypothesis, id) {
       const state = byId.get(id);
       if (!state)
         throw new RangeError(`There is no state "${id}"; there are ${[...byId.keys()].join(', ')}.`);
       const { effect, shows } = made[hypothesis]!;
       const prediction = effect.predict(state);
-      return shows ? { ...prediction, faces: new Map([...prediction.faces, shows]) } : prediction;
+      return {
+        ...prediction,
+        faces: shows.length > 0 ? new Map([...prediction.faces, ...shows]) : prediction.faces,
+        clamp: (conductor) => clampedAt(prediction.point, hypotheses[hypothesis]!, conductor),
+      };
     },
   };
 }

@@ -15,15 +15,21 @@ export interface Observed {
 export interface Diagnosis {
   version: typeof DIAGNOSIS_VERSION;
   observed: readonly Observed[];
+  /** No single fault fits: two at once are looked for too. */
+  pairs?: boolean;
   /** Where the person is, whose covers are off, and what is called. */
   whereabouts: { station: string; open: readonly string[]; state: string };
 }
 
 const MOST_OBSERVED = 2000;
-/** More than any meter of the trade shows, V. */
+/** More than any meter of the trade shows, V, Ω, A. */
 const MOST_VOLTS = 1000;
+const MOST_OHMS = 40e6;
+const MOST_AMPS = 600;
 
-const word = () => yup.string().strict().required('is required').max(80, 'must be at most 80 characters');
+const text = (most: number) =>
+  yup.string().strict().required('is required').max(most, `must be at most ${most} characters`);
+const word = () => text(80);
 const unknown = ({ unknown: fields }: { unknown: string }) => `has unknown field ${fields}`;
 const shape = <S extends yup.ObjectShape>(fields: S) => yup.object(fields).strict().noUnknown(unknown);
 const found = () =>
@@ -36,9 +42,11 @@ const node = () =>
     .required('is required')
     .matches(/^[\w-]+(\.[\w/+-]+|~(from|to))$|^earth$/, 'must name a terminal');
 
+const MODES = ['ac-volts', 'ohms'];
+
 const probes = () =>
   shape({
-    mode: yup.string().strict().oneOf(['ac-volts'], 'must be ac-volts').required('is required'),
+    mode: word().oneOf(MODES, `must be one of ${MODES.join(', ')}`),
     red: node(),
     black: node(),
     meter: yup
@@ -50,33 +58,49 @@ const probes = () =>
 
 const AIRS = ['warm', 'cold', 'mixed', 'plain', 'still'];
 
+/** A state's id may tell of what is tried in it. */
+const state = () => text(200);
+
+const figure = (most: number, unit: string) =>
+  yup
+    .number()
+    .strict()
+    .min(0, 'must be 0 or more')
+    .max(most, `must be at most ${most} ${unit}`)
+    .required('is required');
+
+/** Volts, or ohms; beyond a meter's range it is open. */
+const reading = () =>
+  yup.lazy((given: unknown) => {
+    const { value, probes: at } = given as { value?: unknown; probes?: { mode?: unknown } };
+    const inOhms = at?.mode === 'ohms';
+    const shown = inOhms ? figure(MOST_OHMS, 'Ω, or "open"') : figure(MOST_VOLTS, 'V');
+    return shape({
+      type: word(),
+      state: state(),
+      probes: probes(),
+      value: inOhms && value === 'open' ? word() : shown,
+    });
+  });
+
 /** By type, the fields an observation of it has besides. */
-const SHAPES: Readonly<Record<Observation['type'], () => yup.Schema>> = {
-  runs: () => shape({ type: word(), state: word(), device: word(), load: word(), on: flag() }),
+const SHAPES: Readonly<Record<Observation['type'], () => yup.Schema | ReturnType<typeof reading>>> = {
+  runs: () => shape({ type: word(), state: state(), device: word(), load: word(), on: flag() }),
   air: () =>
     shape({
       type: word(),
-      state: word(),
+      state: state(),
       air: word().oneOf(AIRS, `must be one of ${AIRS.join(', ')}`),
     }),
-  screen: () => shape({ type: word(), state: word(), device: word(), lit: flag() }),
+  screen: () => shape({ type: word(), state: state(), device: word(), lit: flag() }),
   face: () =>
-    shape({ type: word(), state: word(), device: word(), text: yup.string().strict().max(80).defined() }),
-  reading: () =>
-    shape({
-      type: word(),
-      state: word(),
-      probes: probes(),
-      value: yup
-        .number()
-        .strict()
-        .min(0, 'must be 0 or more')
-        .max(MOST_VOLTS, `must be at most ${MOST_VOLTS} V`)
-        .required('is required'),
-    }),
+    shape({ type: word(), state: state(), device: word(), text: yup.string().strict().max(80).defined() }),
+  reading,
+  clamp: () => shape({ type: word(), state: state(), conductor: word(), amps: figure(MOST_AMPS, 'A') }),
   look: () => shape({ type: word(), device: word(), found: found() }),
   test: () => shape({ type: word(), device: word(), found: found() }),
   wires: () => shape({ type: word(), cable: word(), found: found() }),
+  repaired: () => shape({ type: word(), remedy: text(300), helped: flag() }),
 };
 
 const isType = (type: unknown): type is Observation['type'] =>
@@ -113,10 +137,11 @@ const diagnosisSchema = shape({
         observation: observationSchema,
       }),
     ),
+  pairs: yup.boolean().strict(),
   whereabouts: shape({
     station: word(),
     open: yup.array().strict().of(word()).max(100, 'must have at most 100 entries').required('is required'),
-    state: word(),
+    state: state(),
   }).required('is required'),
 });
 

@@ -1,15 +1,19 @@
 /** Where a diagnosis stands: what is left, what to do next, how it came to that. */
-import { findCable, findDevice } from '../circuit';
+import { findCable, findConductor, findDevice } from '../circuit';
 import type { Diagnosis } from './document';
 import type { Dictionary } from './dictionary';
 import type { Failure, Remedy } from './hypotheses';
+import { OPEN_OHMS, answeredBy, stepKey } from './next/answers';
 import type { Advice } from './next/next';
-import { nextSteps } from './next/next';
+import { adviser, nextSteps } from './next/next';
 import type { Step } from './next/candidates';
+import { candidatesOf } from './next/candidates';
 import type { Observation } from './observation';
 import type { Group } from './rank';
-import { courseOf, isSettled, rank } from './rank';
+import { DOUBTFUL, courseOf, doubtsOf, isSettled, rank } from './rank';
 import { seenRunning } from './seen';
+import type { Suspect } from './suspects';
+import { suspectsOf } from './suspects';
 
 /** Some of what is left: what would be done about it, and the failures it would put right. */
 export interface Left {
@@ -44,6 +48,19 @@ export interface FindView {
   moved: readonly (readonly number[])[];
   /** Observations of what the circuit has no more, by id: they are kept, and count for nothing. */
   stale: readonly string[];
+  /** What does not go with the rest and is to be made once more, with the step that does it. */
+  doubtful: readonly Doubtful[];
+  /** Nothing that is asked tells what is left apart: all of it has to be put right in turn. */
+  tied: boolean;
+  suspects: readonly Suspect[];
+  /** Devices proven good. */
+  cleared: readonly string[];
+}
+
+export interface Doubtful {
+  /** Of the observation. */
+  id: string;
+  again: Proposal;
 }
 
 /** How much is shown of what is left, of an answer's failures, of the answers. */
@@ -54,8 +71,10 @@ const CHOICES = 5;
 const LEAST_SHOWN = 0.005;
 
 /** Whether what was observed is still there to be observed. */
-function isOf({ circuit, states, network }: Dictionary, observation: Observation): boolean {
-  if ('state' in observation && !states.some(({ id }) => id === observation.state)) return false;
+function isOf({ circuit, states, trials, network }: Dictionary, observation: Observation): boolean {
+  if ('state' in observation)
+    if (![...states.map(({ id }) => id), ...trials].includes(observation.state)) return false;
+  if ('conductor' in observation) return findConductor(circuit, observation.conductor) !== undefined;
   if ('device' in observation) return findDevice(circuit, observation.device) !== undefined;
   if ('cable' in observation) return findCable(circuit, observation.cable) !== undefined;
   if (observation.type !== 'reading') return true;
@@ -73,10 +92,12 @@ function observedBy(
   const found = value === '' ? null : String(value);
   switch (step.type) {
     case 'reading': {
-      const { state, red, black } = step;
-      const probes = { mode: 'ac-volts', red, black, meter: 'high-z' } as const;
-      return [{ type: 'reading', state, probes, value: Number(value) }];
+      const { state, mode, red, black } = step;
+      const probes = { mode, red, black, meter: 'high-z' } as const;
+      return [{ type: 'reading', state, probes, value: value === OPEN_OHMS ? 'open' : Number(value) }];
     }
+    case 'clamp':
+      return [{ type: 'clamp', state: step.state, conductor: step.conductor, amps: Number(value) }];
     case 'face':
       return [{ type: 'face', state: step.state, device: step.device, text: String(value) }];
     case 'look':
@@ -86,31 +107,17 @@ function observedBy(
     case 'wires':
       return [{ type: 'wires', cable: step.cable.id, found }];
     case 'call':
+    case 'jumper':
       return seenRunning(dictionary.circuit, step.state, dictionary.predict(member, step.state));
   }
 }
 
-/** What tells one step from another, and an observation which step it answers. */
-function subjectOf(of: Step | Observation): string {
-  switch (of.type) {
-    case 'reading':
-      return 'probes' in of
-        ? `reading ${of.state} ${of.probes.red} ${of.probes.black}`
-        : `reading ${of.state} ${of.red} ${of.black}`;
-    case 'face':
-      return `face ${of.state} ${of.device}`;
-    case 'look':
-    case 'test':
-      return `${of.type} ${of.device}`;
-    case 'wires':
-      return `wires ${typeof of.cable === 'string' ? of.cable : of.cable.id}`;
-    case 'call':
-    case 'air':
-      return `call ${of.state}`;
-    default:
-      return of.type;
-  }
-}
+/** The step that makes an observation once more. */
+const stepOf = (dictionary: Dictionary, observation: Observation): Step | undefined =>
+  candidatesOf(
+    dictionary,
+    dictionary.states.map(({ id }) => id),
+  ).find((step) => stepKey(step) === answeredBy(observation));
 
 function proposalOf(
   dictionary: Dictionary,
@@ -142,9 +149,18 @@ export function followDiagnosis(dictionary: Dictionary, { observed, whereabouts 
   const course = courseOf(dictionary, observations);
   const shareIn = (shares: Float64Array, { members }: Group) =>
     members.reduce((sum, member) => sum + shares[member]!, 0);
-  const done = new Set(observations.map(subjectOf));
+  const done = new Set(observations.map(answeredBy));
+  const counted = observed.filter(({ id }) => !stale.includes(id));
+  const { advise } = adviser(dictionary, ranking, whereabouts);
+  const proposed = (advice: Advice) => proposalOf(dictionary, ranking.shares, advice);
+  const doubts = doubtsOf(dictionary, observations, ranking);
+  const doubtful = counted.flatMap(({ id, observation }, i): Doubtful[] => {
+    const step = doubts[i]! > DOUBTFUL && stepOf(dictionary, observation);
+    return step ? [{ id, again: proposed(advise(step)) }] : [];
+  });
+  const settled = isSettled(ranking) ? ranking.groups[0]!.remedy : null;
   const steps = nextSteps(dictionary, ranking, whereabouts, { most: done.size + SHOWN })
-    .filter(({ step }) => !done.has(subjectOf(step)))
+    .filter(({ step }) => !done.has(stepKey(step)))
     .slice(0, MEANT);
   return {
     left: shown.map(({ remedy, share, members }) => ({
@@ -156,9 +172,12 @@ export function followDiagnosis(dictionary: Dictionary, { observed, whereabouts 
       count: others.filter(({ share }) => share >= LEAST_SHOWN / 100).length,
       share: others.reduce((sum, { share }) => sum + share, 0),
     },
-    settled: isSettled(ranking) ? ranking.groups[0]!.remedy : null,
-    steps: steps.map((advice) => proposalOf(dictionary, ranking.shares, advice)),
+    settled,
+    steps: steps.map(proposed),
     moved: shown.map((group) => course.map((shares) => shareIn(shares, group))),
     stale,
+    doubtful,
+    tied: settled === null && steps.length === 0,
+    ...suspectsOf(dictionary, ranking, course[0]!),
   };
 }

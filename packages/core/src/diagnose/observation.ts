@@ -1,9 +1,11 @@
 /** What was observed, and how well a prediction agrees with it. */
 import type { Cable, Circuit, End } from '../circuit';
 import { findCable, findConductor, splitTerminal } from '../circuit';
-import type { OperatingPoint, Probes, Reading } from '../network';
+import type { MeterMode, OperatingPoint, Probes, Reading } from '../network';
+import { METER_MODES } from '../network';
 import type { Air, Prediction } from './dictionary';
 import type { Hypothesis } from './hypotheses';
+import { remedyKey, singlesOf } from './hypotheses';
 
 /** Made in an operating state, by its id. */
 export type Observation =
@@ -15,14 +17,18 @@ export type Observation =
   | { type: 'screen'; state: string; device: string; lit: boolean }
   /** What a device shows: its lamp, its display, a handle. */
   | { type: 'face'; state: string; device: string; text: string }
-  /** What a meter read; ohms `Infinity` for an open loop. */
-  | { type: 'reading'; state: string; probes: Probes; value: number }
+  /** What a meter read, in the units of its mode; `open` for ohms beyond its range. */
+  | { type: 'reading'; state: string; probes: Probes; value: number | 'open' }
+  /** What a clamp about a conductor found, A. */
+  | { type: 'clamp'; state: string; conductor: string; amps: number }
   /** A look at a device and its block: what was found of what shows there, by hypothesis; `null` when all is sound. */
   | { type: 'look'; device: string; found: string | null }
   /** A device's parts tested by themselves, power off: what was found bad, by hypothesis; `null` when all are good. */
   | { type: 'test'; device: string; found: string | null }
   /** A cable's conductors, both ends off, tested for continuity, to each other and to metal. */
-  | { type: 'wires'; cable: string; found: string | null };
+  | { type: 'wires'; cable: string; found: string | null }
+  /** Something was put right and the circuit tried again: by the key of the remedy. */
+  | { type: 'repaired'; remedy: string; helped: boolean };
 
 /** How often a person misses or mistakes what there is to see, and a meter's figure is plainly wrong; judgement. */
 export const MISSED = 0.03;
@@ -33,35 +39,43 @@ const LIT_BY_COIN_CELL = 0.08;
 const OVERLOOKED = 0.03;
 /** How often a part tested by itself is taken for what it is not; judgement. */
 const MISTESTED = 0.02;
-/** Spread of a meter's reading about the true value, share and units: field meters, from memory. */
-const METER_SPREAD = { share: 0.03, floor: 0.2 } as const;
-/** What is predicted may be off by as much again: other mains, a warm coil, another make; judgement. */
-const MODEL_SHARE = 0.04;
+/** How often a repair leaves what it was for as it was; judgement. */
+const BOTCHED = 0.05;
+/**
+ * Spread of a meter's reading about the true value, share and units: field meters, from memory. What is predicted may be
+ * off by as much again: other mains, a warm coil, another make; judgement.
+ */
+const SPREADS: Readonly<Record<MeterMode, { share: number; model: number; floor: number }>> = {
+  'ac-volts': { share: 0.03, model: 0.04, floor: 0.2 },
+  'dc-volts': { share: 0.03, model: 0.04, floor: 0.2 },
+  ohms: { share: 0.03, model: 0.15, floor: 0.5 },
+  amps: { share: 0.05, model: 0.15, floor: 0.1 },
+};
 /** Readings that are plainly wrong fall anywhere up to this, V, Ω or A. */
 const ANYWHERE = 150;
 /** Nothing is quite impossible: a record may be wrong. */
 const LEAST = 1e-9;
 
-const SPREAD_SHARE = Math.hypot(METER_SPREAD.share, MODEL_SHARE);
+const SPREAD_SHARES = Object.fromEntries(
+  METER_MODES.map((mode) => [mode, Math.hypot(SPREADS[mode].share, SPREADS[mode].model)]),
+) as Record<MeterMode, number>;
 
 /** Standard deviation of a reading about what is predicted. */
-export const spreadOf = (predicted: number): number =>
-  Math.sqrt(METER_SPREAD.floor ** 2 + (predicted * SPREAD_SHARE) ** 2);
+export const spreadOf = (predicted: number, mode: MeterMode = 'ac-volts'): number =>
+  Math.sqrt(SPREADS[mode].floor ** 2 + (predicted * SPREAD_SHARES[mode]) ** 2);
 
-function ofValue(value: number, predicted: number): number {
-  if (value === Infinity || predicted === Infinity) return value === predicted ? 1 - MISREAD : MISREAD;
-  const spread = spreadOf(predicted);
+/** A figure's density about what is predicted, without the plainly wrong ones. */
+function nearness(value: number | 'open', predicted: number, mode: MeterMode): number {
+  if (value === 'open' || predicted === Infinity) return Number(value === 'open' && predicted === Infinity);
+  const spread = spreadOf(predicted, mode);
   const apart = (value - predicted) / spread;
-  const near = Math.exp(-(apart ** 2) / 2) / (spread * Math.sqrt(2 * Math.PI));
-  return (1 - MISREAD) * near + MISREAD / ANYWHERE;
+  return Math.exp(-(apart ** 2) / 2) / (spread * Math.sqrt(2 * Math.PI));
 }
-
-const either = (agrees: boolean) => (agrees ? 1 - MISSED : MISSED);
 
 /** The device a conductor's end is landed on, as recorded. */
 type DeviceOf = (conductor: string, end: End) => string | null;
 
-export const deviceIn =
+const deviceIn =
   (circuit: Circuit): DeviceOf =>
   (conductor, end) => {
     const terminal = findConductor(circuit, conductor)?.[end];
@@ -69,7 +83,7 @@ export const deviceIn =
   };
 
 /** Devices at which a failure shows to a person who looks. */
-export function showsAt({ failure, remedy }: Hypothesis, deviceOf: DeviceOf): readonly (string | null)[] {
+function shownBy({ failure, remedy }: Hypothesis, deviceOf: DeviceOf): readonly (string | null)[] {
   switch (failure.type) {
     case 'part':
       return remedy.type === 'part' && remedy.mend === 'refit' ? [failure.device] : [];
@@ -89,12 +103,10 @@ export function showsAt({ failure, remedy }: Hypothesis, deviceOf: DeviceOf): re
   }
 }
 
-/** Whether a part of a device is bad in a way that shows when it is tested by itself. */
-export const isBadPart = ({ failure, alteration }: Hypothesis, device: string): boolean =>
+const isPartOf = ({ failure, alteration }: Hypothesis, device: string): boolean =>
   failure.type === 'part' && failure.device === device && Object.keys(alteration.positions ?? {}).length > 0;
 
-/** Whether a cable has a conductor that is broken, or touches what it should not. */
-export function isBadWire({ failure }: Hypothesis, { id, conductors }: Cable): boolean {
+function isWireOf({ failure }: Hypothesis, { id, conductors }: Cable): boolean {
   switch (failure.type) {
     case 'cut-through':
       return failure.cable === id;
@@ -107,11 +119,17 @@ export function isBadWire({ failure }: Hypothesis, { id, conductors }: Cable): b
   }
 }
 
-/** Who looks or tests finds what shows, or misses it; what does not show is hardly ever found. */
-function ofFound(shows: boolean, found: string | null, { id }: Hypothesis, missed: number): number {
-  if (found === null) return shows ? missed : 1 - missed;
-  return shows && found === id ? 1 - missed : LEAST;
-}
+/** What who looks at a device and its block finds, of all that is wrong. */
+export const seenAt = (given: Hypothesis, circuit: Circuit, device: string): Hypothesis[] =>
+  singlesOf(given).filter((one) => shownBy(one, deviceIn(circuit)).includes(device));
+
+/** What of a device is bad in a way that shows when its parts are tested by themselves. */
+export const badParts = (given: Hypothesis, device: string): Hypothesis[] =>
+  singlesOf(given).filter((one) => isPartOf(one, device));
+
+/** What of a cable is broken, or touches what it should not. */
+export const badWires = (given: Hypothesis, cable: Cable): Hypothesis[] =>
+  singlesOf(given).filter((one) => isWireOf(one, cable));
 
 /** Readings by observation and point: many hypotheses share a point. */
 const readings = new WeakMap<Observation, WeakMap<OperatingPoint, Reading>>();
@@ -129,46 +147,82 @@ function measured(
   return made;
 }
 
-/**
- * How likely an observation is where a hypothesis holds.
- *
- * @param predict - what it predicts in a state.
- */
+/** How likely an observation is where a hypothesis holds, and how likely as a mistake of who made it. */
+export interface Likelihood {
+  right: number;
+  mistaken: number;
+}
+
+const ofSight = (agrees: boolean): Likelihood =>
+  agrees ? { right: 1 - MISSED, mistaken: 0 } : { right: 0, mistaken: MISSED };
+
+/** Who looks or tests finds what shows, or misses it; what does not show is hardly ever found. */
+function ofFound(shows: readonly Hypothesis[], found: string | null, missed: number): Likelihood {
+  if (found === null)
+    return shows.length > 0
+      ? { right: 0, mistaken: missed ** shows.length }
+      : { right: 1 - missed, mistaken: 0 };
+  return shows.some(({ id }) => id === found)
+    ? { right: (1 - missed) / shows.length, mistaken: 0 }
+    : { right: 0, mistaken: LEAST };
+}
+
+function ofScreen(blank: boolean, lit: boolean): Likelihood {
+  if (!blank) return ofSight(lit);
+  return lit ? { right: 0, mistaken: LIT_BY_COIN_CELL } : { right: 1 - LIT_BY_COIN_CELL, mistaken: 0 };
+}
+
+const ofFigure = (value: number | 'open', predicted: number, mode: MeterMode): Likelihood => ({
+  right: (1 - MISREAD) * nearness(value, predicted, mode),
+  mistaken: value === 'open' || predicted === Infinity ? MISREAD : MISREAD / ANYWHERE,
+});
+
+/** @param predict - what the hypothesis predicts in a state. */
 export function likelihood(
   observation: Observation,
   hypothesis: Hypothesis,
   predict: (state: string) => Prediction,
   circuit: Circuit,
-): number {
-  const deviceOf = deviceIn(circuit);
+): Likelihood {
   switch (observation.type) {
     case 'runs': {
       const { state, device, load, on } = observation;
-      return either(predict(state).runs.has(`${device}/${load}`) === on);
+      return ofSight(predict(state).runs.has(`${device}/${load}`) === on);
     }
     case 'air':
-      return either(predict(observation.state).air === observation.air);
-    case 'screen': {
-      const blank = predict(observation.state).blank.has(observation.device);
-      if (blank) return observation.lit ? LIT_BY_COIN_CELL : 1 - LIT_BY_COIN_CELL;
-      return either(observation.lit);
-    }
+      return ofSight(predict(observation.state).air === observation.air);
+    case 'screen':
+      return ofScreen(predict(observation.state).blank.has(observation.device), observation.lit);
     case 'face':
-      return either(predict(observation.state).faces.get(observation.device) === observation.text);
-    case 'look': {
-      const shows = showsAt(hypothesis, deviceOf).includes(observation.device);
-      return ofFound(shows, observation.found, hypothesis, OVERLOOKED);
-    }
+      return ofSight(predict(observation.state).faces.get(observation.device) === observation.text);
+    case 'look':
+      return ofFound(seenAt(hypothesis, circuit, observation.device), observation.found, OVERLOOKED);
     case 'test':
-      return ofFound(isBadPart(hypothesis, observation.device), observation.found, hypothesis, MISTESTED);
-    case 'wires': {
-      const cable = findCable(circuit, observation.cable)!;
-      return ofFound(isBadWire(hypothesis, cable), observation.found, hypothesis, MISTESTED);
-    }
+      return ofFound(badParts(hypothesis, observation.device), observation.found, MISTESTED);
+    case 'wires':
+      return ofFound(
+        badWires(hypothesis, findCable(circuit, observation.cable)!),
+        observation.found,
+        MISTESTED,
+      );
+    case 'clamp':
+      return ofFigure(observation.amps, predict(observation.state).clamp(observation.conductor), 'amps');
     case 'reading': {
-      const { state, value } = observation;
+      const { state, value, probes } = observation;
       const reading = measured(observation, predict(state));
-      return Math.max(LEAST, reading.ok ? ofValue(value, reading.value) : MISREAD / ANYWHERE);
+      return reading.ok
+        ? ofFigure(value, reading.value, probes.mode)
+        : { right: 0, mistaken: MISREAD / ANYWHERE };
+    }
+    case 'repaired': {
+      const { remedy } = hypothesis;
+      const puts = remedy.type === 'both' ? [remedy, ...remedy.remedies] : [remedy];
+      const put = puts.some((one) => remedyKey(one) === observation.remedy);
+      if (!observation.helped) return put ? { right: 0, mistaken: BOTCHED } : { right: 1, mistaken: 0 };
+      return put ? { right: 1 - BOTCHED, mistaken: 0 } : { right: 0, mistaken: BOTCHED };
     }
   }
 }
+
+/** The whole likelihood: nothing is quite impossible. */
+export const wholeOf = ({ right, mistaken }: Likelihood): number => Math.max(LEAST, right + mistaken);

@@ -1,7 +1,8 @@
 /** What is left, by how likely it is: Bayes over the predictions of every hypothesis. */
 import type { Dictionary } from './dictionary';
 import type { Observation } from './observation';
-import { likelihood } from './observation';
+import type { Likelihood } from './observation';
+import { likelihood, wholeOf } from './observation';
 import type { Remedy } from './hypotheses';
 import { remedyKey } from './hypotheses';
 
@@ -24,13 +25,23 @@ export interface Ranking {
 const SURE = 0.9;
 const SURE_OF_PART = 0.98;
 
+const condemns = (remedy: Remedy): boolean =>
+  remedy.type === 'both'
+    ? remedy.remedies.some(condemns)
+    : remedy.type === 'part' && remedy.mend === 'replace';
+
+/** Who is licensed for a device looks at all of it: what is left has to be that device, not that part of it. */
+function isOfOneDevice(groups: readonly Group[], { remedy: best }: Group): boolean {
+  if (best.type !== 'part' || best.mend !== 'defer') return true;
+  const ofIt = groups.filter(({ remedy }) => remedy.type === 'part' && remedy.device === best.device);
+  return ofIt.reduce((sum, { share }) => sum + share, 0) >= SURE_OF_PART;
+}
+
 /** Whether what is left is sure enough: a part is not condemned on less than nearly all. */
 export function isSettled({ groups }: Ranking): boolean {
   const [best] = groups;
   if (!best) return false;
-  const { remedy } = best;
-  const condemns = remedy.type === 'part' && (remedy.mend === 'replace' || remedy.mend === 'defer');
-  return best.share >= (condemns ? SURE_OF_PART : SURE);
+  return best.share >= (condemns(best.remedy) ? SURE_OF_PART : SURE) && isOfOneDevice(groups, best);
 }
 
 /** The remedies of a dictionary, and by hypothesis which of them is its own. */
@@ -69,22 +80,37 @@ function groupsOf(dictionary: Pick<Dictionary, 'hypotheses'>, shares: Float64Arr
   return groups.sort((one, other) => other.share - one.share);
 }
 
-/** What an observation says of every hypothesis, worked out once: logarithms of likelihoods. */
-const weighed = new WeakMap<Dictionary, WeakMap<Observation, Float64Array>>();
+/** What an observation says of every hypothesis, worked out once. */
+interface Weighed {
+  /** Logarithms of the likelihoods. */
+  logs: Float64Array;
+  /** How far it would be a mistake of who made it, 0 to 1. */
+  doubts: Float64Array;
+}
 
-function logsOf(dictionary: Dictionary, observation: Observation): Float64Array {
-  const byObservation = weighed.get(dictionary) ?? new WeakMap<Observation, Float64Array>();
+const weighed = new WeakMap<Dictionary, WeakMap<Observation, Weighed>>();
+
+const doubtOf = (one: Likelihood) => one.mistaken / wholeOf(one);
+
+function weigh(dictionary: Dictionary, observation: Observation): Weighed {
+  const byObservation = weighed.get(dictionary) ?? new WeakMap<Observation, Weighed>();
   weighed.set(dictionary, byObservation);
   const known = byObservation.get(observation);
   if (known) return known;
-  const made = Float64Array.from(dictionary.hypotheses, (hypothesis, i) =>
-    Math.log(
-      likelihood(observation, hypothesis, (state) => dictionary.predict(i, state), dictionary.circuit),
-    ),
+  const likelihoods = dictionary.hypotheses.map((hypothesis, i) =>
+    likelihood(observation, hypothesis, (state) => dictionary.predict(i, state), dictionary.circuit),
   );
+  const made = {
+    logs: Float64Array.from(likelihoods, (one) => Math.log(wholeOf(one))),
+    doubts: Float64Array.from(likelihoods, doubtOf),
+  };
   byObservation.set(observation, made);
   return made;
 }
+
+/** What an observation says of every hypothesis: logarithms of likelihoods. */
+export const logsOf = (dictionary: Dictionary, observation: Observation): Float64Array =>
+  weigh(dictionary, observation).logs;
 
 function sharesOf(logs: Float64Array): Float64Array {
   const most = logs.reduce((highest, log) => Math.max(highest, log), -Infinity);
@@ -122,4 +148,19 @@ export function rank(dictionary: Dictionary, observations: readonly Observation[
     logsOf(dictionary, observation).forEach((log, i) => (logs[i]! += log));
   const shares = sharesOf(logs);
   return { shares, groups: groupsOf(dictionary, shares) };
+}
+
+/** An observation more likely a mistake than not is to be made again; and if it stands, no single fault fits. */
+export const DOUBTFUL = 0.5;
+
+/** How likely each observation is a mistake of who made it, from what all of them together leave. */
+export function doubtsOf(
+  dictionary: Dictionary,
+  observations: readonly Observation[],
+  { shares }: Pick<Ranking, 'shares'>,
+): number[] {
+  return observations.map((observation) => {
+    const { doubts } = weigh(dictionary, observation);
+    return shares.reduce((sum, share, i) => sum + share * doubts[i]!, 0);
+  });
 }

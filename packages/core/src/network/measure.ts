@@ -4,7 +4,7 @@ import { METER_OHMS } from '../standards';
 import type { Network } from './compile';
 import type { OperatingPoint, Solver } from './solve';
 import { factoriseAt, makeSolver, phasor, solve, voltsOf } from './solve';
-import { solveFactored } from './ldl';
+import { makeFactor, solveFactored } from './ldl';
 
 export type MeterMode = 'ac-volts' | 'dc-volts' | 'ohms' | 'amps';
 export const METER_MODES: readonly MeterMode[] = ['ac-volts', 'dc-volts', 'ohms', 'amps'];
@@ -53,9 +53,20 @@ function impedanceBetween(solver: Solver, red: number, black: number): { re: num
   return { re: at(re, red) - at(re, black), im: at(im, red) - at(im, black) };
 }
 
-/** Highest voltage on the parts of the circuit the two points conduct to. */
-function strayVolts(point: OperatingPoint, solver: Solver, red: number, black: number): number {
+/** Factors of a point at 0 Hz: one point is read in ohms at many places. */
+const factored = new WeakMap<OperatingPoint, Solver>();
+
+function factoredDc(point: OperatingPoint): Solver {
+  const known = factored.get(point);
+  if (known) return known;
+  const solver = { ...solverFor(point.network), factor: makeFactor(point.network.pattern) };
   factoriseAt(solver, point.choice, 'dc');
+  factored.set(point, solver);
+  return solver;
+}
+
+/** Highest voltage on the parts of the circuit the two points conduct to; the solver has its factors at 0 Hz. */
+function strayVolts(point: OperatingPoint, solver: Solver, red: number, black: number): number {
   let highest = voltsOf(point, red, black);
   const size = point.network.nodes.length;
   for (const start of [red, black]) {
@@ -87,13 +98,14 @@ function strayVolts(point: OperatingPoint, solver: Solver, red: number, black: n
 export function measure(point: OperatingPoint, { mode, red, black, meter }: Probes): Reading {
   const { network, choice } = point;
   const [r, b] = [network.indexOf(red), network.indexOf(black)];
-  const solver = solverFor(network);
   if (mode === 'ohms') {
-    const stray = strayVolts(point, solver, r, b);
+    const dead = factoredDc(point);
+    const stray = strayVolts(point, dead, r, b);
     if (stray > DEAD_VOLTS) return { ok: false, misuse: { type: 'ohms-live', volts: stray } };
-    const ohms = r === b ? 0 : impedanceBetween(solver, r, b).re;
+    const ohms = r === b ? 0 : impedanceBetween(dead, r, b).re;
     return { ok: true, value: ohms > OPEN_LOOP_OHMS ? Infinity : Math.max(ohms, 0), unit: 'Ω' };
   }
+  const solver = solverFor(network);
   const frequency = mode === 'dc-volts' ? 'dc' : 'mains';
   const solved = frequency === 'dc' ? solve(solver, choice, 'dc') : point;
   if (frequency === 'mains') factoriseAt(solver, choice, 'mains');

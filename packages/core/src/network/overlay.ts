@@ -35,6 +35,10 @@ function withPosition<B extends Branch | Draft>(branch: B, impedance: Position, 
 const keyOf = (impedance: Position) =>
   impedance === 'open' ? 'open' : `${impedance.ohms} ${impedance.henries ?? 0}`;
 
+/** Id of the branch between two points that a bridge closes. */
+export const bridgeId = ({ red, black }: Pick<Bridge, 'red' | 'black'>): string =>
+  `bridge:${[red, black].sort().join(' ')}`;
+
 /**
  * A network that can be put into any of several alterations, and for each of them the positions to hold.
  * With none held it is the network as it was.
@@ -62,13 +66,14 @@ export function layOver(
     return position;
   };
   const bridges = new Map<string, number>();
-  const bridgeAt = ({ red, black, ohms }: Bridge) => {
-    const key = [red, black].sort().join(' ');
-    const branch = bridges.get(key) ?? drafts.length;
+  const bridgeAt = (bridge: Bridge) => {
+    const { red, black, ohms } = bridge;
+    const id = bridgeId(bridge);
+    const branch = bridges.get(id) ?? drafts.length;
     if (branch === drafts.length) {
-      const absent = draftBranch(`bridge:${key}`, { type: 'bridge' }, wire(red, black, ohms), omega);
+      const absent = draftBranch(id, { type: 'bridge' }, wire(red, black, ohms), omega);
       drafts.push({ ...absent, ac: [OPEN], dc: [OPEN] });
-      bridges.set(key, branch);
+      bridges.set(id, branch);
     }
     return { branch, position: positionAt(branch, { ohms }) };
   };

@@ -6,7 +6,7 @@ import { NEW_WORLD, advance, readLoads, sectionsOf } from '../behaviour';
 import type { Circuit } from '../circuit';
 import { land, parseCircuit } from '../circuit';
 import { choice, contact, defineDevice, enrol, impedanceOf, kindOf, load, num } from '../devices';
-import { hypothesesOf, makeDictionary } from '../diagnose';
+import { hypothesesOf, isSettled, makeDictionary, siteWith } from '../diagnose';
 import { layLadder, layLoom } from '../drawing';
 import { circuitFromJson, circuitToJson, loomSvg, spiceNetlist } from '../formats';
 import { compile } from '../network';
@@ -213,10 +213,10 @@ test('it is diagnosed: tilted, isolated or failed, each told from the others', (
   const own = hypotheses.filter(({ failure }) => 'device' in failure && failure.device === 'heater');
   expect(own.map(({ id }) => id)).toEqual(['heater valve-open', 'heater tripped', 'heater off']);
   const dictionary = makeDictionary(hall(), hypotheses);
-  for (const { id } of own) {
-    const truth = hypotheses.findIndex((hypothesis) => hypothesis.id === id);
-    const complaint = complaintOf(dictionary, truth)!;
-    expect([id, followAdvice(dictionary, truth, complaint).isolated]).toEqual([id, true]);
+  for (const one of own) {
+    const site = siteWith(hall(), one);
+    const { ranking } = followAdvice(dictionary, site, complaintOf(dictionary, site)!);
+    expect([one.id, isSettled(ranking), ranking.groups[0]!.remedy]).toEqual([one.id, true, one.remedy]);
   }
 });
 

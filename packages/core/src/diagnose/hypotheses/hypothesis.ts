@@ -33,7 +33,9 @@ export type Failure =
   /** Left after testing, or put in where none belongs. */
   | { type: 'jumper-left'; terminals: readonly [TerminalId, TerminalId] }
   /** Another thermostat of the same unit asks for something of its own. */
-  | { type: 'fighting'; device: string; call: 'heat' | 'cool' };
+  | { type: 'fighting'; device: string; call: 'heat' | 'cool' }
+  /** Two of these at once. */
+  | { type: 'both'; failures: readonly [Failure, Failure] };
 
 /** What is done about a failure. Failures with the same remedy need not be told apart. */
 export type Remedy =
@@ -52,7 +54,8 @@ export type Remedy =
   /** Take loads off a transformer, or fit a bigger one. */
   | { type: 'relieve'; device: string }
   /** Set it to ask for what the others ask for. */
-  | { type: 'agree'; device: string };
+  | { type: 'agree'; device: string }
+  | { type: 'both'; remedies: readonly [Remedy, Remedy] };
 
 export interface Hypothesis {
   id: string;
@@ -68,7 +71,12 @@ export interface Hypothesis {
   settings: Readonly<Record<string, Values>>;
   /** It was looked at before anything could have settled. */
   early: boolean;
+  /** The two it is made of, where it is two at once. */
+  of?: readonly [Hypothesis, Hypothesis];
 }
+
+/** The single hypotheses one is made of. */
+export const singlesOf = (given: Hypothesis): readonly Hypothesis[] => given.of ?? [given];
 
 /** A hypothesis that leaves everything alone but what is given. */
 export const hypothesis = (

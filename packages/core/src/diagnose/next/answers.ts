@@ -1,22 +1,26 @@
 /** What each hypothesis would answer to a step, gathered into answers that can be told apart. */
+import type { MeterMode, OperatingPoint } from '../../network';
 import { voltsOf } from '../../network';
-import type { Dictionary } from '../dictionary';
+import type { Dictionary, Prediction } from '../dictionary';
 import type { Hypothesis } from '../hypotheses';
-import { deviceIn, isBadPart, isBadWire, showsAt, spreadOf } from '../observation';
+import type { Observation } from '../observation';
+import { badParts, badWires, seenAt, spreadOf } from '../observation';
 import type { Step } from './candidates';
 
 /** An answer, and the hypotheses that would give it; found nothing where it is empty. */
 export interface Answer {
-  /** Volts about which it lies, or what is seen. */
+  /** What it lies about, V, Ω or A; or what is seen. */
   value: number | string;
   members: readonly number[];
 }
 
-/** What every hypothesis would answer, by hypothesis: volts, or an index into what is seen; and the order they come in. */
+/** What every hypothesis would answer, by hypothesis: a figure, or an index into what is seen; and the order they come in. */
 interface Expected {
   values: Float64Array;
   order: Int32Array;
+  /** `null` where it is a figure. */
   seen: readonly string[] | null;
+  mode: MeterMode;
 }
 
 /** Readings this many spreads apart are two answers. */
@@ -28,9 +32,15 @@ const known = new WeakMap<Dictionary, Map<string, Expected>>();
 const inOrder = (values: Float64Array) =>
   Int32Array.from(values.keys()).sort((one, other) => values[one]! - values[other]!);
 
-function ofVolts(values: Float64Array): Expected {
-  return { values, order: inOrder(values), seen: null };
-}
+const ofFigures = (values: Float64Array, mode: MeterMode): Expected => ({
+  values,
+  order: inOrder(values),
+  seen: null,
+  mode,
+});
+
+/** Stands for ohms beyond a meter's range, among figures. */
+export const OPEN_OHMS = 1e9;
 
 function ofTexts(texts: readonly string[]): Expected {
   const index = new Map<string, number>();
@@ -38,25 +48,48 @@ function ofTexts(texts: readonly string[]): Expected {
     if (!index.has(text)) index.set(text, index.size);
     return index.get(text)!;
   });
-  return { values, order: inOrder(values), seen: [...index.keys()] };
+  return { values, order: inOrder(values), seen: [...index.keys()], mode: 'ac-volts' };
+}
+
+/** Volts without the meter's own load, which moves none that are asked for; ohms as a meter reads them. */
+function readBy(
+  { network, hypotheses, predict }: Dictionary,
+  { state, mode, red, black }: Extract<Step, { type: 'reading' }>,
+): Float64Array {
+  const [one, other] = [network.indexOf(red), network.indexOf(black)];
+  const probes = { mode, red, black, meter: 'high-z' } as const;
+  const known = new Map<OperatingPoint, number>();
+  const ohmsAt = ({ point, read }: Prediction) => {
+    const before = known.get(point);
+    if (before !== undefined) return before;
+    const reading = read(probes);
+    const ohms = reading.ok ? Math.min(reading.value, OPEN_OHMS) : OPEN_OHMS;
+    known.set(point, ohms);
+    return ohms;
+  };
+  return Float64Array.from(hypotheses, (_, i) => {
+    const prediction = predict(i, state);
+    return mode === 'ohms' ? ohmsAt(prediction) : voltsOf(prediction.point, one, other);
+  });
 }
 
 function expectedBy(dictionary: Dictionary, step: Step): Expected {
   const { hypotheses } = dictionary;
   const all = [...hypotheses.keys()];
-  const found = (shows: (hypothesis: Hypothesis) => boolean) =>
-    ofTexts(hypotheses.map((hypothesis) => (shows(hypothesis) ? hypothesis.id : '')));
+  const found = (shows: (hypothesis: Hypothesis) => readonly Hypothesis[]) =>
+    ofTexts(hypotheses.map((hypothesis) => shows(hypothesis)[0]?.id ?? ''));
   switch (step.type) {
-    case 'reading': {
-      const { network } = dictionary;
-      const [red, black] = [network.indexOf(step.red), network.indexOf(step.black)];
-      return ofVolts(
-        Float64Array.from(all, (i) => voltsOf(dictionary.predict(i, step.state).point, red, black)),
+    case 'reading':
+      return ofFigures(readBy(dictionary, step), step.mode);
+    case 'clamp':
+      return ofFigures(
+        Float64Array.from(all, (i) => dictionary.predict(i, step.state).clamp(step.conductor)),
+        'amps',
       );
-    }
     case 'face':
       return ofTexts(all.map((i) => dictionary.predict(i, step.state).faces.get(step.device) ?? ''));
     case 'call':
+    case 'jumper':
       return ofTexts(
         all.map((i) => {
           const { runs, air } = dictionary.predict(i, step.state);
@@ -64,13 +97,11 @@ function expectedBy(dictionary: Dictionary, step: Step): Expected {
         }),
       );
     case 'test':
-      return found((hypothesis) => isBadPart(hypothesis, step.device));
+      return found((hypothesis) => badParts(hypothesis, step.device));
     case 'wires':
-      return found((hypothesis) => isBadWire(hypothesis, step.cable));
-    case 'look': {
-      const where = deviceIn(dictionary.circuit);
-      return found((hypothesis) => showsAt(hypothesis, where).includes(step.device));
-    }
+      return found((hypothesis) => badWires(hypothesis, step.cable));
+    case 'look':
+      return found((hypothesis) => seenAt(hypothesis, dictionary.circuit, step.device));
   }
 }
 
@@ -90,15 +121,39 @@ export function stepKey(step: Step): string {
   switch (step.type) {
     case 'reading':
       return `reading ${step.state} ${step.red} ${step.black}`;
+    case 'clamp':
+      return `clamp ${step.state} ${step.conductor}`;
     case 'face':
       return `face ${step.state} ${step.device}`;
     case 'call':
+    case 'jumper':
       return `call ${step.state}`;
     case 'look':
     case 'test':
       return `${step.type} ${step.device}`;
     case 'wires':
       return `wires ${step.cable.id}`;
+  }
+}
+
+/** The step an observation answers, by its key. */
+export function answeredBy(observation: Observation): string {
+  switch (observation.type) {
+    case 'reading':
+      return `reading ${observation.state} ${observation.probes.red} ${observation.probes.black}`;
+    case 'clamp':
+      return `clamp ${observation.state} ${observation.conductor}`;
+    case 'face':
+      return `face ${observation.state} ${observation.device}`;
+    case 'look':
+    case 'test':
+      return `${observation.type} ${observation.device}`;
+    case 'wires':
+      return `wires ${observation.cable}`;
+    case 'air':
+      return `call ${observation.state}`;
+    default:
+      return observation.type;
   }
 }
 
@@ -117,12 +172,12 @@ export function eachAnswer(
   onMember: (hypothesis: number, value: number) => void,
   onAnswer: () => void,
 ): void {
-  const { values, order, seen } = expectedOf(dictionary, step);
+  const { values, order, seen, mode } = expectedOf(dictionary, step);
   let last: number | null = null;
   for (const member of order) {
     if (alive[member] === 0) continue;
     const value = values[member]!;
-    if (last !== null && value - last > (seen ? 0 : APART * spreadOf(value))) onAnswer();
+    if (last !== null && value - last > (seen ? 0 : APART * spreadOf(value, mode))) onAnswer();
     onMember(member, value);
     last = value;
   }

@@ -1,17 +1,19 @@
 /** What a person could do next: put the probes somewhere, look somewhere, make a call. */
-import type { Cable, Circuit } from '../../circuit';
+import type { Cable, Circuit, TerminalId } from '../../circuit';
 import { splitTerminal } from '../../circuit';
 import { fill, kindOf } from '../../devices';
 import type { TerminalRole } from '../../devices';
 import type { OperatingPoint, Standing } from '../../network';
 import { classifyNodes } from '../../network';
 import type { Dictionary } from '../dictionary';
-import { isBadPart } from '../observation';
+import { badParts } from '../observation';
+import { triedIn } from '../states';
 
 export type Step =
-  /** A.c. volts between two terminals. */
+  /** A.c. volts between two terminals, or ohms with the power off. */
   | {
       type: 'reading';
+      mode: 'ac-volts' | 'ohms';
       station: string;
       state: string;
       red: string;
@@ -33,8 +35,12 @@ export type Step =
   | { type: 'test'; station: string; device: string }
   /** A cable's conductors tested by themselves, with both ends off and the power off. */
   | { type: 'wires'; station: string; other: string; cable: Cable }
+  /** A clamp about a conductor, at the place of its first end. */
+  | { type: 'clamp'; station: string; state: string; conductor: string }
   /** A call is made, and what runs is seen and heard. */
-  | { type: 'call'; station: string; state: string };
+  | { type: 'call'; station: string; state: string }
+  /** With nothing called a jumper is held from hot to a call, and what runs is seen and heard. */
+  | { type: 'jumper'; station: string; state: string; jumper: readonly [TerminalId, TerminalId] };
 
 const LINE: ReadonlySet<TerminalRole> = new Set(['line', 'neutral', 'winding']);
 
@@ -53,12 +59,7 @@ const terminalsOf = ({ devices }: Circuit): Terminal[] =>
       .map(({ mark, role }) => ({ terminal: `${id}.${mark}`, device: id, station, role })),
   );
 
-interface Pair {
-  station: string;
-  red: string;
-  black: string;
-  line: boolean;
-}
+type Pair = Pick<Extract<Step, { type: 'reading' }>, 'station' | 'red' | 'black' | 'line'>;
 
 /** Every two of one device's terminals of a role: the ends of a coil. */
 const withinDevices = (terminals: readonly Terminal[], wanted: TerminalRole): Pair[] =>
@@ -108,6 +109,52 @@ function pairsOf(circuit: Circuit, good: OperatingPoint): Pair[] {
   return [...against, ...withinDevices(control, 'coil'), ...linePairs(circuit, terminals)];
 }
 
+/** Pairs worth their ohms: coils across, and hot against common, where what blows a fuse shows. */
+function ohmPairsOf(circuit: Circuit): Pair[] {
+  const terminals = terminalsOf(circuit);
+  const shorts = circuit.stations.flatMap(({ id: station }): Pair[] => {
+    const here = terminals.filter((terminal) => terminal.station === station);
+    const common = here.find(({ role }) => role === 'common');
+    const driven = here.filter(({ role }) => role === 'hot' || role === 'call');
+    return common
+      ? driven.map(({ terminal: red }) => ({ station, red, black: common.terminal, line: false }))
+      : [];
+  });
+  return [...withinDevices(terminals, 'coil'), ...shorts];
+}
+
+/** Conductors that carry all that a block is fed with: a clamp about one tells how much it draws. */
+function clampsOf(circuit: Circuit): { station: string; conductor: string }[] {
+  const feeds = new Map(
+    terminalsOf(circuit)
+      .filter(({ role }) => role === 'hot' || role === 'line')
+      .map(({ terminal, station }) => [terminal, station]),
+  );
+  return circuit.cables.flatMap(({ conductors }) =>
+    conductors.flatMap(({ id, from, to }) => {
+      const station = (from && feeds.get(from)) ?? (to && feeds.get(to));
+      return station ? [{ station, conductor: id }] : [];
+    }),
+  );
+}
+
+/**
+ * Jumpers that get nothing to run past a safety: with any of them tripped, no more runs than would with some call at the
+ * thermostat.
+ */
+function harmlessJumpers({ hypotheses, states, trials, predict }: Dictionary) {
+  const trips = [...hypotheses.keys()].filter((i) => hypotheses[i]!.failure.type === 'tripped');
+  return trials.flatMap((state) => {
+    const { jumper } = triedIn(state)!;
+    if (!jumper) return [];
+    const passes = trips.every((trip) => {
+      const allowed = new Set(states.flatMap(({ id }) => [...predict(trip, id).runs]));
+      return [...predict(trip, state).runs].every((load) => allowed.has(load));
+    });
+    return passes ? [{ state, jumper }] : [];
+  });
+}
+
 /** The places a cable's ends are at. */
 const stationsOf = ({ devices }: Circuit, { conductors }: Cable): string[] => {
   const ends = conductors.flatMap(({ from, to }) => [from, to].flatMap((end) => end ?? []));
@@ -115,28 +162,49 @@ const stationsOf = ({ devices }: Circuit, { conductors }: Cable): string[] => {
   return [...new Set(devices.flatMap(({ id, station }) => (ids.has(id) ? [station] : [])))];
 };
 
-/** Every step there is, in the states given. */
-export function candidatesOf(
-  { circuit, predict, hypotheses, states: all }: Dictionary,
-  states: readonly string[],
-): Step[] {
-  const pairs = pairsOf(circuit, predict(0, all[0]!.id).point);
+/** Steps that are taken in a state, what is tried in it included. */
+function inState(dictionary: Dictionary, state: string, pairs: readonly Pair[]): Step[] {
+  const { circuit } = dictionary;
   const shows = circuit.devices.filter(({ kind }) => !kindOf(kind).splices && !kindOf(kind).sealed);
+  const calling = circuit.devices.find(({ kind }) => kindOf(kind).asks);
+  return [
+    ...pairs.map((pair): Step => ({ type: 'reading', mode: 'ac-volts', state, ...pair })),
+    ...clampsOf(circuit).map((clamp): Step => ({ type: 'clamp', state, ...clamp })),
+    ...shows.map(({ id, station }): Step => ({ type: 'face', state, device: id, station })),
+    ...(calling ? [{ type: 'call', state, station: calling.station } as const] : []),
+  ];
+}
+
+/** Steps in which something is tried with nothing called. */
+function trying(dictionary: Dictionary): Step[] {
+  const { circuit, trials } = dictionary;
+  const stationOf = (terminal: TerminalId) =>
+    circuit.devices.find(({ id }) => id === splitTerminal(terminal).deviceId)!.station;
+  const off = trials.find((id) => triedIn(id)!.powerOff);
+  return [
+    ...(off === undefined
+      ? []
+      : ohmPairsOf(circuit).map((pair): Step => ({ type: 'reading', mode: 'ohms', state: off, ...pair }))),
+    ...harmlessJumpers(dictionary).map(({ state, jumper }): Step => ({
+      type: 'jumper',
+      state,
+      jumper,
+      station: stationOf(jumper[0]),
+    })),
+  ];
+}
+
+/** Steps for which nothing is called: looks, and parts and cables tested by themselves. */
+function stateless({ circuit, hypotheses }: Dictionary): Step[] {
   const landed = terminalsOf(circuit);
   const blocks = new Set(landed.map(({ device }) => device));
   const onLine = new Set(
     [...blocks].filter((id) => landed.every(({ device, role }) => device !== id || LINE.has(role))),
   );
-  const [calling] = circuit.devices.filter(({ kind }) => kindOf(kind).asks);
   return [
-    ...states.flatMap((state): Step[] => [
-      ...pairs.map((pair): Step => ({ type: 'reading', state, ...pair })),
-      ...shows.map(({ id, station }): Step => ({ type: 'face', state, device: id, station })),
-      ...(calling ? [{ type: 'call', state, station: calling.station } as const] : []),
-    ]),
     ...circuit.devices.flatMap(({ id, station }): Step[] => [
       ...(blocks.has(id) ? [{ type: 'look', device: id, station, line: onLine.has(id) } as const] : []),
-      ...(hypotheses.some((hypothesis) => isBadPart(hypothesis, id))
+      ...(hypotheses.some((hypothesis) => badParts(hypothesis, id).length > 0)
         ? [{ type: 'test', device: id, station } as const]
         : []),
     ]),
@@ -145,4 +213,26 @@ export function candidatesOf(
       return station ? [{ type: 'wires', station, other: other ?? station, cable }] : [];
     }),
   ];
+}
+
+/** They follow from the circuit and its hypotheses alone. */
+const known = new WeakMap<Dictionary, { byState: Map<string, Step[]>; others: Step[] }>();
+
+function allOf(dictionary: Dictionary) {
+  const before = known.get(dictionary);
+  if (before) return before;
+  const { circuit, states, predict } = dictionary;
+  const pairs = pairsOf(circuit, predict(0, states[0]!.id).point);
+  const made = {
+    byState: new Map(states.map(({ id }) => [id, inState(dictionary, id, pairs)])),
+    others: [...trying(dictionary), ...stateless(dictionary)],
+  };
+  known.set(dictionary, made);
+  return made;
+}
+
+/** Every step there is, in the calls given. */
+export function candidatesOf(dictionary: Dictionary, states: readonly string[]): readonly Step[] {
+  const { byState, others } = allOf(dictionary);
+  return [...states.flatMap((id) => byState.get(id) ?? []), ...others];
 }

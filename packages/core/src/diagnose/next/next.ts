@@ -4,6 +4,7 @@ import { COSTS, reachMinutes, stateMinutes, walkMinutes } from '../costs';
 import type { Dictionary } from '../dictionary';
 import { MISSED } from '../observation';
 import type { Ranking } from '../rank';
+import { triedIn } from '../states';
 import type { Answer } from './answers';
 import { answersTo, eachAnswer } from './answers';
 import type { Step } from './candidates';
@@ -57,26 +58,28 @@ function minutesOf(
   at: Whereabouts,
   step: Step,
 ): number {
-  const set = 'state' in step ? stateMinutes(circuit, costs, at, step.state) : 0;
+  const call = 'state' in step ? triedIn(step.state)!.call : null;
+  const set = call === null ? 0 : stateMinutes(circuit, costs, at, call);
+  const reach = () => reachMinutes(circuit, costs, at, step.station);
   switch (step.type) {
     case 'reading':
-      return (
-        set + reachMinutes(circuit, costs, at, step.station) + costs.reading + (step.line ? costs.line : 0)
-      );
+      return step.mode === 'ohms'
+        ? reach() + costs.powerOff + costs.reading
+        : set + reach() + costs.reading + (step.line ? costs.line : 0);
+    case 'clamp':
+      return set + reach() + costs.reading;
+    case 'jumper':
+      return set + reach() + costs.jumper;
     case 'look':
-      return reachMinutes(circuit, costs, at, step.station) + costs.look + (step.line ? costs.powerOff : 0);
+      return reach() + costs.look + (step.line ? costs.powerOff : 0);
     case 'test':
-      return reachMinutes(circuit, costs, at, step.station) + costs.powerOff + costs.test;
+      return reach() + costs.powerOff + costs.test;
     case 'face':
       return set + walkMinutes(circuit, at.station, step.station) + costs.look;
     case 'wires': {
       const there = { ...at, station: step.station };
-      return (
-        reachMinutes(circuit, costs, at, step.station) +
-        (step.other === step.station ? 0 : reachMinutes(circuit, costs, there, step.other)) +
-        costs.powerOff +
-        costs.wire * step.cable.conductors.length
-      );
+      const far = step.other === step.station ? 0 : reachMinutes(circuit, costs, there, step.other);
+      return reach() + far + costs.powerOff + costs.wire * step.cable.conductors.length;
     }
     case 'call':
       return set + costs.look;
@@ -97,6 +100,7 @@ export function adviser(
   { shares, groups }: Ranking,
   at: Whereabouts,
   costs: Costs = COSTS,
+  minutes = (step: Step): number => minutesOf(dictionary, costs, at, step),
 ): Adviser {
   const alive = Uint8Array.from(shares, (share) => Number(share >= LEAST_SHARE));
   const groupOf = new Int32Array(shares.length);
@@ -115,7 +119,7 @@ export function adviser(
     eachAnswer(dictionary, step, alive, (i) => heap.add(groupOf[i]!, shares[i]!), close);
     return (1 - MISSED) * (before - after);
   };
-  const weigh = (step: Step) => ({ gain: gainOf(step), minutes: minutesOf(dictionary, costs, at, step) });
+  const weigh = (step: Step) => ({ gain: gainOf(step), minutes: minutes(step) });
   const shareOf = (members: readonly number[]) =>
     members.reduce((sum, member) => sum + shares[member]!, 0) / total;
   return {
@@ -130,10 +134,20 @@ export function adviser(
   };
 }
 
+export interface Wanted {
+  costs?: Costs;
+  most?: number;
+  /** Calls that may be asked for, by id; all there are when left out. */
+  states?: readonly string[];
+  allowed?: (step: Step) => boolean;
+  /** Of a step, where they are not what they cost on the spot. */
+  minutes?: (step: Step) => number;
+}
+
 /**
- * The best next steps, best first: expected bits about what is to be done, over minutes.
+ * The best next steps, best first: expected bits about what is to be done, over minutes. Looking two steps ahead was
+ * measured too, and took longer.
  *
- * @param states - calls that may be asked for, by id; all there are when left out.
  * @returns at most `most` steps; none when nothing left would tell anything.
  */
 export function nextSteps(
@@ -144,10 +158,13 @@ export function nextSteps(
     costs = COSTS,
     most = 3,
     states = dictionary.states.map(({ id }) => id),
-  }: { costs?: Costs; most?: number; states?: readonly string[] } = {},
+    allowed = () => true,
+    minutes,
+  }: Wanted = {},
 ): Advice[] {
-  const { weigh, advise } = adviser(dictionary, ranking, at, costs);
+  const { weigh, advise } = adviser(dictionary, ranking, at, costs, minutes);
   return candidatesOf(dictionary, states)
+    .filter(allowed)
     .map((step) => ({ step, ...weigh(step) }))
     .filter(({ gain }) => gain >= LEAST_GAIN)
     .sort((one, other) => other.gain / other.minutes - one.gain / one.minutes)
@@ -159,7 +176,10 @@ export function nextSteps(
 export const afterStep = (at: Whereabouts, step: Step): Whereabouts => ({
   station: step.station,
   open: [...new Set([...at.open, ...openedFor(step)])],
-  state: 'state' in step ? step.state : at.state,
+  state:
+    'state' in step && !(step.type === 'reading' && step.mode === 'ohms')
+      ? triedIn(step.state)!.call
+      : at.state,
 });
 
 /** Places whose covers a step takes off. */

@@ -3,10 +3,11 @@ import type { Circuit, End } from '../../circuit';
 import { findConductor, findDevice } from '../../circuit';
 import { kindOf, said } from '../../devices';
 import type { Air, Choice, Failure, Observation, Remedy, Step } from '../../diagnose';
+import { OPEN_OHMS, triedIn } from '../../diagnose';
 import type { Names } from '../names';
 import { loadsAt } from '../names';
 import { inSentence, listed } from '../phrases';
-import { showVolts } from '../show';
+import { showAmps, showQuantity, showVolts } from '../show';
 import { wrongLandingText } from './change';
 
 const kindAt = ({ circuit }: Names, device: string) => kindOf(findDevice(circuit, device)!.kind);
@@ -67,6 +68,8 @@ export function failureText(names: Names, failure: Failure): string {
       const link = names.circuit.links.find(({ id }) => id === failure.link)!;
       return `The jumper ${link.joins.map(node).join(' to ')} is missing`;
     }
+    case 'both':
+      return failure.failures.map((one) => failureText(names, one)).join(', and ');
     case 'overloaded':
       return `${device(failure.device)} is overloaded`;
     case 'jumper-left':
@@ -115,6 +118,8 @@ export function remedyText(names: Names, remedy: Remedy): string {
       return `Strip and land anew ${node(remedy.terminals[0])} and ${node(remedy.terminals[1])}`;
     case 'jumper':
       return 'Fit the jumper';
+    case 'both':
+      return remedy.remedies.map((one) => remedyText(names, one)).join('; and ');
     case 'take-out-jumper':
       return `Take out the jumper from ${node(remedy.terminals[0])} to ${node(remedy.terminals[1])}`;
     case 'relieve':
@@ -125,12 +130,19 @@ export function remedyText(names: Names, remedy: Remedy): string {
 }
 
 /** What to do next. */
-export function stepText({ node, device }: Names, step: Step): string {
+export function stepText(names: Names, step: Step): string {
+  const { node, device } = names;
   switch (step.type) {
     case 'reading':
-      return `Red on ${node(step.red)}, black on ${node(step.black)}, ${stateText(step.state)}`;
+      return step.mode === 'ohms'
+        ? `Power off and proven dead. Ohms: red on ${node(step.red)}, black on ${node(step.black)}`
+        : `Red on ${node(step.red)}, black on ${node(step.black)}, ${stateText(names, step.state)}`;
+    case 'clamp':
+      return `Clamp about ${conductorText(names, step.conductor)}, ${stateText(names, step.state)}`;
+    case 'jumper':
+      return `Hold a jumper from ${node(step.jumper[0])} to ${node(step.jumper[1])} with nothing called: what runs?`;
     case 'face':
-      return `What does ${device(step.device)} show with ${stateText(step.state)}?`;
+      return `What does ${device(step.device)} show with ${stateText(names, step.state)}?`;
     case 'look':
       return `Look at ${device(step.device)}: tug each conductor, compare each with the record`;
     case 'test':
@@ -138,7 +150,7 @@ export function stepText({ node, device }: Names, step: Step): string {
     case 'wires':
       return `Power off, both ends off: test the conductors of ${step.cable.label} one by one, to each other and to metal`;
     case 'call':
-      return `See what runs with ${stateText(step.state)}`;
+      return `See what runs with ${stateText(names, step.state)}`;
   }
 }
 
@@ -166,7 +178,9 @@ const elementOf = (circuit: Circuit, { device, load }: { device: string; load: s
 export function choiceText(names: Names, step: Step, { value, observed, failures }: Choice): string {
   switch (step.type) {
     case 'reading':
-      return `about ${showVolts(Number(value))} V`;
+      return step.mode === 'ohms' ? ohmsText(Number(value)) : `about ${showVolts(Number(value))} V`;
+    case 'clamp':
+      return `about ${showAmps(Number(value))}`;
     case 'face':
       return value === '' ? 'nothing' : String(value);
     case 'look':
@@ -175,6 +189,7 @@ export function choiceText(names: Names, step: Step, { value, observed, failures
     case 'wires':
       return value === '' ? 'All good' : failureText(names, failures[0]!);
     case 'call':
+    case 'jumper':
       return runningText(names, observed);
   }
 }
@@ -197,8 +212,14 @@ export function observationText(names: Names, observation: Observation): string 
       return `${device(observation.device)}: ${observation.text || 'nothing'}`;
     case 'reading': {
       const { probes, value } = observation;
-      return `${node(probes.red)} to ${node(probes.black)}: ${showVolts(value)} V`;
+      const at = `${node(probes.red)} to ${node(probes.black)}`;
+      if (value === 'open') return `${at}: open`;
+      return probes.mode === 'ohms' ? `${at}: ${ohmsText(value)}` : `${at}: ${showVolts(value)} V`;
     }
+    case 'clamp':
+      return `${conductorText(names, observation.conductor)}: ${showAmps(observation.amps)}`;
+    case 'repaired':
+      return observation.helped ? 'Repaired: it runs' : 'Repaired: no better';
     case 'look':
       return `${device(observation.device)} ${observation.found === null ? 'looked at: sound' : 'looked at: not sound'}`;
     case 'test':
@@ -216,4 +237,16 @@ const STATES: Readonly<Record<string, string>> = {
   cool: 'cooling called',
 };
 
-const stateText = (state: string) => STATES[state] ?? state;
+function stateText({ node }: Names, state: string): string {
+  const { call, powerOff, jumper } = triedIn(state)!;
+  if (powerOff) return 'power off';
+  const called = STATES[call] ?? call;
+  return jumper ? `${called}, jumper from ${node(jumper[0])} to ${node(jumper[1])}` : called;
+}
+
+/** As a meter shows them: "about 58 Ω". */
+function ohmsText(ohms: number): string {
+  if (ohms >= OPEN_OHMS) return 'open, no reading';
+  const { figure, unit } = showQuantity(ohms, 'Ω');
+  return `about ${figure} ${unit}`;
+}

@@ -264,6 +264,12 @@ export const thermostat = defineDevice({
       elements: NOTHING_PASSES,
       controls: { batteries: 'flat' },
     },
-    { mode: 'batteries-flat', title: 'Batteries flat', likelihood: 5, controls: { batteries: 'flat' } },
+    {
+      mode: 'batteries-flat',
+      title: 'Batteries flat',
+      likelihood: 5,
+      controls: { batteries: 'flat' },
+      part: 'Batteries',
+    },
   ],
 });

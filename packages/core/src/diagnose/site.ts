@@ -1,0 +1,98 @@
+/** A place with something wrong that answers whoever asks: for practice, for tests, and to measure how good advice is. */
+import type { Circuit } from '../circuit';
+import type { Probes } from '../network';
+import type { Prediction } from './dictionary';
+import { makeDictionary } from './dictionary';
+import type { Hypothesis } from './hypotheses';
+import type { Step } from './next/candidates';
+import type { Observation } from './observation';
+import { badParts, badWires, seenAt } from './observation';
+import { seenRunning } from './seen';
+import { callStates } from './states';
+
+/** How readings go wrong; without it they are what they should be. */
+export interface Noise {
+  /** Uniform in [0, 1). */
+  random(): number;
+  /** Spread of a reading, share and V; and how often it is plainly wrong. */
+  share: number;
+  volts: number;
+  misread: number;
+}
+
+export const NO_NOISE: Noise = { random: () => 0.5, share: 0, volts: 0, misread: 0 };
+
+export interface Site {
+  circuit: Circuit;
+  /** How it stands in a state. */
+  stands(state: string): Prediction;
+  /** What a meter shows; `null` where it must not be used like that. */
+  read(probes: Probes, state: string): number | 'open' | null;
+  /** What is observed when a step is done. */
+  observe(step: Step): Observation[];
+}
+
+/** Plainly wrong figures fall anywhere up to this. */
+const ANYWHERE = 150;
+
+/** @param unit - the meter's floor, in its figure's units, against that of volts. */
+function noisy(figure: number, { random, share, volts, misread }: Noise, unit = 1): number {
+  if (random() < misread) return ANYWHERE * random();
+  // A normal deviate by Box and Muller.
+  const deviate = Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+  return Math.max(0, figure + deviate * Math.hypot(share * figure, volts * unit));
+}
+
+/** Amperes are told to a quarter of what volts are. */
+const AMPS_UNIT = 0.25;
+
+/**
+ * A circuit with something wrong that nobody is told of.
+ *
+ * @param truth - what is wrong with it, alone or two at once.
+ */
+export function siteWith(circuit: Circuit, truth: Hypothesis, noise: Noise = NO_NOISE): Site {
+  const states = callStates(circuit);
+  const dictionary = makeDictionary(circuit, [truth], states);
+  const stands = (state: string) => dictionary.predict(0, state);
+  const read = (probes: Probes, state: string) => {
+    const reading = stands(state).read(probes);
+    if (!reading.ok) return null;
+    if (reading.value === Infinity) return 'open' as const;
+    return noisy(reading.value, noise, probes.mode === 'amps' ? AMPS_UNIT : 1);
+  };
+  const found = (of: readonly Hypothesis[]) => of[0]?.id ?? null;
+  return {
+    circuit,
+    stands,
+    read,
+    observe(step) {
+      switch (step.type) {
+        case 'reading': {
+          const { state, mode, red, black } = step;
+          const probes = { mode, red, black, meter: 'high-z' } as const;
+          const value = read(probes, state);
+          return value === null ? [] : [{ type: 'reading', state, probes, value }];
+        }
+        case 'clamp': {
+          const { state, conductor } = step;
+          const amps = noisy(stands(state).clamp(conductor), noise, AMPS_UNIT);
+          return [{ type: 'clamp', state, conductor, amps }];
+        }
+        case 'face': {
+          const { state, device } = step;
+          return [{ type: 'face', state, device, text: stands(state).faces.get(device) ?? '' }];
+        }
+        case 'call':
+        case 'jumper':
+          return seenRunning(circuit, step.state, stands(step.state));
+        case 'look':
+          return [{ type: 'look', device: step.device, found: found(seenAt(truth, circuit, step.device)) }];
+        case 'test':
+          return [{ type: 'test', device: step.device, found: found(badParts(truth, step.device)) }];
+        case 'wires':
+          return [{ type: 'wires', cable: step.cable.id, found: found(badWires(truth, step.cable)) }];
+      }
+    },
+  };
+}
