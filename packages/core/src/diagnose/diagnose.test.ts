@@ -10,8 +10,8 @@ import { compile, measure, voltsBetween } from '../network';
 import { LONGEST_S, REST_S } from '../prove';
 import { TEMPLATES, boilerTwoWire, furnaceAirConditioner, heatPumpWithStrips } from '../systems';
 import { complaintOf, followAdvice } from '../testing/technician';
-import type { Hypothesis, Observation } from '.';
-import { callStates, hypothesesOf, isSettled, makeDictionary, rank, siteWith } from '.';
+import type { Dictionary, Hypothesis, Observation } from '.';
+import { adviser, callStates, hypothesesOf, isSettled, makeDictionary, rank, siteWith } from '.';
 
 /** What a fault would be if it were laid over and settled by itself. */
 function settledAlone(circuit: Circuit, { failure, held }: Hypothesis, inputs: Inputs) {
@@ -94,6 +94,44 @@ describe('the share of each', () => {
     expect(shares.reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 9);
     expect(groups.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
     expect(groups.flatMap(({ members }) => members).sort((a, b) => a - b)).toEqual([...hypotheses.keys()]);
+  });
+});
+
+describe('the next step', () => {
+  /**
+   * The circuit of three multipliers and two adders of J. de Kleer and B. C. Williams, "Diagnosing multiple faults",
+   * Artificial Intelligence 32 (1987), from memory: F should be 12 and is 10, G is 12; every part fails once in a hundred.
+   * What is left: A1, M1, or M2 with M3 or with A2. Of the points inside, X tells most, then Y, then Z.
+   */
+  const failed = 0.01;
+  const two = failed / (1 - failed);
+  const polybox = [
+    { id: 'A1', weight: 1, shows: { X: '6', Y: '6', Z: '6' } },
+    { id: 'M1', weight: 1, shows: { X: '4', Y: '6', Z: '6' } },
+    { id: 'M2 M3', weight: two, shows: { X: '6', Y: '4', Z: '8' } },
+    { id: 'M2 A2', weight: two, shows: { X: '6', Y: '4', Z: '6' } },
+  ] as const;
+  const box = {
+    circuit: { stations: [], devices: [] },
+    hypotheses: polybox.map(({ id, weight }) => ({ id, weight, remedy: { type: 'clear', device: id } })),
+    predict: (i: number) => ({ faces: new Map(Object.entries(polybox[i]!.shows)) }),
+  } as unknown as Dictionary;
+  const at = { station: 'bench', open: [], state: 'on' };
+  const gainOf = (device: string) =>
+    adviser(box, rank(box, []), at).weigh({ type: 'face', station: 'bench', state: 'on', device }).gain;
+  const bits = (...masses: number[]) => {
+    const total = masses.reduce((sum, mass) => sum + mass, 0);
+    return masses.reduce((sum, mass) => sum - (mass / total) * Math.log2(mass / total), 0);
+  };
+
+  test('is the one of a published worked example', () => {
+    const before = bits(1, 1, two, two);
+    const total = 2 + 2 * two;
+    // A look is missed three times in a hundred.
+    expect(gainOf('X')).toBeCloseTo(0.97 * (before - ((1 + 2 * two) / total) * bits(1, two, two)), 9);
+    expect(gainOf('Y')).toBeCloseTo(0.97 * (before - (2 / total) * bits(1, 1) - ((2 * two) / total) * 1), 9);
+    expect(gainOf('X')).toBeGreaterThan(gainOf('Y'));
+    expect(gainOf('Y')).toBeGreaterThan(gainOf('Z'));
   });
 });
 

@@ -28,3 +28,4 @@ export { does, neededFor, telephoneSteps, whatToBring } from './telephone';
 export type { Bring, Item } from './telephone';
 export { classOf, withHistory } from './history';
 export type { Found } from './history';
+export * from './cable';

@@ -19,7 +19,7 @@ const AT_A_TIME = 100;
 const ALIKE = 0.1;
 
 /** Told how many of how many were weighed; `false` stops it. */
-export type Tell = (done: number, of: number) => boolean | void;
+type Tell = (done: number, of: number) => boolean;
 
 const isSomething = ({ failure: { type } }: Hypothesis) => type !== 'none' && type !== 'waiting';
 

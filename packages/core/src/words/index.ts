@@ -18,6 +18,7 @@ export {
   remedyText,
   stepText,
 } from './english/diagnosis';
+export { cableReadingLines, conductorStateText } from './english/cable';
 export { otherEndText } from './english/end';
 export { onwardText, stopText } from './english/path';
 export { misuseText } from './english/misuse';

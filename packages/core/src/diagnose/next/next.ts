@@ -87,7 +87,7 @@ function minutesOf(
 }
 
 /** What may be asked about what is left. */
-export interface Adviser {
+interface Adviser {
   /** Expected of a step, bits about what is to be done, and its minutes. */
   weigh(step: Step): { gain: number; minutes: number };
   /** The same with its answers, the likeliest first. */
