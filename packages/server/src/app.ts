@@ -5,10 +5,12 @@ import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { benchMeterRoutes } from './bench-meter/routes';
 import type { Db } from './db/open';
 import { diagnosisDocument, planDocument, surveyDocument } from './documents';
 import { problemHandler, sendProblem, unknownRoute } from './problem';
 import { documentRoutes } from './routes/documents';
+import { foundRoutes } from './routes/found';
 import { jobRoutes } from './routes/jobs';
 import { paperRoutes } from './routes/papers';
 import { photoRoutes } from './routes/photos';
@@ -82,7 +84,7 @@ export function createApp({ db, log, web, requestsPerMinute = 600 }: AppOptions)
     documentRoutes(db, planDocument),
     documentRoutes(db, diagnosisDocument),
   );
-  api.use(scheduleRoutes(db), paperRoutes(db));
+  api.use(scheduleRoutes(db), paperRoutes(db), foundRoutes(db), benchMeterRoutes(db));
   api.use(unknownRoute);
   app.use('/api', api);
 

@@ -149,3 +149,6 @@ export const pinsSchema = body({
 export const listQuerySchema = yup.object({
   search: yup.string().trim().max(100, 'must be at most 100 characters').default(''),
 });
+
+/** A confirmed fault: its class, and an id made where it was confirmed. */
+export const foundSchema = body({ id: required(40), name: required(120) });

@@ -10,6 +10,7 @@ import {
   neededFor,
   rank,
   remedyKey,
+  seeded,
   singlesOf,
   siteWith,
   stepKey,
@@ -28,17 +29,6 @@ const systems = process.argv[6]?.split(',');
 /** A meter and eyes as the bench has them: 3 % + 0.2 V, one reading in a hundred plainly wrong. */
 const METER = { share: 0.03, volts: 0.2, misread: 0.01 } as const;
 
-/** The mulberry32 generator: the same faults and the same noise for the same seed. */
-function generator(state: number): () => number {
-  let now = state;
-  return () => {
-    now = (now + 0x6d2b79f5) | 0;
-    let mixed = Math.imul(now ^ (now >>> 15), 1 | now);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
-
 function drawn({ hypotheses }: Dictionary, random: () => number): Hypothesis {
   let left = random() * hypotheses.reduce((sum, { weight }) => sum + weight, 0);
   return hypotheses.find(({ weight }) => (left -= weight) < 0) ?? hypotheses[0]!;
@@ -52,7 +42,7 @@ const POLICIES: readonly [Row['policy'], Policy | undefined][] = [
 
 type Complaint = { state: string; seen: readonly Observation[] };
 
-const noiseOf = (n: number) => ({ random: generator(seed + 1000 * n), ...METER });
+const noiseOf = (n: number) => ({ random: seeded(seed + 1000 * n), ...METER });
 
 /** What would be done at the end, once it is sure enough. */
 const doneAfter = ({ ranking }: Outcome): readonly Remedy[] => {
@@ -183,7 +173,7 @@ TEMPLATES.forEach(({ id: system, build }, i) => {
   if (i % of !== shard || (systems && !systems.includes(system))) return;
   const circuit = build('Diagnosis');
   const dictionary = makeDictionary(circuit, hypothesesOf(circuit));
-  const random = generator(seed + i);
+  const random = seeded(seed + i);
   drawUntil(draws, (n) => single({ system, dictionary, truth: drawn(dictionary, random), n }, POLICIES));
   drawUntil(draws / SINGLES_A_PAIR, (n) => {
     const truth = drawnPair(dictionary, random);

@@ -21,7 +21,7 @@ export { DIAGNOSIS_VERSION, diagnosisProblems } from './document';
 export type { Diagnosis, Observed } from './document';
 export { followDiagnosis } from './find';
 export type { Choice, Doubtful, FindView, Left, Proposal } from './find';
-export { NO_NOISE, siteWith } from './site';
+export { NO_NOISE, seeded, siteWith } from './site';
 export type { Noise, Site } from './site';
 export type { Suspect } from './suspects';
 export { does, neededFor, telephoneSteps, whatToBring } from './telephone';

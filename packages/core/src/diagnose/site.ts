@@ -20,6 +20,17 @@ export interface Noise {
   misread: number;
 }
 
+/** The mulberry32 generator, from memory: the same faults and the same noise for the same seed. */
+export function seeded(seed: number): () => number {
+  let now = seed;
+  return () => {
+    now = (now + 0x6d2b79f5) | 0;
+    let mixed = Math.imul(now ^ (now >>> 15), 1 | now);
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 2 ** 32;
+  };
+}
+
 export const NO_NOISE: Noise = { random: () => 0.5, share: 0, volts: 0, misread: 0 };
 
 export interface Site {

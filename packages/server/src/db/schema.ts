@@ -110,3 +110,18 @@ export const photos = sqliteTable(
   },
   (table) => [index('photos_job').on(table.jobId)],
 );
+
+/** Faults confirmed by their repair, by class; later searches count them. */
+export const foundFaults = sqliteTable(
+  'found_faults',
+  {
+    /** Made where it was confirmed: one that is sent twice counts once. */
+    id: text('id').primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    name: text('name').notNull(),
+    createdAt: createdAt(),
+  },
+  (table) => [index('found_faults_name').on(table.name)],
+);
