@@ -1,8 +1,9 @@
 /** Draws faults of a share of the systems, sends a person after each, and prints what came of it as JSON lines. */
-import type { Dictionary, Hypothesis, Observation, Ranking, Remedy } from '@zygostat/core/diagnose';
+import type { Complaint, Dictionary, Hypothesis, Ranking, Remedy, Site } from '@zygostat/core/diagnose';
 import {
   answeredBy,
   bothOf,
+  complaintOf,
   does,
   hypothesesOf,
   isSettled,
@@ -19,7 +20,7 @@ import {
 } from '@zygostat/core/diagnose';
 import { TEMPLATES } from '@zygostat/core/systems';
 import type { Outcome, Policy } from '../../../packages/core/src/testing/technician';
-import { complaintOf, followAdvice } from '../../../packages/core/src/testing/technician';
+import { followAdvice } from '../../../packages/core/src/testing/technician';
 import { halfSplitting, usualOrder } from './policies';
 import type { Row } from './rows';
 
@@ -40,7 +41,14 @@ const POLICIES: readonly [Row['policy'], Policy | undefined][] = [
   ['usual order', usualOrder],
 ];
 
-type Complaint = { state: string; seen: readonly Observation[] };
+const sounds = new WeakMap<Dictionary, Site>();
+
+/** The place with nothing wrong. */
+function soundOf(dictionary: Dictionary): Site {
+  const known = sounds.get(dictionary) ?? siteWith(dictionary.circuit, dictionary.hypotheses[0]!);
+  sounds.set(dictionary, known);
+  return known;
+}
 
 const noiseOf = (n: number) => ({ random: seeded(seed + 1000 * n), ...METER });
 
@@ -95,7 +103,7 @@ interface Told {
 
 function single({ system, dictionary, truth, n }: Told, policies: typeof POLICIES): Row[] {
   const { circuit } = dictionary;
-  const complaint = complaintOf(dictionary, siteWith(circuit, truth));
+  const complaint = complaintOf(soundOf(dictionary), siteWith(circuit, truth));
   if (!complaint) return [];
   const wanted = remedyKey(truth.remedy);
   return policies.map(([policy, choose]): Row => {
@@ -135,7 +143,7 @@ function pair({ system, dictionary, truth, n }: Told): Row | null {
   let left = singlesOf(truth);
   for (let visit = 0; visit < 2 && left.length > 0; visit++) {
     const wrong = left.length === 2 ? truth : left[0]!;
-    const complaint = complaintOf(dictionary, siteWith(circuit, wrong));
+    const complaint = complaintOf(soundOf(dictionary), siteWith(circuit, wrong));
     if (!complaint) return visit === 0 ? null : { ...row, isolated: true };
     const outcome = followAdvice(dictionary, siteWith(circuit, wrong, noiseOf(n)), complaint);
     row.steps += outcome.steps.length;

@@ -3,8 +3,15 @@ import type { Bench, BenchAnswer, BenchQuestion, Inputs, Timeline, World } from 
 import { NEW_WORLD, callAlone, makeBench, runTimeline, sectionsOf } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Call } from '@zygostat/core/devices';
-import type { Diagnosis, Dictionary, FindView } from '@zygostat/core/diagnose';
-import { followDiagnosis, makeDictionary } from '@zygostat/core/diagnose';
+import type { Diagnosis, Dictionary, FindView, Found } from '@zygostat/core/diagnose';
+import {
+  dictionaryFor,
+  followDiagnosis,
+  observationsOf,
+  pairsThatFit,
+  searchKey,
+  withPairs,
+} from '@zygostat/core/diagnose';
 import type { Ladder, SymbolStyle } from '@zygostat/core/drawing';
 import { layLadder, layLoom } from '@zygostat/core/drawing';
 import { ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
@@ -36,7 +43,7 @@ const ladderOf = (circuit: Circuit) => layLadder(sectionsOf(compile(circuit)));
 export type MistakeFound = Omit<Mistake, 'circuit'>;
 
 let bench: Bench | null = null;
-let dictionaryOf: { key: string; dictionary: Dictionary } | null = null;
+let search: { key: string; singles: Dictionary; pairs: Dictionary | null } | null = null;
 
 export const model = {
   /** Takes a circuit to answer questions about. */
@@ -119,11 +126,27 @@ export const model = {
   second: (circuit: Circuit, thermostat: string, station: string, lengthM: number): Circuit =>
     addParallelThermostat(circuit, thermostat, { station, lengthM }).circuit,
 
-  /** Where a diagnosis stands. The circuit's dictionary is kept for the next question. */
-  find(circuit: Circuit, diagnosis: Diagnosis): FindView {
-    const key = JSON.stringify(circuit);
-    if (dictionaryOf?.key !== key) dictionaryOf = { key, dictionary: makeDictionary(circuit) };
-    return followDiagnosis(dictionaryOf.dictionary, diagnosis);
+  /**
+   * Where a diagnosis stands. Its dictionary is kept for the next question, and so are the pairs that fitted while two
+   * faults at once are looked for.
+   */
+  find(
+    circuit: Circuit,
+    diagnosis: Diagnosis,
+    found: Found,
+    tell: (done: number, all: number) => void,
+  ): FindView {
+    const key = searchKey(circuit, diagnosis, found);
+    if (search?.key !== key) search = { key, singles: dictionaryFor(circuit, diagnosis, found), pairs: null };
+    if (!diagnosis.pairs) return followDiagnosis(search.singles, diagnosis);
+    search.pairs ??= withPairs(
+      search.singles,
+      pairsThatFit(search.singles, observationsOf(search.singles, diagnosis), (done, all) => {
+        tell(done, all);
+        return true;
+      }),
+    );
+    return followDiagnosis(search.pairs, diagnosis);
   },
 
   sums: (circuit: Circuit, copperC: number): Sums => sumsOf(circuit, copperC),

@@ -9,9 +9,9 @@ import { kindOf } from '../devices';
 import { compile, measure, voltsBetween } from '../network';
 import { LONGEST_S, REST_S } from '../prove';
 import { TEMPLATES, boilerTwoWire, furnaceAirConditioner, heatPumpWithStrips } from '../systems';
-import { complaintOf, followAdvice } from '../testing/technician';
+import { followAdvice } from '../testing/technician';
 import type { Dictionary, Hypothesis, Observation } from '.';
-import { adviser, callStates, hypothesesOf, isSettled, makeDictionary, rank, siteWith } from '.';
+import { adviser, callStates, complaintOf, hypothesesOf, isSettled, makeDictionary, rank, siteWith } from '.';
 
 /** What a fault would be if it were laid over and settled by itself. */
 function settledAlone(circuit: Circuit, { failure, held }: Hypothesis, inputs: Inputs) {
@@ -141,7 +141,8 @@ function found(circuit: Circuit, id: string) {
   const dictionary = makeDictionary(circuit, hypotheses);
   const truth = hypotheses.findIndex((hypothesis) => hypothesis.id === id);
   const site = siteWith(circuit, hypotheses[truth]!);
-  const { ranking } = followAdvice(dictionary, site, complaintOf(dictionary, site)!);
+  const sound = siteWith(circuit, hypotheses[0]!);
+  const { ranking } = followAdvice(dictionary, site, complaintOf(sound, site)!);
   return {
     settled: isSettled(ranking),
     best: ranking.groups[0]!.members.map((member) => hypotheses[member]!.id),

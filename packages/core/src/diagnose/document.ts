@@ -15,8 +15,14 @@ export interface Observed {
 export interface Diagnosis {
   version: typeof DIAGNOSIS_VERSION;
   observed: readonly Observed[];
+  /** What was observed before something was put right: kept, and no more of what the circuit is now. */
+  before?: readonly Observed[];
   /** No single fault fits: two at once are looked for too. */
   pairs?: boolean;
+  /** Nobody has compared the landings with the record. */
+  unsurveyed?: boolean;
+  /** The person is not there yet: what a customer can be asked, and what to bring. */
+  telephone?: boolean;
   /** Where the person is, whose covers are off, and what is called. */
   whereabouts: { station: string; open: readonly string[]; state: string };
 }
@@ -115,16 +121,10 @@ const observationSchema = yup.lazy((given: unknown) => {
         .test('type', `must be an observation of type ${Object.keys(SHAPES).join(', ')}`, () => false);
 });
 
-const diagnosisSchema = shape({
-  version: yup
-    .number()
-    .strict()
-    .oneOf([DIAGNOSIS_VERSION], `must be ${DIAGNOSIS_VERSION}`)
-    .required('is required'),
-  observed: yup
+const observations = () =>
+  yup
     .array()
     .strict()
-    .required('is required')
     .max(MOST_OBSERVED, `must have at most ${MOST_OBSERVED} entries`)
     .of(
       shape({
@@ -136,8 +136,19 @@ const diagnosisSchema = shape({
           .matches(/^\d{4}-\d\d-\d\dT/, 'must be an ISO time'),
         observation: observationSchema,
       }),
-    ),
+    );
+
+const diagnosisSchema = shape({
+  version: yup
+    .number()
+    .strict()
+    .oneOf([DIAGNOSIS_VERSION], `must be ${DIAGNOSIS_VERSION}`)
+    .required('is required'),
+  observed: observations().required('is required'),
+  before: observations(),
   pairs: yup.boolean().strict(),
+  unsurveyed: yup.boolean().strict(),
+  telephone: yup.boolean().strict(),
   whereabouts: shape({
     station: word(),
     open: yup.array().strict().of(word()).max(100, 'must have at most 100 entries').required('is required'),

@@ -14,6 +14,8 @@ import { DOUBTFUL, courseOf, doubtsOf, isSettled, rank } from './rank';
 import { seenRunning } from './seen';
 import type { Suspect } from './suspects';
 import { suspectsOf } from './suspects';
+import type { Bring } from './telephone';
+import { telephoneSteps, whatToBring } from './telephone';
 
 /** Some of what is left: what would be done about it, and the failures it would put right. */
 export interface Left {
@@ -41,8 +43,9 @@ export interface FindView {
   left: readonly Left[];
   /** Remedies that are not shown, and their share. */
   others: { count: number; share: number };
-  /** What is to be done, once it is sure enough. */
+  /** What is to be done, once it is sure enough; and what is wrong then. */
   settled: Remedy | null;
+  wrong: Failure | null;
   steps: readonly Proposal[];
   /** For each of `left`, its share before anything and after each observation. */
   moved: readonly (readonly number[])[];
@@ -55,6 +58,8 @@ export interface FindView {
   suspects: readonly Suspect[];
   /** Devices proven good. */
   cleared: readonly string[];
+  /** What to bring, while the person is on the telephone. */
+  bring: Bring | null;
 }
 
 export interface Doubtful {
@@ -139,10 +144,18 @@ function proposalOf(
   };
 }
 
+/** What was observed of what is there to be observed. */
+export const observationsOf = (dictionary: Dictionary, { observed }: Diagnosis): Observation[] =>
+  observed.flatMap(({ observation }) => (isOf(dictionary, observation) ? [observation] : []));
+
 /** Works out where a diagnosis stands. Observations of what is not there any more are named and left out. */
-export function followDiagnosis(dictionary: Dictionary, { observed, whereabouts }: Diagnosis): FindView {
-  const stale = observed.filter(({ observation }) => !isOf(dictionary, observation)).map(({ id }) => id);
-  const observations = observed.flatMap(({ id, observation }) => (stale.includes(id) ? [] : [observation]));
+export function followDiagnosis(
+  dictionary: Dictionary,
+  { observed, whereabouts, telephone = false }: Diagnosis,
+): FindView {
+  const counted = observed.filter(({ observation }) => isOf(dictionary, observation));
+  const observations = counted.map(({ observation }) => observation);
+  const stale = observed.flatMap((one) => (counted.includes(one) ? [] : [one.id]));
   const ranking = rank(dictionary, observations);
   const shown = ranking.groups.slice(0, SHOWN).filter(({ share }) => share >= LEAST_SHOWN);
   const others = ranking.groups.slice(shown.length);
@@ -150,7 +163,6 @@ export function followDiagnosis(dictionary: Dictionary, { observed, whereabouts 
   const shareIn = (shares: Float64Array, { members }: Group) =>
     members.reduce((sum, member) => sum + shares[member]!, 0);
   const done = new Set(observations.map(answeredBy));
-  const counted = observed.filter(({ id }) => !stale.includes(id));
   const { advise } = adviser(dictionary, ranking, whereabouts);
   const proposed = (advice: Advice) => proposalOf(dictionary, ranking.shares, advice);
   const doubts = doubtsOf(dictionary, observations, ranking);
@@ -159,9 +171,11 @@ export function followDiagnosis(dictionary: Dictionary, { observed, whereabouts 
     return step ? [{ id, again: proposed(advise(step)) }] : [];
   });
   const settled = isSettled(ranking) ? ranking.groups[0]!.remedy : null;
-  const steps = nextSteps(dictionary, ranking, whereabouts, { most: done.size + SHOWN })
-    .filter(({ step }) => !done.has(stepKey(step)))
-    .slice(0, MEANT);
+  const most = done.size + SHOWN;
+  const asked = telephone
+    ? telephoneSteps(dictionary, ranking, whereabouts, most)
+    : nextSteps(dictionary, ranking, whereabouts, { most });
+  const steps = asked.filter(({ step }) => !done.has(stepKey(step))).slice(0, MEANT);
   return {
     left: shown.map(({ remedy, share, members }) => ({
       remedy,
@@ -173,11 +187,13 @@ export function followDiagnosis(dictionary: Dictionary, { observed, whereabouts 
       share: others.reduce((sum, { share }) => sum + share, 0),
     },
     settled,
+    wrong: settled ? dictionary.hypotheses[ranking.groups[0]!.members[0]!]!.failure : null,
     steps: steps.map(proposed),
     moved: shown.map((group) => course.map((shares) => shareIn(shares, group))),
     stale,
     doubtful,
     tied: settled === null && steps.length === 0,
     ...suspectsOf(dictionary, ranking, course[0]!),
+    bring: telephone ? whatToBring(dictionary, ranking) : null,
   };
 }

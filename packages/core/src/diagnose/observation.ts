@@ -215,9 +215,7 @@ export function likelihood(
         : { right: 0, mistaken: MISREAD / ANYWHERE };
     }
     case 'repaired': {
-      const { remedy } = hypothesis;
-      const puts = remedy.type === 'both' ? [remedy, ...remedy.remedies] : [remedy];
-      const put = puts.some((one) => remedyKey(one) === observation.remedy);
+      const put = remedyKey(hypothesis.remedy) === observation.remedy;
       if (!observation.helped) return put ? { right: 0, mistaken: BOTCHED } : { right: 1, mistaken: 0 };
       return put ? { right: 1 - BOTCHED, mistaken: 0 } : { right: 0, mistaken: BOTCHED };
     }

@@ -1,5 +1,6 @@
 /** A place with something wrong that answers whoever asks: for practice, for tests, and to measure how good advice is. */
 import type { Circuit } from '../circuit';
+import { kindOf } from '../devices';
 import type { Probes } from '../network';
 import type { Prediction } from './dictionary';
 import { makeDictionary } from './dictionary';
@@ -35,6 +36,8 @@ export const NO_NOISE: Noise = { random: () => 0.5, share: 0, volts: 0, misread:
 
 export interface Site {
   circuit: Circuit;
+  /** What may be called there. */
+  states: readonly string[];
   /** How it stands in a state. */
   stands(state: string): Prediction;
   /** What a meter shows; `null` where it must not be used like that. */
@@ -75,6 +78,7 @@ export function siteWith(circuit: Circuit, truth: Hypothesis, noise: Noise = NO_
   const found = (of: readonly Hypothesis[]) => of[0]?.id ?? null;
   return {
     circuit,
+    states: states.map(({ id }) => id),
     stands,
     read,
     observe(step) {
@@ -106,4 +110,30 @@ export function siteWith(circuit: Circuit, truth: Hypothesis, noise: Noise = NO_
       }
     },
   };
+}
+
+/** What a customer says: the call that goes wrong, and what is seen of it. */
+export interface Complaint {
+  state: string;
+  seen: readonly Observation[];
+}
+
+/** What is seen of a call: what runs, what comes out, what the thermostats show. */
+function toldOf({ circuit, stands }: Site, state: string): Observation[] {
+  const seen = stands(state);
+  return [
+    ...seenRunning(circuit, state, seen),
+    ...circuit.devices.flatMap(({ id, kind }): Observation[] =>
+      kindOf(kind).asks ? [{ type: 'face', state, device: id, text: seen.faces.get(id) ?? '' }] : [],
+    ),
+  ];
+}
+
+/** What a customer complains of: the first call that does not do as in the sound circuit; `null` when none shows anything. */
+export function complaintOf(sound: Site, site: Site): Complaint | null {
+  for (const state of [...site.states].reverse()) {
+    const seen = toldOf(site, state);
+    if (JSON.stringify(seen) !== JSON.stringify(toldOf(sound, state))) return { state, seen };
+  }
+  return null;
 }

@@ -6,7 +6,7 @@ import { NEW_WORLD, advance, readLoads, sectionsOf } from '../behaviour';
 import type { Circuit } from '../circuit';
 import { land, parseCircuit } from '../circuit';
 import { choice, contact, defineDevice, enrol, impedanceOf, kindOf, load, num } from '../devices';
-import { hypothesesOf, isSettled, makeDictionary, siteWith } from '../diagnose';
+import { complaintOf, hypothesesOf, isSettled, makeDictionary, siteWith } from '../diagnose';
 import { layLadder, layLoom } from '../drawing';
 import { circuitFromJson, circuitToJson, loomSvg, spiceNetlist } from '../formats';
 import { compile } from '../network';
@@ -17,7 +17,7 @@ import { stepsOf } from '../wire';
 import { openings, testPoints } from '../wire/gate';
 import { callsOf } from './faulty';
 import { said } from './said';
-import { complaintOf, followAdvice } from './technician';
+import { followAdvice } from './technician';
 import { tellRepair } from './tell';
 
 const burner = (kind: string, whenTilted: 'open' | 'closed') =>
@@ -215,7 +215,7 @@ test('it is diagnosed: tilted, isolated or failed, each told from the others', (
   const dictionary = makeDictionary(hall(), hypotheses);
   for (const one of own) {
     const site = siteWith(hall(), one);
-    const { ranking } = followAdvice(dictionary, site, complaintOf(dictionary, site)!);
+    const { ranking } = followAdvice(dictionary, site, complaintOf(siteWith(hall(), hypotheses[0]!), site)!);
     expect([one.id, isSettled(ranking), ranking.groups[0]!.remedy]).toEqual([one.id, true, one.remedy]);
   }
 });

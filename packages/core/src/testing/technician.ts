@@ -1,6 +1,6 @@
 /** A person who starts from what the customer says and does what the advice asks for, on a circuit with a hidden fault. */
 import { kindOf } from '../devices';
-import type { Advice, Dictionary, Observation, Prediction, Ranking, Site, Whereabouts } from '../diagnose';
+import type { Advice, Complaint, Dictionary, Observation, Ranking, Site, Whereabouts } from '../diagnose';
 import {
   DOUBTFUL,
   adviser,
@@ -11,31 +11,9 @@ import {
   nextSteps,
   pairsThatFit,
   rank,
-  seenRunning,
   stepKey,
   withPairs,
 } from '../diagnose';
-
-/** What a customer complains of: the first call that does not do what it should; `null` when none shows anything. */
-export function complaintOf(dictionary: Dictionary, site: Site) {
-  const { circuit, states } = dictionary;
-  const stats = circuit.devices.filter(({ kind }) => kindOf(kind).asks);
-  const told = (state: string, seen: Prediction): Observation[] => [
-    ...seenRunning(circuit, state, seen),
-    ...stats.map(({ id }): Observation => ({
-      type: 'face',
-      state,
-      device: id,
-      text: seen.faces.get(id) ?? '',
-    })),
-  ];
-  for (const { id: state } of [...states].reverse()) {
-    const seen = told(state, site.stands(state));
-    if (JSON.stringify(seen) !== JSON.stringify(told(state, dictionary.predict(0, state))))
-      return { state, seen };
-  }
-  return null;
-}
 
 export interface Outcome {
   ranking: Ranking;
@@ -69,7 +47,7 @@ interface Made {
 export function followAdvice(
   singles: Dictionary,
   site: Site,
-  { state, seen }: { state: string; seen: readonly Observation[] },
+  { state, seen }: Complaint,
   choose: Policy = asAdvised,
 ): Outcome {
   const { circuit } = singles;

@@ -13,8 +13,10 @@ export {
 export {
   choiceText,
   failureText,
+  itemText,
   meaningText,
   observationText,
+  percentText,
   remedyText,
   stepText,
 } from './english/diagnosis';

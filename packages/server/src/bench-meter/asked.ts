@@ -38,8 +38,7 @@ const heldSchema = body({
   meter: yup
     .string()
     .strict()
-    .oneOf(['high-z', 'low-z'] as const, 'must be high-z or low-z')
-    .default('high-z'),
+    .oneOf(['high-z', 'low-z'] as const, 'must be high-z or low-z'),
 });
 
 const refuse = (path: string, message: string): never => {
@@ -55,7 +54,7 @@ function knownState(circuit: Circuit, state: string): string {
 /** Where the probes are put; `null` takes them off. */
 export function readHeld(circuit: Circuit, given: unknown): Held | null {
   if (given === null || JSON.stringify(given) === '{}') return null;
-  const { state, mode, red, black, meter } = heldSchema.validateSync(given, { abortEarly: false });
+  const { state, mode, red, black, meter = 'high-z' } = heldSchema.validateSync(given, { abortEarly: false });
   for (const [path, node] of Object.entries({ red, black }))
     if (node !== 'earth' && !hasTerminal(circuit, node)) refuse(path, 'must name a terminal of this circuit');
   return {

@@ -42,7 +42,7 @@ export function benchMeterRoutes(db: Db): Router {
       throw new Problem(invalid([{ path: 'faults', message: error.message }]));
     }
     if (sessions.size > MOST_SESSIONS) sessions.delete(sessions.keys().next().value!);
-    response.status(201).json({ id });
+    response.status(201).json({ id, complaint: find(id).complaint });
   });
 
   router.put('/bench-meters/:id/probes', (request, response) => {

@@ -1,9 +1,10 @@
 /** A simulated site with something hidden that is wrong, and the meter a person holds there. */
 import type { Circuit } from '@zygostat/core/circuit';
-import type { Hypothesis, Noise, Observation, Site, Step } from '@zygostat/core/diagnose';
+import type { Complaint, Hypothesis, Noise, Observation, Site, Step } from '@zygostat/core/diagnose';
 import {
   NO_NOISE,
   bothOf,
+  complaintOf,
   hypothesesOf,
   remedyKey,
   seeded,
@@ -26,12 +27,17 @@ export type Shown = number | 'open' | 'misused' | null;
 
 export interface Session {
   circuit: Circuit;
+  /** What the customer says; `null` where nothing shows. */
+  complaint: Complaint | null;
   hold(held: Held | null): void;
   shows(): Shown;
   observe(step: Step): Observation[];
   /** Puts something right; whether the circuit is sound now. */
   repair(remedy: string): boolean;
 }
+
+/** A fault that shows nothing is drawn anew, so many times. */
+const MOST_DRAWN = 30;
 
 /** Drawn by likelihood, among all that is a fault. */
 function drawn(hypotheses: readonly Hypothesis[], random: () => number): Hypothesis {
@@ -60,11 +66,19 @@ export function startSession(
     const [one = hypotheses[0]!, other] = wrong;
     return siteWith(circuit, (other && bothOf(one, other, 1)) ?? one, noise);
   };
+  const sound = siteOf([]);
   let wrong = faults ? faults.map(find) : [drawn(hypotheses, random)];
   let site = siteOf(wrong);
+  let complaint = complaintOf(sound, site);
+  for (let tries = 0; !faults && !complaint && tries < MOST_DRAWN; tries++) {
+    wrong = [drawn(hypotheses, random)];
+    site = siteOf(wrong);
+    complaint = complaintOf(sound, site);
+  }
   let held: Held | null = null;
   return {
     circuit,
+    complaint,
     hold: (now) => (held = now),
     shows: () => (held ? (site.read(held.probes, held.state) ?? 'misused') : null),
     observe: (step) => site.observe(step),

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
-import type { Air, Observation } from '@zygostat/core/diagnose';
+import type { Air, Diagnosis, Observation } from '@zygostat/core/diagnose';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText, Options } from '../../basics';
 import { thermostatsOf } from '../bench/calls';
@@ -15,25 +15,42 @@ const AIRS: Readonly<Record<Air, string>> = {
   mixed: 'Lukewarm air',
 };
 const SCREENS = { lit: 'Lit', blank: 'Blank' } as const;
+const KNOWN = { surveyed: 'As recorded here', unsurveyed: 'Nobody looked yet' } as const;
+const WHERE = { site: 'On site', telephone: 'On the telephone' } as const;
 
 interface ComplaintProps {
   circuit: Circuit;
-  onBegin: (station: string, state: string, observations: readonly Observation[]) => void;
+  onBegin: (
+    station: string,
+    state: string,
+    observations: readonly Observation[],
+    begun: Pick<Diagnosis, 'unsurveyed' | 'telephone'>,
+  ) => void;
 }
 
-/** What the customer says, in three taps: the call, what comes out, the screen. */
+/** What the customer says: the call, what comes out, the screen; what is known of the wiring, and where one is. */
 export function Complaint({ circuit, onBegin }: ComplaintProps) {
   const t = useTokens();
   const [call, setCall] = useState<keyof typeof CALLS>('cool');
   const [air, setAir] = useState<Air>('plain');
   const [screen, setScreen] = useState<keyof typeof SCREENS>('lit');
+  const [known, setKnown] = useState<keyof typeof KNOWN>('surveyed');
+  const [where, setWhere] = useState<keyof typeof WHERE>('site');
   const [stat] = thermostatsOf(circuit);
   if (!stat) return <AppText>There is no thermostat here: nothing can be called.</AppText>;
   const begin = () =>
-    onBegin(stat.station, call, [
-      { type: 'air', state: call, air },
-      { type: 'screen', state: call, device: stat.id, lit: screen === 'lit' },
-    ]);
+    onBegin(
+      stat.station,
+      call,
+      [
+        { type: 'air', state: call, air },
+        { type: 'screen', state: call, device: stat.id, lit: screen === 'lit' },
+      ],
+      {
+        ...(known === 'unsurveyed' && { unsurveyed: true }),
+        ...(where === 'telephone' && { telephone: true }),
+      },
+    );
   return (
     <View style={[styles.card, { backgroundColor: t.card, borderColor: t.copper }]}>
       <AppText kind="title" heading={2}>
@@ -42,6 +59,8 @@ export function Complaint({ circuit, onBegin }: ComplaintProps) {
       <Options label="It goes wrong with" options={CALLS} value={call} onChange={setCall} />
       <Options label="What comes out" options={AIRS} value={air} onChange={setAir} />
       <Options label="The thermostat’s screen" options={SCREENS} value={screen} onChange={setScreen} />
+      <Options label="The wiring is" options={KNOWN} value={known} onChange={setKnown} />
+      <Options label="You are" options={WHERE} value={where} onChange={setWhere} />
       <ActionButton label="Find it" look="filled" onPress={begin} />
     </View>
   );

@@ -1,128 +1,103 @@
-import { useState } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { useEffect, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
-import type { Diagnosis, FindView, Observation, Step } from '@zygostat/core/diagnose';
-import type { Names } from '@zygostat/core/words';
-import { namesIn, observationText, remedyText } from '@zygostat/core/words';
-import { useTokens } from '../../theme';
+import type { Diagnosis, Observation, Step } from '@zygostat/core/diagnose';
+import { namesIn } from '@zygostat/core/words';
+import { useAppDispatch, useAppSelector } from '../../store';
 import { ActionButton, AppText, Waiting } from '../../basics';
+import { probePlaced } from '../bench/slice';
 import { Unsaved } from '../job/Unsaved';
 import { useOpenDocument } from '../job/useOpenDocument';
+import { Bringing } from './Bringing';
 import { Complaint } from './Complaint';
 import { diagnosisDocument } from './document';
+import { Doubts } from './Doubts';
 import { Moved } from './Moved';
+import { Pairing } from './Pairing';
+import { Practise } from './Practise';
 import { Ranking } from './Ranking';
+import { Seen } from './Seen';
+import { Settled } from './Settled';
+import { meterHeld, suspectsShown } from './slice';
 import { StepCard } from './StepCard';
 import { useDiagnosis, useFindActions, useFindView } from './useFind';
 
-/** What was seen so far; a tap takes it back. */
-function Seen({
-  diagnosis,
-  stale,
-  names,
-  onWithdraw,
-}: {
+/** Puts the probes of the drawing where the next reading is taken. */
+function useProbesAt(step: Step | undefined) {
+  const dispatch = useAppDispatch();
+  const [red, black] = step?.type === 'reading' ? [step.red, step.black] : [null, null];
+  useEffect(() => {
+    if (red === null || black === null) return;
+    dispatch(probePlaced({ probe: 'red', node: red }));
+    dispatch(probePlaced({ probe: 'black', node: black }));
+  }, [dispatch, red, black]);
+}
+
+interface SearchProps {
+  circuit: Circuit;
   diagnosis: Diagnosis;
-  stale: readonly string[];
-  names: Names;
-  onWithdraw: (ids: readonly string[]) => void;
-}) {
-  return (
-    <ScrollView horizontal role="list" aria-label="Observed" contentContainerStyle={styles.row}>
-      {diagnosis.observed
-        .filter(({ observation }) => observation.type !== 'runs')
-        .map(({ id, observation }) => {
-          const gone = stale.includes(id);
-          const text = gone ? 'Of what is no more' : observationText(names, observation);
-          // What ran with a call was seen together with what came out.
-          const together =
-            observation.type === 'air'
-              ? diagnosis.observed
-                  .filter(
-                    (other) =>
-                      other.observation.type === 'runs' && other.observation.state === observation.state,
-                  )
-                  .map((other) => other.id)
-              : [];
-          return (
-            <View key={id} role="listitem">
-              <ActionButton
-                label={text}
-                hint={`Take back: ${text}`}
-                icon="close"
-                onPress={() => onWithdraw([id, ...together])}
-              />
-            </View>
-          );
-        })}
-    </ScrollView>
-  );
+  jobId: string;
 }
 
-/** Sure enough: what is to be done, and how to know that it was that. */
-function Settled({ view, names, onEnd }: { view: FindView; names: Names; onEnd: () => void }) {
-  const t = useTokens();
-  if (!view.settled) return null;
-  return (
-    <View
-      role="region"
-      aria-label="What to do"
-      style={[styles.card, { borderColor: t.teal, backgroundColor: t.tealSoft }]}
-    >
-      <AppText kind="title" heading={2} color={t.teal}>
-        {remedyText(names, view.settled)}
-      </AppText>
-      <AppText kind="small" color={t.amber}>
-        Power off, locked and proven dead before hands go in. Never bypass a fuse, limit, float or detector.
-        Gas, refrigerant, line voltage and life safety belong to who is licensed for them where you are.
-      </AppText>
-      <AppText>
-        Then make the same call again and see that it runs. If it does not, go on below: what you see then
-        counts too.
-      </AppText>
-      <ActionButton label="It runs: put this away" look="filled" onPress={onEnd} />
-    </View>
-  );
-}
-
-function Search({ circuit, diagnosis }: { circuit: Circuit; diagnosis: Diagnosis }) {
-  const { view, working, failure } = useFindView(circuit, diagnosis);
-  const { answer, withdraw, end } = useFindActions();
+function Search({ circuit, diagnosis, jobId }: SearchProps) {
+  const dispatch = useAppDispatch();
+  const { view, working, failure, progress, stop } = useFindView(circuit, diagnosis);
+  const { answer, noBetter, withdraw, lookForTwo, arrive, end } = useFindActions();
+  const meter = useAppSelector(({ find }) => (find.meter?.jobId === jobId ? find.meter.id : null));
   const [skipped, setSkipped] = useState(0);
   const names = namesIn(circuit);
-  if (failure) return <AppText>{failure}</AppText>;
-  if (!view) return <Waiting label="Working out what each fault would show" />;
-  const { steps } = view;
-  const next = steps[skipped % Math.max(steps.length, 1)];
-  const onAnswer = (step: Step, observed: readonly Observation[]) => {
-    setSkipped(0);
-    answer(step, observed);
+  const next = view?.steps[skipped % Math.max(view.steps.length, 1)];
+  useProbesAt(next?.step);
+  useEffect(() => {
+    if (view) dispatch(suspectsShown({ jobId, suspects: view.suspects, cleared: view.cleared }));
+  }, [dispatch, jobId, view]);
+  const putAway = () => {
+    dispatch(suspectsShown({ jobId: null, suspects: [], cleared: [] }));
+    dispatch(meterHeld(null));
+    end();
   };
+  if (failure) return <AppText>{failure}</AppText>;
+  if (progress) return <Pairing {...progress} onStop={() => (stop(), lookForTwo(false))} />;
+  if (!view) return <Waiting label="Working out what each fault would show" />;
+  const onAnswer = (step: Step, observed: readonly Observation[], instead: readonly string[] = []) => {
+    setSkipped(0);
+    answer(step, observed, instead);
+  };
+  const shared = { circuit, names, meter };
   return (
     <>
       <Seen diagnosis={diagnosis} stale={view.stale} names={names} onWithdraw={withdraw} />
-      <Settled view={view} names={names} onEnd={end} />
+      <Settled view={view} {...shared} jobId={jobId} onNoBetter={noBetter} onEnd={putAway} />
+      {view.bring ? <Bringing bring={view.bring} onArrive={arrive} /> : null}
       <Ranking view={view} names={names} count={diagnosis.observed.length - view.stale.length} />
       {working ? <Waiting label="Weighing it" /> : null}
-      {next && !working ? (
+      {!working && view.doubtful.length > 0 ? (
+        <Doubts
+          view={view}
+          {...shared}
+          isPaired={diagnosis.pairs ?? false}
+          onAnswer={onAnswer}
+          onTwo={() => lookForTwo(true)}
+        />
+      ) : null}
+      {next && !working && view.doubtful.length === 0 ? (
         <StepCard
           key={JSON.stringify(next.step)}
           proposal={next}
-          others={steps.filter((other) => other !== next)}
-          circuit={circuit}
-          names={names}
+          others={view.steps.length - 1}
+          {...shared}
           onAnswer={onAnswer}
           onSkip={() => setSkipped(skipped + 1)}
         />
       ) : null}
-      {!next && !view.settled && !working ? (
+      {view.tied && !working && view.doubtful.length === 0 ? (
         <AppText kind="strong">
-          Nothing more can be told from here with what the app knows. What is left is above: try the likeliest
-          first.
+          Nothing that can be read or seen from here tells these apart. Put right what costs least of them
+          first, make the call again, and say whether it helped.
         </AppText>
       ) : null}
       <Moved view={view} names={names} />
-      <ActionButton label="Put the search away" look="plain" onPress={end} />
+      <ActionButton label="Put the search away" look="plain" onPress={putAway} />
     </>
   );
 }
@@ -137,13 +112,14 @@ export function FindPane({ circuit, jobId }: { circuit: Circuit; jobId: string }
     <View style={styles.pane}>
       <Unsaved what="The search" state={state} detail={detail} />
       {value ? (
-        <Search circuit={circuit} diagnosis={value} />
+        <Search circuit={circuit} diagnosis={value} jobId={jobId} />
       ) : (
         <>
           <Complaint circuit={circuit} onBegin={begin} />
           {putAway ? (
             <ActionButton label="Take the last search up again" onPress={() => resume(putAway)} />
           ) : null}
+          <Practise circuit={circuit} jobId={jobId} onBegin={begin} />
         </>
       )}
     </View>
@@ -152,6 +128,4 @@ export function FindPane({ circuit, jobId }: { circuit: Circuit; jobId: string }
 
 const styles = StyleSheet.create({
   pane: { padding: 12, gap: 10 },
-  row: { flexDirection: 'row', gap: 6 },
-  card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
 });

@@ -1,14 +1,9 @@
 import { StyleSheet, View } from 'react-native';
 import type { FindView } from '@zygostat/core/diagnose';
 import type { Names } from '@zygostat/core/words';
-import { failureText, meaningText } from '@zygostat/core/words';
+import { failureText, meaningText, percentText } from '@zygostat/core/words';
 import { useTokens } from '../../theme';
 import { AppText } from '../../basics';
-
-const percent = (share: number) => {
-  const whole = Math.round(share * 100);
-  return whole === 0 ? '< 1 %' : `${whole} %`;
-};
 
 /** What is left, as bars with their shares. */
 export function Ranking({ view, names, count }: { view: FindView; names: Names; count: number }) {
@@ -23,7 +18,7 @@ export function Ranking({ view, names, count }: { view: FindView; names: Names; 
             key={failureText(names, failures[0]!)}
             role="listitem"
             style={styles.line}
-            aria-label={`${meaningText(names, failures)}: ${percent(share)}`}
+            aria-label={`${meaningText(names, failures)}: ${percentText(share)}`}
           >
             <AppText kind="strong" lines={2} style={styles.name}>
               {failureText(names, failures[0]!)}
@@ -40,13 +35,13 @@ export function Ranking({ view, names, count }: { view: FindView; names: Names; 
               />
             </View>
             <AppText kind="mark" style={styles.share}>
-              {percent(share)}
+              {percentText(share)}
             </AppText>
           </View>
         ))}
       </View>
       {others.count > 0 ? (
-        <AppText kind="small">{`${others.count} others: ${percent(others.share)}`}</AppText>
+        <AppText kind="small">{`${others.count} others: ${percentText(others.share)}`}</AppText>
       ) : null}
     </View>
   );

@@ -1,73 +1,111 @@
 import { nanoid } from '@reduxjs/toolkit';
+import { proxy } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
-import type { Diagnosis, FindView, Observation, Step } from '@zygostat/core/diagnose';
+import type { Diagnosis, FindView, Found, Observation, Step } from '@zygostat/core/diagnose';
 import { DIAGNOSIS_VERSION, afterStep } from '@zygostat/core/diagnose';
 import { startModel } from '../../model/model';
 import type { Store } from '../../store';
 import { useAppSelector } from '../../store';
+import { useFoundQuery } from './api';
 import { diagnosisDocument } from './document';
+
+const NOTHING_FOUND: Found = {};
 
 /** Where the diagnosis stands, worked out in a worker of its own; `null` until the first answer. */
 export function useFindView(circuit: Circuit, diagnosis: Diagnosis | null) {
   const [answer, setAnswer] = useState<{ to: Diagnosis; view: FindView } | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
+  const [progress, setProgress] = useState<{ done: number; all: number } | null>(null);
   const own = useRef<ReturnType<typeof startModel> | null>(null);
+  // Without the server, or before it answers, the likelihoods are those of judgement.
+  const { data, isLoading } = useFoundQuery(undefined);
+  const found = data?.counts ?? NOTHING_FOUND;
   useEffect(() => () => own.current?.stop(), []);
   useEffect(() => {
-    if (!diagnosis) return;
+    if (!diagnosis || isLoading) return;
     let wanted = true;
     own.current ??= startModel();
-    own.current.model.find(circuit, diagnosis).then(
-      (view) => wanted && (setAnswer({ to: diagnosis, view }), setFailure(null)),
-      (error: unknown) => wanted && setFailure(error instanceof Error ? error.message : 'The model stopped.'),
-    );
+    const tell = proxy((done: number, all: number) => wanted && setProgress({ done, all }));
+    own.current.model
+      .find(circuit, diagnosis, found, tell)
+      .then(
+        (view) => wanted && (setAnswer({ to: diagnosis, view }), setFailure(null)),
+        (error: unknown) =>
+          wanted && setFailure(error instanceof Error ? error.message : 'The model stopped.'),
+      )
+      .finally(() => wanted && setProgress(null));
     return () => {
       wanted = false;
     };
-  }, [circuit, diagnosis]);
-  return { view: answer?.view ?? null, working: diagnosis !== null && answer?.to !== diagnosis, failure };
+  }, [circuit, diagnosis, found, isLoading]);
+  /** Ends what is being worked out; the next question begins anew. */
+  const stop = useCallback(() => {
+    own.current?.stop();
+    own.current = null;
+    setProgress(null);
+  }, []);
+  const working = diagnosis !== null && answer?.to !== diagnosis;
+  return { view: answer?.view ?? null, working, failure, progress, stop };
 }
+
+type Begun = Pick<Diagnosis, 'unsurveyed' | 'telephone'>;
 
 /** What a person does with a diagnosis; each change is kept and sent by itself. */
 export function useFindActions() {
   const store = useStore() as unknown as Store;
+  const change = useCallback(
+    (make: (now: Diagnosis) => Diagnosis) => {
+      const now = store.getState().diagnosis.value;
+      if (now) store.dispatch(diagnosisDocument.changed(make(now)));
+    },
+    [store],
+  );
   return {
     begin: useCallback(
-      (station: string, state: string, observations: readonly Observation[]) =>
+      (station: string, state: string, observations: readonly Observation[], begun: Begun = {}) =>
         store.dispatch(
           diagnosisDocument.changed({
             version: DIAGNOSIS_VERSION,
+            ...begun,
             observed: stamped(observations),
             whereabouts: { station, open: [], state },
           }),
         ),
       [store],
     ),
+    /** @param instead - observations that are made anew by it. */
     answer: useCallback(
-      (step: Step, observations: readonly Observation[]) => {
-        const now = store.getState().diagnosis.value;
-        if (!now) return;
-        store.dispatch(
-          diagnosisDocument.changed({
-            ...now,
-            observed: [...now.observed, ...stamped(observations)],
-            whereabouts: afterStep(now.whereabouts, step),
-          }),
-        );
-      },
-      [store],
+      (step: Step, observations: readonly Observation[], instead: readonly string[] = []) =>
+        change((now) => ({
+          ...now,
+          observed: [...now.observed.filter(({ id }) => !instead.includes(id)), ...stamped(observations)],
+          whereabouts: afterStep(now.whereabouts, step),
+        })),
+      [change],
+    ),
+    /** Something was put right and it is no better: what was observed before is no more of what the circuit is now. */
+    noBetter: useCallback(
+      (remedy: string) =>
+        change(({ observed, before = [], ...now }) => ({
+          ...now,
+          pairs: false,
+          before: [...before, ...observed.filter(({ observation }) => observation.type !== 'repaired')],
+          observed: [
+            ...observed.filter(({ observation }) => observation.type === 'repaired'),
+            ...stamped([{ type: 'repaired', remedy, helped: false }]),
+          ],
+        })),
+      [change],
     ),
     withdraw: useCallback(
-      (ids: readonly string[]) => {
-        const now = store.getState().diagnosis.value;
-        if (!now) return;
-        const observed = now.observed.filter(({ id }) => !ids.includes(id));
-        store.dispatch(diagnosisDocument.changed({ ...now, observed }));
-      },
-      [store],
+      (ids: readonly string[]) =>
+        change((now) => ({ ...now, observed: now.observed.filter(({ id }) => !ids.includes(id)) })),
+      [change],
     ),
+    lookForTwo: useCallback((pairs: boolean) => change((now) => ({ ...now, pairs })), [change]),
+    arrive: useCallback(() => change((now) => ({ ...now, telephone: false })), [change]),
     end: useCallback(() => store.dispatch(diagnosisDocument.changed(null)), [store]),
     resume: useCallback((putAway: Diagnosis) => store.dispatch(diagnosisDocument.changed(putAway)), [store]),
   };

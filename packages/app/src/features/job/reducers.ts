@@ -2,6 +2,7 @@
 import { benchReducer } from '../bench/slice';
 import { editsReducer, savingReducer } from '../circuit/slice';
 import { diagnosisDocument } from '../find/document';
+import { findReducer } from '../find/slice';
 import { planDocument } from '../plan/document';
 import { surveyDocument } from '../survey/document';
 import { traceReducer } from '../trace/slice';
@@ -10,6 +11,7 @@ export const jobReducers = {
   bench: benchReducer,
   diagnosis: diagnosisDocument.reducer,
   edits: editsReducer,
+  find: findReducer,
   plan: planDocument.reducer,
   saving: savingReducer,
   survey: surveyDocument.reducer,

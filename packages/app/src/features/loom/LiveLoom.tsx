@@ -26,6 +26,7 @@ export const LiveLoom = memo(function LiveLoom({
   const [width, setWidth] = useState(wide ? 0 : Math.floor(window));
   const view = useAppSelector(({ bench }) => bench.view);
   const meter = useAppSelector(({ bench }) => bench.meter);
+  const { suspects, cleared } = useAppSelector(({ find }) => find);
   const inviting = useAppSelector(({ bench, trace }) => bench.armed !== null || trace.carried !== null);
   const measure = useCallback(
     ({ nativeEvent }: LayoutChangeEvent) => setWidth(Math.floor(nativeEvent.layout.width)),
@@ -47,6 +48,8 @@ export const LiveLoom = memo(function LiveLoom({
           view={view}
           meter={meter}
           width={Math.min(width, WIDEST)}
+          suspects={suspects}
+          cleared={cleared}
           inviting={inviting}
           onStud={actions.tapStud}
           onToggle={actions.toggle}

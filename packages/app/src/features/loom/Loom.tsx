@@ -4,6 +4,7 @@ import Svg, { Circle, Rect } from 'react-native-svg';
 import type { BenchView } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import { nodeName } from '@zygostat/core/circuit';
+import type { Suspect } from '@zygostat/core/diagnose';
 import type { Rect as Box } from '@zygostat/core/drawing';
 import { layLoom } from '@zygostat/core/drawing';
 import type { Standing } from '@zygostat/core/network';
@@ -17,6 +18,7 @@ import { BlockButtons, BlockFace } from './Block';
 import { ChipButton } from './ChipButton';
 import { PlateButton } from './PlateButton';
 import { ProbeShape, ScrewShape } from './ScrewShape';
+import { SuspectBands, SuspectMarks } from './Suspects';
 import { WireShape } from './WireShape';
 
 interface LoomProps {
@@ -24,6 +26,9 @@ interface LoomProps {
   view: BenchView | null;
   meter: Meter;
   width: number;
+  /** What a search suspects, and what it has proven good. */
+  suspects: readonly Suspect[];
+  cleared: readonly string[];
   /** A probe or a conductor waits for a stud to be tapped. */
   inviting: boolean;
   onStud: (terminal: string) => void;
@@ -41,6 +46,8 @@ export function Loom({
   view,
   meter,
   width,
+  suspects,
+  cleared,
   inviting,
   onStud,
   onToggle,
@@ -94,6 +101,7 @@ export function Loom({
           {loom.cards.map(({ station, x, y, width: w, height }) => (
             <Rect key={station} x={x} y={y} width={w} height={height} rx={10} fill={t.card} stroke={t.line} />
           ))}
+          <SuspectBands loom={loom} suspects={suspects} />
           {loom.wires.map((wire) => (
             <WireShape
               key={wire.conductor}
@@ -181,6 +189,7 @@ export function Loom({
               />
             )),
           )}
+          <SuspectMarks loom={loom} suspects={suspects} cleared={cleared} />
           {(['red', 'black'] as const).map((probe) => {
             const spot = probeSpot(probe);
             return spot ? <ProbeShape key={probe} {...spot} probe={probe} /> : null;

@@ -1,10 +1,14 @@
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
+import { landedOn, splitTerminal } from '@zygostat/core/circuit';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { loadFollowed } from '../bench/slice';
-import { namesIn, onwardText, showVolts, stopText } from '@zygostat/core/words';
+import { namesIn, onwardText, percentText, showVolts, stopText } from '@zygostat/core/words';
 import { useTokens, useWide } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
+
+/** Suspicion below this is not written. */
+const LEAST_MARKED = 0.05;
 
 /** One load's way from hot to common: every terminal in order with its volts, and where it stops. */
 export function PathPane({ circuit, onStud }: { circuit: Circuit; onStud: (node: string) => void }) {
@@ -16,6 +20,16 @@ export function PathPane({ circuit, onStud }: { circuit: Circuit; onStud: (node:
   const path = useAppSelector(({ bench }) => bench.path);
   const names = namesIn(circuit);
   const stops = path.map((stop) => ({ name: stopText(names, stop), stop }));
+  const suspects = useAppSelector(({ find }) => find.suspects);
+  /** How far what meets at a terminal is suspected: its device, and conductors that are landed there. */
+  const shareAt = (node: string) =>
+    suspects.reduce((most, { type, id, share }) => {
+      const here =
+        type === 'device'
+          ? splitTerminal(node).deviceId === id
+          : landedOn(circuit, node).some(({ conductor }) => conductor.id === id);
+      return here ? Math.max(most, share) : most;
+    }, 0);
   const inks = { hot: t.copper, return: t.teal, dead: t.mute, floating: t.slate };
   return (
     <View style={styles.pane}>
@@ -52,6 +66,9 @@ export function PathPane({ circuit, onStud }: { circuit: Circuit; onStud: (node:
               style={[styles.stop, { backgroundColor: t.card, borderColor: t.line }]}
             >
               <AppText style={styles.name}>{name}</AppText>
+              {shareAt(node) >= LEAST_MARKED ? (
+                <AppText kind="small" color={t.amber}>{`suspect ${percentText(shareAt(node))}  `}</AppText>
+              ) : null}
               <AppText kind="mark" color={inks[standing]}>
                 {showVolts(volts)} V
               </AppText>

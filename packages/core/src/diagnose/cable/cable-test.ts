@@ -2,8 +2,9 @@
  * A cable that may be dead, tested with both ends off and the power off: to metal, to each other, then end to end, each
  * kind of reading for as many conductors at once as it can tell of.
  */
-import type { Cable } from '../../circuit';
+import type { Cable, Circuit } from '../../circuit';
 import { EARTH_FARADS_PER_METRE, JACKET_FARADS_PER_METRE } from '../../standards';
+import { DEAD } from '../../survey';
 import { follow } from './group-test';
 
 export type CableReading =
@@ -125,6 +126,32 @@ export function followCableTest({ conductors }: Cable, given: readonly CableAnsw
   for (const id of apart) states[id] = open.found.includes(id) ? 'open' : 'whole';
   return { states, next: null };
 }
+
+/** The hypothesis a finished test comes to, by its id; `null` where every conductor is whole. */
+export function faultFound({ id, conductors }: Cable, states: CableStanding['states']): string | null {
+  const of = (state: ConductorState) => conductors.filter((one) => states[one.id] === state);
+  const [grounded] = of('grounded');
+  const [one, other] = of('shorted');
+  const open = of('open');
+  if (open.length > 1 && open.length === conductors.length) return `${id} cut through`;
+  if (one && other) return `${one.id} touches ${other.id}`;
+  if (grounded) return `${grounded.id} grounded`;
+  return open[0] ? `${open[0].id} broken` : null;
+}
+
+/** The circuit with every conductor tagged dead that is known not to be whole: plans go round those. */
+export const withDead = (circuit: Circuit, states: CableStanding['states']): Circuit => ({
+  ...circuit,
+  cables: circuit.cables.map((cable) => ({
+    ...cable,
+    conductors: cable.conductors.map((conductor) => {
+      const state = states[conductor.id];
+      return state === undefined || state === 'whole' || state === 'unknown'
+        ? conductor
+        : { ...conductor, tag: DEAD };
+    }),
+  })),
+});
 
 /**
  * How far it is to where a conductor is broken, m, by what a meter on capacitance reads from it to all others of the

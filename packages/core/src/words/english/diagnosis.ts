@@ -2,7 +2,7 @@
 import type { Circuit, End } from '../../circuit';
 import { findConductor, findDevice } from '../../circuit';
 import { kindOf, said } from '../../devices';
-import type { Air, Choice, Failure, Observation, Remedy, Step } from '../../diagnose';
+import type { Air, Choice, Failure, Item, Observation, Remedy, Step } from '../../diagnose';
 import { OPEN_OHMS, triedIn } from '../../diagnose';
 import type { Names } from '../names';
 import { loadsAt } from '../names';
@@ -249,4 +249,24 @@ function ohmsText(ohms: number): string {
   if (ohms >= OPEN_OHMS) return 'open, no reading';
   const { figure, unit } = showQuantity(ohms, 'Ω');
   return `about ${figure} ${unit}`;
+}
+
+/** A share of all that it can be: "62 %", "< 1 %". */
+export function percentText(share: number): string {
+  const whole = Math.round(share * 100);
+  return whole === 0 ? '< 1 %' : `${whole} %`;
+}
+
+/** Something to bring. */
+export function itemText(item: Item): string {
+  switch (item.type) {
+    case 'part': {
+      const { title } = kindOf(item.kind);
+      return item.part === null ? title : `${item.part} (${inSentence(title)})`;
+    }
+    case 'cable':
+      return `Control cable, ${item.conductors} conductors or more`;
+    case 'jumper':
+      return 'Jumpers and connectors';
+  }
 }

@@ -1,0 +1,60 @@
+import { StyleSheet, View } from 'react-native';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { Observation } from '@zygostat/core/diagnose';
+import { useAppDispatch } from '../../store';
+import { problemOf } from '../../store/api';
+import { useTokens } from '../../theme';
+import { ActionButton, AppText } from '../../basics';
+import { thermostatsOf } from '../bench/calls';
+import { useForgetFoundMutation, useFoundQuery, useStartMeterMutation } from './api';
+import { meterHeld } from './slice';
+
+interface PractiseProps {
+  circuit: Circuit;
+  jobId: string;
+  onBegin: (station: string, state: string, observations: readonly Observation[]) => void;
+}
+
+/** A fault hidden by the bench, to be found with its meter; and what was confirmed before, which can be forgotten. */
+export function Practise({ circuit, jobId, onBegin }: PractiseProps) {
+  const t = useTokens();
+  const dispatch = useAppDispatch();
+  const [startMeter, { isLoading, error }] = useStartMeterMutation();
+  const { data } = useFoundQuery(undefined);
+  const [forget] = useForgetFoundMutation();
+  const confirmed = Object.values(data?.counts ?? {}).reduce((sum, count) => sum + count, 0);
+  const [stat] = thermostatsOf(circuit);
+  const start = async () => {
+    const { data: begun } = await startMeter({ job: jobId });
+    if (!begun || !stat) return;
+    dispatch(meterHeld({ jobId, id: begun.id }));
+    const { state, seen } = begun.complaint ?? { state: 'cool', seen: [] };
+    onBegin(stat.station, state, seen);
+  };
+  return (
+    <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
+      <AppText kind="strong">Practise</AppText>
+      <AppText kind="small">
+        The bench hides a fault in this circuit. Its meter is as noisy as yours, and wrong once in a hundred.
+      </AppText>
+      <ActionButton label="Hide a fault" disabled={isLoading || !stat} onPress={() => void start()} />
+      {error ? <AppText color={t.red}>{problemOf(error).detail}</AppText> : null}
+      {confirmed > 0 ? (
+        <>
+          <AppText kind="small">
+            {`${confirmed} confirmed ${confirmed === 1 ? 'fault counts' : 'faults count'} in what is likely.`}
+          </AppText>
+          <ActionButton
+            label="Forget what was found before"
+            look="plain"
+            onPress={() => void forget(undefined)}
+          />
+        </>
+      ) : null}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  card: { borderWidth: 1, borderRadius: 12, padding: 14, gap: 8 },
+});

@@ -1,0 +1,92 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { FindView, Remedy } from '@zygostat/core/diagnose';
+import { classOf, remedyKey } from '@zygostat/core/diagnose';
+import type { Names } from '@zygostat/core/words';
+import { failureText, remedyText } from '@zygostat/core/words';
+import { useTokens } from '../../theme';
+import { ActionButton, AppText } from '../../basics';
+import { useConfirmMutation, useRepairMutation } from './api';
+import { useNote } from './useNote';
+
+interface SettledProps {
+  view: FindView;
+  names: Names;
+  circuit: Circuit;
+  jobId: string;
+  meter: string | null;
+  /** It was done, and did not help: by the key of the remedy. */
+  onNoBetter: (remedy: string) => void;
+  onEnd: () => void;
+}
+
+const each = (remedy: Remedy): readonly Remedy[] => (remedy.type === 'both' ? remedy.remedies : [remedy]);
+
+/** Sure enough: what is to be done, the test that proves it, and what goes into the job. */
+export function Settled({ view, names, circuit, jobId, meter, onNoBetter, onEnd }: SettledProps) {
+  const t = useTokens();
+  const note = useNote(jobId);
+  const [confirm] = useConfirmMutation();
+  const [repair] = useRepairMutation();
+  const [outcome, setOutcome] = useState<string | null>(null);
+  const { settled, wrong } = view;
+  if (!settled || !wrong) return null;
+  const proven = () => {
+    void confirm({ job: jobId, id: nanoid(), name: classOf(circuit, wrong) });
+    void note(
+      `Found: ${failureText(names, wrong)}. Done: ${remedyText(names, settled)}. The same call runs.`,
+    );
+    onEnd();
+  };
+  const tryIt = async () => {
+    let sound = false;
+    for (const remedy of each(settled)) {
+      const { data } = await repair({ meter: meter!, remedy: remedyKey(remedy) });
+      if (!data) return setOutcome('The bench does not answer. Try again.');
+      sound = data.sound;
+    }
+    setOutcome(
+      sound ? 'The same call is made again: it runs.' : 'The same call is made again: it is no better.',
+    );
+  };
+  return (
+    <View
+      role="region"
+      aria-label="What to do"
+      style={[styles.card, { borderColor: t.teal, backgroundColor: t.tealSoft }]}
+    >
+      <AppText kind="title" heading={2} color={t.teal}>
+        {remedyText(names, settled)}
+      </AppText>
+      <AppText>{failureText(names, wrong)}</AppText>
+      <AppText kind="small" color={t.amber}>
+        Power off, locked and proven dead before hands go in. Never bypass a fuse, limit, float or detector.
+        Gas, refrigerant, line voltage and life safety belong to who is licensed for them where you are.
+      </AppText>
+      {each(settled).some(({ type }) => type === 'replace-conductor' || type === 'replace-cable') ? (
+        <ActionButton
+          label="Ways out: Plan, Add, Run"
+          onPress={() => router.push({ pathname: '/job/[id]/plan', params: { id: jobId } })}
+        />
+      ) : null}
+      <AppText>Then make the same call again and see that it runs.</AppText>
+      {meter !== null ? (
+        <ActionButton label="Do it on the bench" look="filled" onPress={() => void tryIt()} />
+      ) : null}
+      {outcome ? (
+        <View role="status" aria-live="polite">
+          <AppText kind="strong">{outcome}</AppText>
+        </View>
+      ) : null}
+      <ActionButton label="It runs: log it and put this away" look="filled" onPress={proven} />
+      <ActionButton label="Done, and it is no better" onPress={() => onNoBetter(remedyKey(settled))} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
+});
