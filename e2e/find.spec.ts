@@ -156,5 +156,4 @@ test('suspects are marked on the loom, by pattern and in words, and the probes a
   for (let steps = 0; steps < 3; steps++) await step(page);
   await page.getByRole('button', { name: 'Loom', exact: true }).click();
   await expect(page.getByText(/^\d+ %$/).first()).toBeVisible();
-  await expect(page.getByText('✓ good').first()).toBeVisible();
 });

@@ -5,7 +5,6 @@ import type { Diagnosis, Observation, Step } from '@zygostat/core/diagnose';
 import { namesIn } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { ActionButton, AppText, Waiting } from '../../basics';
-import { probePlaced } from '../bench/slice';
 import { Unsaved } from '../job/Unsaved';
 import { useOpenDocument } from '../job/useOpenDocument';
 import { Bringing } from './Bringing';
@@ -20,18 +19,12 @@ import { Seen } from './Seen';
 import { Settled } from './Settled';
 import { meterHeld, suspectsShown } from './slice';
 import { StepCard } from './StepCard';
+import { useBenchAt } from './useBenchAt';
 import { useDiagnosis, useFindActions, useFindView } from './useFind';
 
-/** Puts the probes of the drawing where the next reading is taken. */
-function useProbesAt(step: Step | undefined) {
-  const dispatch = useAppDispatch();
-  const [red, black] = step?.type === 'reading' ? [step.red, step.black] : [null, null];
-  useEffect(() => {
-    if (red === null || black === null) return;
-    dispatch(probePlaced({ probe: 'red', node: red }));
-    dispatch(probePlaced({ probe: 'black', node: black }));
-  }, [dispatch, red, black]);
-}
+/** What ran with a call is one thing seen, with what came out. */
+const seenOf = ({ observed }: Diagnosis) =>
+  observed.filter(({ observation }) => observation.type !== 'runs').length;
 
 interface SearchProps {
   circuit: Circuit;
@@ -47,7 +40,7 @@ function Search({ circuit, diagnosis, jobId }: SearchProps) {
   const [skipped, setSkipped] = useState(0);
   const names = namesIn(circuit);
   const next = view?.steps[skipped % Math.max(view.steps.length, 1)];
-  useProbesAt(next?.step);
+  useBenchAt(circuit, next?.step);
   useEffect(() => {
     if (view) dispatch(suspectsShown({ jobId, suspects: view.suspects, cleared: view.cleared }));
   }, [dispatch, jobId, view]);
@@ -69,7 +62,7 @@ function Search({ circuit, diagnosis, jobId }: SearchProps) {
       <Seen diagnosis={diagnosis} stale={view.stale} names={names} onWithdraw={withdraw} />
       <Settled view={view} {...shared} jobId={jobId} onNoBetter={noBetter} onEnd={putAway} />
       {view.bring ? <Bringing bring={view.bring} onArrive={arrive} /> : null}
-      <Ranking view={view} names={names} count={diagnosis.observed.length - view.stale.length} />
+      <Ranking view={view} names={names} count={seenOf(diagnosis) - view.stale.length} />
       {working ? <Waiting label="Weighing it" /> : null}
       {!working && view.doubtful.length > 0 ? (
         <Doubts

@@ -189,7 +189,7 @@ export function Loom({
               />
             )),
           )}
-          <SuspectMarks loom={loom} suspects={suspects} cleared={cleared} />
+          <SuspectMarks loom={loom} width={width} suspects={suspects} cleared={cleared} />
           {(['red', 'black'] as const).map((probe) => {
             const spot = probeSpot(probe);
             return spot ? <ProbeShape key={probe} {...spot} probe={probe} /> : null;

@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import { G, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { Circle, G, Path, Rect, Text as SvgText } from 'react-native-svg';
 import type { Suspect } from '@zygostat/core/diagnose';
 import type { layLoom } from '@zygostat/core/drawing';
 import { percentText } from '@zygostat/core/words';
@@ -14,14 +14,22 @@ const dashesOf = (share: number) => (share >= 0.5 ? '12 3' : share >= 0.2 ? '8 6
 
 const boxesOf = ({ cards, chips }: Laid) => [...cards.flatMap(({ plates }) => plates), ...chips];
 
+/** Half of a written share's width, and what it keeps from the drawing's edge. */
+const HALF = 22;
+const EDGE = 2;
+
 interface SuspectsProps {
   loom: Laid;
+  width: number;
   suspects: readonly Suspect[];
   cleared: readonly string[];
 }
 
 /** Under the conductors: a hatched band along each that is suspected. */
-export const SuspectBands = memo(function SuspectBands({ loom, suspects }: Omit<SuspectsProps, 'cleared'>) {
+export const SuspectBands = memo(function SuspectBands({
+  loom,
+  suspects,
+}: Omit<SuspectsProps, 'cleared' | 'width'>) {
   const t = useTokens();
   return suspects.flatMap(({ type, id, share }) => {
     const wire = type === 'conductor' && loom.wires.find(({ conductor }) => conductor === id);
@@ -41,24 +49,46 @@ export const SuspectBands = memo(function SuspectBands({ loom, suspects }: Omit<
 });
 
 /** Over the drawing: frames about suspected devices, shares, and a tick at what is proven good. */
-export const SuspectMarks = memo(function SuspectMarks({ loom, suspects, cleared }: SuspectsProps) {
+export const SuspectMarks = memo(function SuspectMarks({
+  loom,
+  width: whole,
+  suspects,
+  cleared,
+}: SuspectsProps) {
   const t = useTokens();
-  const label = (key: string, x: number, y: number, text: string, ink: string) => (
-    <G key={key}>
-      <Rect x={x - 22} y={y - 9} width={44} height={18} rx={5} fill={t.card} stroke={ink} strokeWidth={1.5} />
-      <SvgText x={x} y={y + 4.5} fontSize={13} fontFamily={FONTS.condensed} fill={ink} textAnchor="middle">
-        {text}
-      </SvgText>
-    </G>
-  );
+  const written = (key: string, at: number, y: number, share: number) => {
+    const x = Math.min(at, whole - HALF - EDGE);
+    return (
+      <G key={key}>
+        <Rect
+          x={x - HALF}
+          y={y - 9}
+          width={2 * HALF}
+          height={18}
+          rx={5}
+          fill={t.card}
+          stroke={t.amber}
+          strokeWidth={1.5}
+        />
+        <SvgText
+          x={x}
+          y={y + 4.5}
+          fontSize={13}
+          fontFamily={FONTS.condensed}
+          fill={t.amber}
+          textAnchor="middle"
+        >
+          {percentText(share)}
+        </SvgText>
+      </G>
+    );
+  };
   return (
     <>
       {suspects.flatMap(({ type, id, share }) => {
         if (type === 'conductor') {
           const wire = loom.wires.find(({ conductor }) => conductor === id);
-          return wire && share >= WRITTEN
-            ? [label(id, wire.tag.x + 36, wire.tag.y, percentText(share), t.amber)]
-            : [];
+          return wire && share >= WRITTEN ? [written(id, wire.tag.x, wire.tag.y - 17, share)] : [];
         }
         return boxesOf(loom)
           .filter(({ device }) => device === id)
@@ -76,7 +106,7 @@ export const SuspectMarks = memo(function SuspectMarks({ loom, suspects, cleared
                 strokeWidth={3}
                 strokeDasharray={dashesOf(share)}
               />
-              {share >= WRITTEN ? label(`${id} share`, x + width - 20, y, percentText(share), t.amber) : null}
+              {share >= WRITTEN ? written(`${id} share`, x + HALF, y + height, share) : null}
             </G>
           ));
       })}
@@ -84,7 +114,18 @@ export const SuspectMarks = memo(function SuspectMarks({ loom, suspects, cleared
         boxesOf(loom)
           .filter(({ device }) => device === id)
           .slice(0, 1)
-          .map(({ x, y, width }) => label(`${id} good`, x + width - 20, y, '✓ good', t.teal)),
+          .map(({ x, y, width }) => (
+            <G key={`${id} good`}>
+              <Circle cx={x + width - 12} cy={y} r={9} fill={t.card} stroke={t.teal} strokeWidth={1.5} />
+              <Path
+                d={`M${x + width - 16.5} ${y} l3.5 4 l6 -8`}
+                fill="none"
+                stroke={t.teal}
+                strokeWidth={2.5}
+                strokeLinecap="round"
+              />
+            </G>
+          )),
       )}
     </>
   );
