@@ -104,6 +104,7 @@ export const newReadingSchema = body({
   expected: quantity(),
   actual: quantity(),
   situation: text(200),
+  state: text(20),
 });
 
 /** A document of a job by its name, with the save it builds on. */

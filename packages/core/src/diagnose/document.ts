@@ -17,6 +17,8 @@ export interface Diagnosis {
   observed: readonly Observed[];
   /** What was observed before something was put right: kept, and no more of what the circuit is now. */
   before?: readonly Observed[];
+  /** Readings logged elsewhere in the job that are not to count, by id. */
+  ignored?: readonly string[];
   /** No single fault fits: two at once are looked for too. */
   pairs?: boolean;
   /** Nobody has compared the landings with the record. */
@@ -146,6 +148,7 @@ const diagnosisSchema = shape({
     .required('is required'),
   observed: observations().required('is required'),
   before: observations(),
+  ignored: yup.array().strict().of(word()).max(MOST_OBSERVED, `must have at most ${MOST_OBSERVED} entries`),
   pairs: yup.boolean().strict(),
   unsurveyed: yup.boolean().strict(),
   telephone: yup.boolean().strict(),

@@ -65,6 +65,8 @@ export const readings = sqliteTable(
     unit: text('unit').$type<Unit>().notNull(),
     verdict: text('verdict').$type<Verdict>().notNull(),
     situation: text('situation').notNull().default(''),
+    /** The call it was taken in, where it was a plain one; a search counts it then. */
+    state: text('state').notNull().default(''),
     createdAt: createdAt(),
   },
   (table) => [index('readings_job').on(table.jobId)],

@@ -27,6 +27,7 @@ export function readingRoutes(db: Db): Router {
     const job = findJob(db, request.params.id);
     const {
       situation = '',
+      state = '',
       id = nanoid(12),
       ...reading
     } = newReadingSchema.validateSync(request.body, { abortEarly: false });
@@ -47,6 +48,7 @@ export function readingRoutes(db: Db): Router {
     const row = {
       ...reading,
       situation,
+      state,
       unit,
       verdict,
       id,

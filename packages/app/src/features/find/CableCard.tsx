@@ -1,14 +1,45 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { TextInput } from 'react-native-paper';
 import type { Cable } from '@zygostat/core/circuit';
 import type { CableAnswer, Observation } from '@zygostat/core/diagnose';
-import { faultFound, fewestReadings, followCableTest, mostReadings, withDead } from '@zygostat/core/diagnose';
+import {
+  faultFound,
+  fewestReadings,
+  followCableTest,
+  lengthToBreak,
+  mostReadings,
+  withDead,
+} from '@zygostat/core/diagnose';
 import type { Names } from '@zygostat/core/words';
-import { cableReadingLines, conductorStateText } from '@zygostat/core/words';
-import { useAppDispatch } from '../../store';
+import { cableReadingLines, conductorStateText, showLength } from '@zygostat/core/words';
+import { useAppDispatch, useAppSelector } from '../../store';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { edited } from '../circuit/slice';
+
+/** How far it is to a break, from the capacitance of the broken conductor: where a meter has it. */
+function Length({ cable, name }: { cable: Cable; name: string }) {
+  const units = useAppSelector(({ settings }) => settings.units);
+  const [text, setText] = useState('');
+  const nanofarads = Number(text.replace(',', '.'));
+  const isFigure = text.trim() !== '' && Number.isFinite(nanofarads) && nanofarads > 0;
+  return (
+    <View style={styles.length}>
+      <TextInput
+        mode="outlined"
+        label={`${name} to all others joined, nF`}
+        aria-label="Capacitance of the broken conductor, nF"
+        value={text}
+        onChangeText={setText}
+        inputMode="decimal"
+      />
+      {isFigure ? (
+        <AppText>{`Broken about ${showLength(lengthToBreak(cable, nanofarads * 1e-9), units.length)} from here.`}</AppText>
+      ) : null}
+    </View>
+  );
+}
 
 interface CableCardProps {
   cable: Cable;
@@ -23,6 +54,7 @@ export function CableCard({ cable, names, onDone }: CableCardProps) {
   const [answers, setAnswers] = useState<readonly CableAnswer[] | null>(null);
   if (!answers) return <ActionButton label="Test it step by step" onPress={() => setAnswers([])} />;
   const { next, states } = followCableTest(cable, answers);
+  const broken = cable.conductors.find(({ id }) => states[id] === 'open');
   const count = cable.conductors.length;
   const take = () => {
     if (Object.values(states).some((state) => state !== 'whole'))
@@ -34,6 +66,7 @@ export function CableCard({ cable, names, onDone }: CableCardProps) {
   const give = (passes: boolean) => next && setAnswers([...answers, { reading: next, passes }]);
   return (
     <View role="group" aria-label="Cable test" style={[styles.box, { borderColor: t.line }]}>
+      {!next && broken ? <Length cable={cable} name={names.conductor(broken.id)} /> : null}
       {next ? (
         <>
           <AppText kind="strong">{`Reading ${answers.length + 1}`}</AppText>
@@ -75,6 +108,7 @@ export function CableCard({ cable, names, onDone }: CableCardProps) {
 }
 
 const styles = StyleSheet.create({
+  length: { gap: 4 },
   box: { borderWidth: 1, borderRadius: 10, padding: 10, gap: 6 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
   half: { flex: 1 },

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Diagnosis, Observation, Step } from '@zygostat/core/diagnose';
@@ -6,11 +6,14 @@ import { namesIn } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { ActionButton, AppText, Waiting } from '../../basics';
 import { Unsaved } from '../job/Unsaved';
+import type { LoggedReading } from '../readings/api';
+import { useListReadingsQuery } from '../readings/api';
 import { useOpenDocument } from '../job/useOpenDocument';
 import { Bringing } from './Bringing';
 import { Complaint } from './Complaint';
 import { diagnosisDocument } from './document';
 import { Doubts } from './Doubts';
+import { loggedFor } from './logged';
 import { Moved } from './Moved';
 import { Pairing } from './Pairing';
 import { Practise } from './Practise';
@@ -32,7 +35,20 @@ interface SearchProps {
   jobId: string;
 }
 
-function Search({ circuit, diagnosis, jobId }: SearchProps) {
+const NOTHING_LOGGED: readonly LoggedReading[] = [];
+
+/** A search with what was logged elsewhere in the job counted in. */
+function useCounted(diagnosis: Diagnosis, jobId: string): Diagnosis {
+  const { data: readings = NOTHING_LOGGED } = useListReadingsQuery(jobId);
+  const revision = useAppSelector(({ saving }) => saving.base);
+  return useMemo(() => {
+    const logged = loggedFor(diagnosis, readings, revision);
+    return logged.length === 0 ? diagnosis : { ...diagnosis, observed: [...diagnosis.observed, ...logged] };
+  }, [diagnosis, readings, revision]);
+}
+
+function Search({ circuit, diagnosis: own, jobId }: SearchProps) {
+  const diagnosis = useCounted(own, jobId);
   const dispatch = useAppDispatch();
   const { view, working, failure, progress, stop } = useFindView(circuit, diagnosis);
   const { answer, noBetter, withdraw, lookForTwo, arrive, end } = useFindActions();

@@ -101,7 +101,15 @@ export function useFindActions() {
     ),
     withdraw: useCallback(
       (ids: readonly string[]) =>
-        change((now) => ({ ...now, observed: now.observed.filter(({ id }) => !ids.includes(id)) })),
+        change((now) => ({
+          ...now,
+          observed: now.observed.filter(({ id }) => !ids.includes(id)),
+          // What was logged elsewhere stays logged; it only does not count here.
+          ignored: [
+            ...(now.ignored ?? []),
+            ...ids.filter((id) => !now.observed.some((one) => one.id === id)),
+          ],
+        })),
       [change],
     ),
     lookForTwo: useCallback((pairs: boolean) => change((now) => ({ ...now, pairs })), [change]),

@@ -12,6 +12,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import type { NewReading } from './api';
 import { problemOf } from '../../store/api';
 import { useLogReadingMutation } from './api';
+import { activeCalls } from '../bench/calls';
 import { useStatus } from '../bench/useStatus';
 import { readingsOutbox } from './outbox';
 import { sheetOpened } from '../trace/slice';
@@ -55,6 +56,8 @@ export function LogSheet({ circuit, jobId, red, black }: LogSheetProps) {
   const reading = useAppSelector(({ bench }) => bench.reading);
   const meter = useAppSelector(({ bench }) => bench.meter);
   const situation = useStatus()?.text ?? '';
+  const inputs = useAppSelector(({ bench }) => bench.inputs);
+  const calls = activeCalls(circuit, inputs);
   const revision = useAppSelector(({ saving }) => saving.base);
   const [logReading, { isLoading, error }] = useLogReadingMutation();
   const { control, handleSubmit } = useForm({
@@ -83,6 +86,7 @@ export function LogSheet({ circuit, jobId, red, black }: LogSheetProps) {
       expected: travel(expected.value),
       actual: travel(valueOf(text)),
       situation: situation.slice(0, 200),
+      state: calls.size === 1 ? [...calls][0]! : '',
     };
     const result = await logReading({ id: jobId, reading: entry });
     const silent = result.error !== undefined && problemOf(result.error).status === 0;

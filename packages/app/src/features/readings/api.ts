@@ -15,6 +15,8 @@ export interface NewReading {
   expected: number | null;
   actual: number | null;
   situation: string;
+  /** The call it was taken in, where it was a plain one. */
+  state: string;
 }
 
 export interface LoggedReading extends NewReading {

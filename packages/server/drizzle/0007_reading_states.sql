@@ -1,0 +1,1 @@
+ALTER TABLE `readings` ADD `state` text DEFAULT '' NOT NULL;
