@@ -20,7 +20,7 @@ import { edited } from '../circuit/slice';
 
 /** How far it is to a break, from the capacitance of the broken conductor: where a meter has it. */
 function Length({ cable, name }: { cable: Cable; name: string }) {
-  const units = useAppSelector(({ settings }) => settings.units);
+  const length = useAppSelector(({ settings }) => settings.length);
   const [text, setText] = useState('');
   const nanofarads = Number(text.replace(',', '.'));
   const isFigure = text.trim() !== '' && Number.isFinite(nanofarads) && nanofarads > 0;
@@ -35,7 +35,7 @@ function Length({ cable, name }: { cable: Cable; name: string }) {
         inputMode="decimal"
       />
       {isFigure ? (
-        <AppText>{`Broken about ${showLength(lengthToBreak(cable, nanofarads * 1e-9), units.length)} from here.`}</AppText>
+        <AppText>{`Broken about ${showLength(lengthToBreak(cable, nanofarads * 1e-9), length)} from here.`}</AppText>
       ) : null}
     </View>
   );
