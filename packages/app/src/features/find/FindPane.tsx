@@ -16,11 +16,11 @@ import { Doubts } from './Doubts';
 import { loggedFor } from './logged';
 import { Moved } from './Moved';
 import { Pairing } from './Pairing';
-import { Practise } from './Practise';
+import { Practise, usePractice } from './Practise';
 import { Ranking } from './Ranking';
 import { Seen } from './Seen';
 import { Settled } from './Settled';
-import { meterHeld, suspectsShown } from './slice';
+import { suspectsShown } from './slice';
 import { StepCard } from './StepCard';
 import { useBenchAt } from './useBenchAt';
 import { useDiagnosis, useFindActions, useFindView } from './useFind';
@@ -52,7 +52,7 @@ function Search({ circuit, diagnosis: own, jobId }: SearchProps) {
   const dispatch = useAppDispatch();
   const { view, working, failure, progress, stop } = useFindView(circuit, diagnosis);
   const { answer, noBetter, withdraw, lookForTwo, arrive, end } = useFindActions();
-  const meter = useAppSelector(({ find }) => (find.meter?.jobId === jobId ? find.meter.id : null));
+  const { meter, leave } = usePractice(jobId);
   const [skipped, setSkipped] = useState(0);
   const names = namesIn(circuit);
   const next = view?.steps[skipped % Math.max(view.steps.length, 1)];
@@ -62,7 +62,7 @@ function Search({ circuit, diagnosis: own, jobId }: SearchProps) {
   }, [dispatch, jobId, view]);
   const putAway = () => {
     dispatch(suspectsShown({ jobId: null, suspects: [], cleared: [] }));
-    dispatch(meterHeld(null));
+    leave();
     end();
   };
   if (failure) return <AppText>{failure}</AppText>;

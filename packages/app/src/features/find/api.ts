@@ -20,7 +20,7 @@ export interface Asked {
   conductor?: string;
 }
 
-export const findApi = api.injectEndpoints({
+const findApi = api.injectEndpoints({
   endpoints: (build) => ({
     found: build.query<{ counts: Found }, undefined>({ query: () => 'found', providesTags: ['Found'] }),
     confirm: build.mutation<unknown, { job: string; id: string; name: string }>({

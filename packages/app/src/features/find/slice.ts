@@ -4,7 +4,7 @@ import { createSlice } from '@reduxjs/toolkit';
 import type { Suspect } from '@zygostat/core/diagnose';
 import { traceOpened } from '../trace/slice';
 
-export interface FindState {
+interface FindState {
   /** The job a search is shown for. */
   jobId: string | null;
   suspects: readonly Suspect[];
