@@ -157,3 +157,14 @@ test('suspects are marked on the loom, by pattern and in words, and the probes a
   await page.getByRole('button', { name: 'Loom', exact: true }).click();
   await expect(page.getByText(/^\d+ %$/).first()).toBeVisible();
 });
+
+test('a bench whose stream stops says so, and a figure can still be typed', async ({ page, server }) => {
+  await page.route('**/stream', (route) => route.abort());
+  await practise(page, server, 'furnace-ac', ['statY broken']);
+  const typed = next(page).getByLabel(/^What you read/);
+  for (let steps = 0; steps < 8 && !(await typed.isVisible()); steps++) await step(page);
+  await expect(next(page).getByText('The bench does not answer')).toBeVisible();
+  await typed.fill('1200');
+  await next(page).getByRole('button', { name: 'Hold', exact: true }).click();
+  await expect(page.getByText(/What is left, after|A figure from 0/).first()).toBeVisible();
+});

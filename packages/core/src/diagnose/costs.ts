@@ -1,5 +1,5 @@
 /** Minutes of looking for a fault: common practice, from memory, to be edited by who works otherwise. */
-import type { Circuit } from '../circuit';
+import type { Circuit, Device } from '../circuit';
 import { kindOf } from '../devices';
 
 export interface Costs {
@@ -49,25 +49,39 @@ export interface Whereabouts {
 export const walkMinutes = ({ stations }: Circuit, from: string, to: string): number =>
   from === to ? 0 : (stations.find(({ id }) => id === to)?.access ?? 0);
 
-/** Whether all that is at a place is thermostats. */
-const isThermostatPlace = ({ devices }: Circuit, station: string) =>
-  devices.filter((device) => device.station === station).every(({ kind }) => kindOf(kind).asks);
+interface Places {
+  /** Where thermostats are: a call is made there. */
+  calling: readonly string[];
+  /** Where there is nothing but thermostats. */
+  thermostatsOnly: ReadonlySet<string>;
+}
+
+/** Asked for every step there is, at every observation. */
+const known = new WeakMap<Circuit, Places>();
+
+function placesOf(circuit: Circuit): Places {
+  const before = known.get(circuit);
+  if (before) return before;
+  const asks = (device: Device) => kindOf(device.kind).asks !== undefined;
+  const at = (station: string) => circuit.devices.filter((device) => device.station === station);
+  const made = {
+    calling: [...new Set(circuit.devices.filter(asks).map(({ station }) => station))],
+    thermostatsOnly: new Set(circuit.stations.flatMap(({ id }) => (at(id).every(asks) ? [id] : []))),
+  };
+  known.set(circuit, made);
+  return made;
+}
 
 /** Minutes until a person's hands are in what is at a place. */
 export function reachMinutes(circuit: Circuit, costs: Costs, at: Whereabouts, station: string): number {
   const walk = walkMinutes(circuit, at.station, station);
   if (at.open.includes(station)) return walk;
-  return walk + (isThermostatPlace(circuit, station) ? costs.thermostatCover : costs.covers);
+  return walk + (placesOf(circuit).thermostatsOnly.has(station) ? costs.thermostatCover : costs.covers);
 }
-
-/** Where thermostats are: a call is made there. */
-const callingPlaces = ({ devices }: Circuit): string[] => [
-  ...new Set(devices.flatMap(({ kind, station }) => (kindOf(kind).asks ? [station] : []))),
-];
 
 /** Minutes to have everything set to another state, and settled in it. */
 export function stateMinutes(circuit: Circuit, costs: Costs, at: Whereabouts, state: string): number {
   if (at.state === state) return 0;
-  const [place] = callingPlaces(circuit);
+  const [place] = placesOf(circuit).calling;
   return (place === undefined ? 0 : walkMinutes(circuit, at.station, place)) + costs.call + costs.restart;
 }

@@ -9,6 +9,7 @@ import { ActionButton, AppText } from '../../basics';
 import { BenchAnswer } from './BenchAnswer';
 import { CableCard } from './CableCard';
 import { Figure, scaleOf } from './Figure';
+import { PartFigures } from './PartFigures';
 
 const cautionFor = (step: Step): string => {
   switch (step.type) {
@@ -120,6 +121,7 @@ export function StepCard(props: StepCardProps) {
       {scale ? (
         <Figure proposal={proposal} scale={scale} onHold={(figure) => give(withFigure(proposal, figure))} />
       ) : null}
+      {step.type === 'test' ? <PartFigures circuit={circuit} device={step.device} /> : null}
       {step.type === 'wires' ? <CableCard cable={step.cable} names={names} onDone={give} /> : null}
       <View style={styles.row}>
         <ActionButton label={why ? 'Hide why' : 'Why this?'} look="plain" onPress={() => setWhy(!why)} />

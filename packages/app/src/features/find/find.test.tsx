@@ -8,6 +8,7 @@ import { cableReadingLines, namesIn } from '@zygostat/core/words';
 import { takeUp } from '../circuit/slice';
 import { renderWithStore } from '../../testing/render';
 import { CableCard } from './CableCard';
+import { PartFigures } from './PartFigures';
 
 const circuit = furnaceAirConditioner('Bakery');
 const cable = findCable(circuit, 'statCable')!;
@@ -40,4 +41,20 @@ test('a broken conductor is found, named to the search and tagged for the plan',
   expect(done).toEqual([[{ type: 'wires', cable: 'statCable', found: `${id} broken` }]]);
   const after = findCable(store.getState().edits.present.circuit!, 'statCable')!;
   expect(after.conductors.filter(({ tag }) => tag === 'dead').map((one) => one.colour)).toEqual([colour]);
+});
+
+// 2652 × A ÷ V at 60 Hz is µF, exact; beyond ±6 % it is replaced, common practice.
+test('a run capacitor is told weak by its own amperes and volts', () => {
+  const { screen } = renderWithStore(<PartFigures circuit={circuit} device="unit" />);
+  const type = (label: string, text: string) =>
+    fireEvent.change(screen.getByLabelText(label), { target: { value: text } });
+  type('Through it, A', '4.35');
+  type('Across it, V', '330');
+  screen.getByText('35.0 µF, 0 % under its label: good');
+  type('Through it, A', '3,6');
+  screen.getByText('28.9 µF, 17 % under its label: replace it');
+  type('1 to 2, Ω', '3.6');
+  type('2 to 3, Ω', '4.8');
+  type('1 to 3, Ω', '1.2');
+  screen.getByText(/^1 to 2 is S–C, 2 to 3 is R–S, 1 to 3 is R–C: they add up/);
 });
