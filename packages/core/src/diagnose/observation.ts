@@ -131,19 +131,17 @@ export const badParts = (given: Hypothesis, device: string): Hypothesis[] =>
 export const badWires = (given: Hypothesis, cable: Cable): Hypothesis[] =>
   singlesOf(given).filter((one) => isWireOf(one, cable));
 
-/** Readings by observation and point: many hypotheses share a point. */
-const readings = new WeakMap<Observation, WeakMap<OperatingPoint, Reading>>();
+/** Readings by point and where the probes are: many hypotheses share a point, and one is read there more than once. */
+const readings = new WeakMap<OperatingPoint, Map<string, Reading>>();
 
-function measured(
-  observation: Extract<Observation, { type: 'reading' }>,
-  { point, read }: Prediction,
-): Reading {
-  const byPoint = readings.get(observation) ?? new WeakMap<OperatingPoint, Reading>();
-  readings.set(observation, byPoint);
-  const known = byPoint.get(point);
+function measured({ mode, red, black, meter }: Probes, { point, read }: Prediction): Reading {
+  const byProbes = readings.get(point) ?? new Map<string, Reading>();
+  readings.set(point, byProbes);
+  const key = `${mode} ${meter} ${red} ${black}`;
+  const known = byProbes.get(key);
   if (known) return known;
-  const made = read(observation.probes);
-  byPoint.set(point, made);
+  const made = read({ mode, red, black, meter });
+  byProbes.set(key, made);
   return made;
 }
 
@@ -209,7 +207,7 @@ export function likelihood(
       return ofFigure(observation.amps, predict(observation.state).clamp(observation.conductor), 'amps');
     case 'reading': {
       const { state, value, probes } = observation;
-      const reading = measured(observation, predict(state));
+      const reading = measured(probes, predict(state));
       return reading.ok
         ? ofFigure(value, reading.value, probes.mode)
         : { right: 0, mistaken: MISREAD / ANYWHERE };
