@@ -50,13 +50,32 @@ test('trace on a phone, its stud sheet and a path', async ({ page, server }) => 
 });
 
 test('the fault is found', async ({ page, server }) => {
+  await page.route('**/api/bench-meters', (route) =>
+    route.continue({
+      postData: JSON.stringify({
+        ...(route.request().postDataJSON() as object),
+        faults: ['statY broken'],
+        noisy: false,
+      }),
+    }),
+  );
   await open(page, server, 'Recovery ward, Foxglove Vet Clinic', PHONE);
   await page.getByRole('button', { name: 'Find', exact: true }).click();
-  await page.getByRole('button', { name: 'Find it' }).click();
+  await page.getByRole('button', { name: 'Hide a fault' }).click();
   const next = page.getByRole('region', { name: 'Next step' });
-  await next.getByRole('button', { name: 'open', exact: true }).click();
-  await expect(next).toContainText('black on');
+  const observed = page.getByRole('list', { name: 'Observed' }).getByRole('listitem');
+  for (let steps = 0; steps < 2; steps++) {
+    const before = await observed.count();
+    await next
+      .getByRole('button', { name: 'Hold this' })
+      .or(next.getByRole('button', { name: 'See for yourself' }))
+      .click();
+    await expect.poll(() => observed.count()).toBeGreaterThan(before);
+    await expect(page.getByText('Weighing it')).toHaveCount(0);
+  }
   await shoot(page, 'find');
+  await page.getByRole('button', { name: 'Loom', exact: true }).click();
+  await shoot(page, 'suspects');
 });
 
 test('trace in the dark, with a fault', async ({ page, server }) => {

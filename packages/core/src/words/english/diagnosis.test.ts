@@ -21,12 +21,12 @@ test.each([
   ['furnaceBreaker off', 'Furnace breaker is off', 'Find why Furnace breaker is off, then switch it on'],
   [
     'statY broken',
-    'yellow of Thermostat cable is broken',
+    'Yellow of Thermostat cable is broken',
     'Give the work of yellow of Thermostat cable to a spare, or pull a new cable',
   ],
   [
     'statY loose to',
-    'yellow of Thermostat cable is loose at Furnace board Y',
+    'Yellow of Thermostat cable is loose at Furnace board Y',
     'Land yellow of Thermostat cable anew on Furnace board Y',
   ],
   ['yardCable cut through', 'Outdoor cable is cut through', 'Pull a new cable in place of Outdoor cable'],

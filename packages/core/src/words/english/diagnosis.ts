@@ -29,6 +29,11 @@ function conductorText(names: Names, id: string): string {
 
 /** What is wrong, in a few words: a name for a bar in a list. */
 export function failureText(names: Names, failure: Failure): string {
+  const phrase = failurePhrase(names, failure);
+  return phrase.charAt(0).toUpperCase() + phrase.slice(1);
+}
+
+function failurePhrase(names: Names, failure: Failure): string {
   const { device, cable, node } = names;
   const conductor = (id: string) => conductorText(names, id);
   switch (failure.type) {
@@ -69,7 +74,7 @@ export function failureText(names: Names, failure: Failure): string {
       return `The jumper ${link.joins.map(node).join(' to ')} is missing`;
     }
     case 'both':
-      return failure.failures.map((one) => failureText(names, one)).join(', and ');
+      return failure.failures.map((one) => failurePhrase(names, one)).join(', and ');
     case 'overloaded':
       return `${device(failure.device)} is overloaded`;
     case 'jumper-left':
