@@ -1,13 +1,15 @@
 /** Where a diagnosis stands, with what cannot be or is no more in it: sensible, and nothing lost. */
 import { lift } from '../circuit';
-import { furnaceAirConditioner } from '../systems';
+import { boilerTwoWire, furnaceAirConditioner } from '../systems';
 import type { Diagnosis, Observation } from '.';
 import {
   diagnosisProblems,
   dictionaryFor,
   followDiagnosis,
+  hypothesesOf,
   observationsOf,
   searchKey,
+  siteWith,
   stateId,
   withPairs,
 } from '.';
@@ -138,4 +140,26 @@ test('pairs keep what single faults there are', () => {
   const both = withPairs(dictionary, []);
   expect(both.hypotheses).toEqual(dictionary.hypotheses);
   expect(observationsOf(both, given)).toHaveLength(1);
+});
+
+test('what nothing of worth tells apart is said to be tied, with the one step that still would', () => {
+  const boiler = boilerTwoWire('Tied');
+  const truth = hypothesesOf(boiler).find(({ id }) => id === 'none')!;
+  const site = siteWith(boiler, truth);
+  const calls = site.states;
+  const given = diagnosis([], {
+    whereabouts: { station: boiler.stations[0]!.id, open: [], state: calls[0]! },
+  });
+  const dictionary = dictionaryFor(boiler, given, {});
+  let now = given;
+  let view = followDiagnosis(dictionary, now);
+  for (let steps = 0; view.steps.length > 0 && steps < 200; steps++) {
+    const observed = view.steps.flatMap(({ step }) => site.observe(step));
+    const all = [...now.observed.map(({ observation }) => observation), ...observed];
+    now = diagnosis(all, { whereabouts: given.whereabouts });
+    view = followDiagnosis(dictionary, now);
+  }
+  expect(view.steps).toEqual([]);
+  expect(view.tied).toBe(view.settled === null);
+  if (!view.tied) expect(view.apart).toBeNull();
 });

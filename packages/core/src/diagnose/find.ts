@@ -1,5 +1,6 @@
 /** Where a diagnosis stands: what is left, what to do next, how it came to that. */
 import { findCable, findConductor, findDevice } from '../circuit';
+import type { Whereabouts } from './costs';
 import type { Diagnosis } from './document';
 import type { Dictionary } from './dictionary';
 import type { Failure, Remedy } from './hypotheses';
@@ -9,7 +10,7 @@ import { adviser, nextSteps } from './next/next';
 import type { Step } from './next/candidates';
 import { candidatesOf } from './next/candidates';
 import type { Observation } from './observation';
-import type { Group } from './rank';
+import type { Group, Ranking } from './rank';
 import { DOUBTFUL, courseOf, doubtsOf, isSettled, rank } from './rank';
 import { seenRunning } from './seen';
 import type { Suspect } from './suspects';
@@ -55,6 +56,8 @@ export interface FindView {
   doubtful: readonly Doubtful[];
   /** Nothing that is asked tells what is left apart: all of it has to be put right in turn. */
   tied: boolean;
+  /** While tied, the one step that would still tell the likeliest two apart; `null` where none does. */
+  apart: Proposal | null;
   suspects: readonly Suspect[];
   /** Devices proven good. */
   cleared: readonly string[];
@@ -144,6 +147,27 @@ function proposalOf(
   };
 }
 
+/** Bits below which a step does not even tell two things apart. */
+const LEAST_APART = 0.01;
+
+/** The step that would best tell the likeliest two apart, whatever its minutes. */
+function tellingApart(
+  dictionary: Dictionary,
+  { shares, groups }: Ranking,
+  at: Whereabouts,
+  done: ReadonlySet<string>,
+): Advice | null {
+  const two = new Float64Array(shares.length);
+  for (const { members } of groups.slice(0, 2)) for (const member of members) two[member] = shares[member]!;
+  const { weigh, advise } = adviser(dictionary, { shares: two, groups }, at);
+  const calls = dictionary.states.map(({ id }) => id);
+  const [best] = candidatesOf(dictionary, calls)
+    .filter((step) => !done.has(stepKey(step)))
+    .map((step) => ({ step, ...weigh(step) }))
+    .sort((one, other) => other.gain - one.gain);
+  return best && best.gain >= LEAST_APART ? advise(best.step) : null;
+}
+
 /** What was observed of what is there to be observed. */
 export const observationsOf = (dictionary: Dictionary, { observed }: Diagnosis): Observation[] =>
   observed.flatMap(({ observation }) => (isOf(dictionary, observation) ? [observation] : []));
@@ -176,6 +200,8 @@ export function followDiagnosis(
     ? telephoneSteps(dictionary, ranking, whereabouts, most)
     : nextSteps(dictionary, ranking, whereabouts, { most });
   const steps = asked.filter(({ step }) => !done.has(stepKey(step))).slice(0, MEANT);
+  const tied = settled === null && steps.length === 0;
+  const apart = tied ? tellingApart(dictionary, ranking, whereabouts, done) : null;
   return {
     left: shown.map(({ remedy, share, members }) => ({
       remedy,
@@ -192,7 +218,8 @@ export function followDiagnosis(
     moved: shown.map((group) => course.map((shares) => shareIn(shares, group))),
     stale,
     doubtful,
-    tied: settled === null && steps.length === 0,
+    tied,
+    apart: apart && proposed(apart),
     ...suspectsOf(dictionary, ranking, course[0]!),
     bring: telephone ? whatToBring(dictionary, ranking) : null,
   };

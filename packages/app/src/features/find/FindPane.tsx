@@ -101,9 +101,20 @@ function Search({ circuit, diagnosis: own, jobId }: SearchProps) {
       ) : null}
       {view.tied && !working && view.doubtful.length === 0 ? (
         <AppText kind="strong">
-          Nothing that can be read or seen from here tells these apart. Put right what costs least of them
+          Little that can be read or seen from here tells these apart. Put right what costs least of them
           first, make the call again, and say whether it helped.
         </AppText>
+      ) : null}
+      {view.apart && !working && view.doubtful.length === 0 ? (
+        <StepCard
+          key={JSON.stringify(view.apart.step)}
+          title="Would tell the likeliest two apart"
+          proposal={view.apart}
+          others={0}
+          {...shared}
+          onAnswer={onAnswer}
+          onSkip={putAway}
+        />
       ) : null}
       <Moved view={view} names={names} />
       <ActionButton label="Put the search away" look="plain" onPress={putAway} />
