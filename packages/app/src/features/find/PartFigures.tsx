@@ -76,6 +76,9 @@ function Capacitor({ farads, hertz }: { farads: number; hertz: number }) {
   return (
     <View style={styles.part}>
       <AppText kind="small">{`Run capacitor under load, ${(farads * 1e6).toFixed(0)} µF on its label`}</AppText>
+      <AppText kind="small" color={t.amber}>
+        While it runs, on line voltage: only for who may work on it here.
+      </AppText>
       <Figures labels={['Through it, A', 'Across it, V']} onChange={setFigures} />
       {measured !== null ? (
         <AppText kind="strong" color={good ? t.teal : t.red}>
