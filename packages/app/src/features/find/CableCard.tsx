@@ -91,7 +91,7 @@ export function CableCard({ cable, names, onDone }: CableCardProps) {
               kind="small"
               color={states[id] === 'whole' ? t.teal : states[id] === 'unknown' ? t.mute : t.red}
             >
-              {`${names.conductor(id)}: ${conductorStateText(states[id]!)}`}
+              {conductorStateText(names, id, states[id]!)}
             </AppText>
           </View>
         ))}

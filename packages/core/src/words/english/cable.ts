@@ -1,5 +1,7 @@
 /** A cable's conductors tested: what to join and read, and what came out. */
+import { findConductor } from '../../circuit';
 import type { CableReading, ConductorState } from '../../diagnose';
+import { colourName } from '../../standards';
 import type { Names } from '../names';
 import { listed } from '../phrases';
 
@@ -8,8 +10,12 @@ const pairsOf = (group: readonly string[], from: number): (readonly [string, str
     i >= from && (i - from) % 2 === 0 && group[i + 1] !== undefined ? [[one, group[i + 1]!] as const] : [],
   );
 
+/** Within one cable a conductor goes by its colour. */
+const colourIn = ({ circuit }: Names, id: string) => colourName(findConductor(circuit, id)!.colour);
+
 /** What to do for a reading, one line each. */
-export function cableReadingLines({ conductor }: Names, reading: CableReading): string[] {
+export function cableReadingLines(names: Names, reading: CableReading): string[] {
+  const conductor = (id: string) => colourIn(names, id);
   const named = (group: readonly string[]) => listed(group.map(conductor));
   const joined = (pairs: readonly (readonly [string, string])[]) =>
     listed(pairs.map((pair) => pair.map(conductor).join(' with ')));
@@ -49,4 +55,6 @@ const STATES: Readonly<Record<ConductorState, string>> = {
   unknown: 'not known yet',
 };
 
-export const conductorStateText = (state: ConductorState): string => STATES[state];
+/** "yellow: broken" */
+export const conductorStateText = (names: Names, id: string, state: ConductorState): string =>
+  `${colourIn(names, id)}: ${STATES[state]}`;
