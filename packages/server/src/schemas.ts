@@ -15,7 +15,7 @@ const text = (max: number) =>
     .trim('must not begin or end with spaces')
     .max(max, `must be at most ${max} characters`);
 const required = (max: number) => text(max).min(1, 'must not be empty').required('is required');
-const body = <Fields extends yup.ObjectShape>(fields: Fields) =>
+export const body = <Fields extends yup.ObjectShape>(fields: Fields) =>
   yup
     .object(fields)
     .strict()

@@ -138,7 +138,11 @@ export const model = {
   ): FindView {
     const key = searchKey(circuit, diagnosis, found);
     if (search?.key !== key) search = { key, singles: dictionaryFor(circuit, diagnosis, found), pairs: null };
-    if (!diagnosis.pairs) return followDiagnosis(search.singles, diagnosis);
+    if (!diagnosis.pairs) {
+      // Asked for again they are looked for in what was observed by then.
+      search.pairs = null;
+      return followDiagnosis(search.singles, diagnosis);
+    }
     search.pairs ??= withPairs(
       search.singles,
       pairsThatFit(search.singles, observationsOf(search.singles, diagnosis), (done, all) => {

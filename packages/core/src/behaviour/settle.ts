@@ -29,7 +29,8 @@ export const NEW_WORLD: World = { now: 0, states: {} };
 /** Iterations after which a circuit that has not repeated itself is taken as chattering. */
 const MOST_STEPS = 200;
 
-const same = (one: State, other: State) =>
+/** Whether a device stands as before. */
+export const isSameState = (one: State, other: State) =>
   one === other || Object.keys(one).every((key) => one[key] === other[key]);
 
 /** A device with what does not change while inputs stay as they are. */
@@ -245,7 +246,7 @@ export function settleActors(
     point = network.held ? solveHeld(solver, choice, network.held) : solveKnown(solver, choice);
     watch?.passes?.(point);
     const next = answer(choice);
-    const moved = next.flatMap((state, i) => (same(states[i]!, state) ? [] : [i]));
+    const moved = next.flatMap((state, i) => (isSameState(states[i]!, state) ? [] : [i]));
     if (moved.length === 0) return finish(null);
     const suspect = visited.length >= SUSPECT_STEPS;
     const key = suspect ? JSON.stringify(states) : '';
@@ -254,7 +255,7 @@ export function settleActors(
       if (!together) {
         const cycle = visited.slice(first ?? -2);
         const restless = actors.flatMap(({ id }, i) =>
-          cycle.every((entry) => same(entry[i]!, cycle[0]![i]!)) ? [] : [id],
+          cycle.every((entry) => isSameState(entry[i]!, cycle[0]![i]!)) ? [] : [id],
         );
         return finish({ devices: restless, between: cycle.map(asRecord) });
       }

@@ -4,7 +4,7 @@
  * what none has answered there before is the circuit run by itself. What comes out is the same as without the tree.
  */
 import type { Actors, Felt, Inputs, Settled, Visit, Watch, World } from '../behaviour';
-import { NEW_WORLD, actorsOf, advance, answerAt, holding, untilSteady } from '../behaviour';
+import { NEW_WORLD, actorsOf, advance, answerAt, holding, isSameState, untilSteady } from '../behaviour';
 import type { State } from '../devices';
 import type { Choice, Network, OperatingPoint, Overlay, Solver } from '../network';
 import { ampsThrough, solveHeld, voltsOf } from '../network';
@@ -42,9 +42,6 @@ interface Way {
 }
 
 const isEnd = (to: Stop | End): to is End => 'settled' in to;
-
-const same = (one: State, other: State) =>
-  one === other || Object.keys(one).every((key) => one[key] === other[key]);
 
 const isFelt = (felt: Felt, point: OperatingPoint): boolean =>
   felt.quantity === 'volts'
@@ -117,7 +114,7 @@ class Ways {
 }
 
 const wayOf = (ways: readonly Way[], answers: readonly State[]): Way | undefined =>
-  ways.find((way) => way.answers.every((answer, i) => same(answer, answers[i]!)));
+  ways.find((way) => way.answers.every((answer, i) => isSameState(answer, answers[i]!)));
 
 /** Where a circuit came to with a fault held. */
 export interface Arrival {

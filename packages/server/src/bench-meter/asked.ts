@@ -6,17 +6,11 @@ import { callStates, stateOf } from '@zygostat/core/diagnose';
 import { METER_MODES } from '@zygostat/core/network';
 import * as yup from 'yup';
 import { Problem, invalid } from '../problem';
+import { body } from '../schemas';
 import type { Held } from './session';
 
 const word = (most = 200) =>
   yup.string().strict().required('is required').max(most, `must be at most ${most} characters`);
-const body = <Fields extends yup.ObjectShape>(fields: Fields) =>
-  yup
-    .object(fields)
-    .strict()
-    .noUnknown(({ unknown }: { unknown: string }) => `has unknown field ${unknown}`)
-    .required('must be a JSON object');
-
 const MOST_FAULTS = 2;
 
 export const sessionSchema = body({

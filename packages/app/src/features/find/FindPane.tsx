@@ -56,7 +56,7 @@ function Search({ circuit, diagnosis: own, jobId }: SearchProps) {
   const [skipped, setSkipped] = useState(0);
   const names = namesIn(circuit);
   const next = view?.steps[skipped % Math.max(view.steps.length, 1)];
-  useBenchAt(circuit, next?.step);
+  useBenchAt(circuit, (view?.doubtful[0]?.again ?? next ?? view?.apart)?.step);
   useEffect(() => {
     if (view) dispatch(suspectsShown({ jobId, suspects: view.suspects, cleared: view.cleared }));
   }, [dispatch, jobId, view]);

@@ -14,7 +14,11 @@ const told = (id: string) => {
 
 test.each([
   ['none', 'Nothing is wrong with the controls: look at the equipment', 'Leave the controls as they are'],
-  ['fuse blown', 'Board fuse: fuse blown', 'Replace Board fuse'],
+  [
+    'fuse blown',
+    'Board fuse: fuse blown',
+    'Find what opened Board fuse, put that right, then replace it with the same rating',
+  ],
   ['stat not-seated', 'Thermostat: not seated on its base', 'Seat it properly: Thermostat'],
   ['float tripped', 'Pan float has tripped', 'Find why Pan float has tripped, put that right, then reset it'],
   ['door door-off', 'Door switch: door not on', 'Seat it properly: Door switch'],

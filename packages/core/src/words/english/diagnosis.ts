@@ -88,7 +88,7 @@ const CALL = { heat: 'heat', cool: 'cooling' } as const;
 
 const MEND = {
   replace: 'Replace',
-  reset: 'Reset',
+  reset: 'Find what opened it, put that right, then reset',
   refit: 'Seat it properly:',
   clear: 'Clear',
   defer: 'For who may work on it:',
@@ -104,6 +104,9 @@ export function remedyText(names: Names, remedy: Remedy): string {
     case 'wait':
       return 'Wait until nothing is counting any more, then look again';
     case 'part':
+      // What opened on overload had a reason: a new one alone would open too, or worse be made bigger.
+      if (remedy.mend === 'replace' && remedy.part === null && kindAt(names, remedy.device).protects)
+        return `Find what opened ${device(remedy.device)}, put that right, then replace it with the same rating`;
       return remedy.part === null
         ? `${MEND[remedy.mend]} ${device(remedy.device)}`
         : `${MEND[remedy.mend]} the ${inSentence(remedy.part)} of ${device(remedy.device)}`;
@@ -128,7 +131,7 @@ export function remedyText(names: Names, remedy: Remedy): string {
     case 'take-out-jumper':
       return `Take out the jumper from ${node(remedy.terminals[0])} to ${node(remedy.terminals[1])}`;
     case 'relieve':
-      return `Take off what overloads ${device(remedy.device)}, or fit one with more VA`;
+      return `Take off what overloads ${device(remedy.device)}, or fit one with more VA, its protection and Class 2 limits kept`;
     case 'agree':
       return `Set ${device(remedy.device)} to ask for what the others ask for`;
   }
