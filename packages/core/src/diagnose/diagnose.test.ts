@@ -75,14 +75,17 @@ describe('the share of each', () => {
       { type: 'runs', state, device: 'boiler', load: 'circulator', on: false },
       { type: 'reading', state, probes, value: 24.5 },
     ];
-    const weights = hypotheses.map(({ weight }, i) => {
+    const weights = hypotheses.map(({ weight, failure: { type } }, i) => {
       const { runs, point } = dictionary.predict(i, state);
-      const seen = runs.has('boiler/circulator') ? 0.03 : 0.97;
+      const isOff = !runs.has('boiler/circulator');
       const reading = measure(point, probes);
       const volts = reading.ok ? reading.value : 0;
       const spread = Math.sqrt(0.2 ** 2 + volts ** 2 * (0.03 ** 2 + 0.04 ** 2));
       const density = Math.exp(-0.5 * ((24.5 - volts) / spread) ** 2) / (spread * Math.sqrt(2 * Math.PI));
-      return weight * seen * (0.99 * density + 0.01 / 150);
+      // What is not listed shows what is sound or, as likely, anything: the one of two, volts up to 40.
+      if (type === 'otherwise' || type === 'unlisted')
+        return weight * (0.5 * (isOff ? 0.97 : 0) + 0.25) * (0.5 * 0.99 * density + 0.5 / 40);
+      return weight * (isOff ? 0.97 : 0.03) * (0.99 * density + 0.01 / 150);
     });
     const total = weights.reduce((sum, weight) => sum + weight, 0);
     const { shares } = rank(dictionary, observations);
@@ -113,7 +116,12 @@ describe('the next step', () => {
   ] as const;
   const box = {
     circuit: { stations: [], devices: [] },
-    hypotheses: polybox.map(({ id, weight }) => ({ id, weight, remedy: { type: 'clear', device: id } })),
+    hypotheses: polybox.map(({ id, weight }) => ({
+      id,
+      weight,
+      failure: { type: 'tripped', device: id },
+      remedy: { type: 'clear', device: id },
+    })),
     predict: (i: number) => ({ faces: new Map(Object.entries(polybox[i]!.shows)) }),
   } as unknown as Dictionary;
   const at = { station: 'bench', open: [], state: 'on' };

@@ -11,6 +11,7 @@ import { Courses } from './courses';
 import type { Hypothesis } from './hypotheses';
 import { hypothesesOf, singlesOf } from './hypotheses';
 import type { OperatingState } from './states';
+import { displacedBy } from '../prove';
 import { callStates, stateOf, trialsOf } from './states';
 
 /** What a hand at the outlet feels: `mixed` is lukewarm, heat and cold at once. */
@@ -82,7 +83,7 @@ const shownBy = ({ devices }: Circuit, given: Hypothesis): (readonly [device: st
   });
 
 /** What is seen of a circuit once it has come to a state. */
-function seenAt(
+function predictionAt(
   { network, inputs, settled, choice }: Arrival,
   solver: Solver,
   held: Overlay,
@@ -142,7 +143,7 @@ class Effect {
     const known = this.known.get(state.id);
     if (known) return known;
     const held = together(this.solver.network, this.overlay, state);
-    const made = seenAt(this.courses.arrive(this.overlay, held, state), this.solver, held);
+    const made = predictionAt(this.courses.arrive(this.overlay, held, state), this.solver, held);
     this.known.set(state.id, made);
     return made;
   }
@@ -157,9 +158,7 @@ function clampedAt(point: OperatingPoint, given: Hypothesis, conductor: string):
   };
   const elsewhere = singlesOf(given).flatMap(({ failure, alteration }) => {
     if (failure.type !== 'landing') return [];
-    const { wrong } = failure;
-    const moved = wrong.type === 'moved' ? [wrong.landed] : [wrong.one, wrong.other];
-    const at = moved.findIndex((landed) => landed.conductor === conductor);
+    const at = displacedBy(failure.wrong).findIndex((landed) => landed.conductor === conductor);
     return at < 0 ? [] : [bridgeId(alteration.bridges![at]!)];
   });
   return [`wire:${conductor}`, ...elsewhere].reduce((sum, id) => sum + through(id), 0);

@@ -127,15 +127,27 @@ const stepOf = (dictionary: Dictionary, observation: Observation): Step | undefi
     dictionary.states.map(({ id }) => id),
   ).find((step) => stepKey(step) === answeredBy(observation));
 
+/** The answer that what a look found is none of the others: it is always among them, and the last. */
+function othersSeen({ hypotheses }: Dictionary, step: Step): Advice['answers'][number] | null {
+  if (step.type !== 'look') return null;
+  const member = hypotheses.findIndex(
+    ({ failure }) => failure.type === 'otherwise' && failure.device === step.device,
+  );
+  return member < 0 ? null : { value: hypotheses[member]!.id, share: 0, members: [member] };
+}
+
 function proposalOf(
   dictionary: Dictionary,
   shares: Float64Array,
   { step, minutes, answers }: Advice,
 ): Proposal {
+  const last = othersSeen(dictionary, step);
+  const listed = answers.filter(({ value }) => value !== last?.value).slice(0, CHOICES);
+  const other = answers.find(({ value }) => value === last?.value) ?? last;
   return {
     step,
     minutes,
-    choices: answers.slice(0, CHOICES).map(({ value, share, members }) => {
+    choices: [...listed, ...(other ? [other] : [])].map(({ value, share, members }) => {
       const likeliest = [...members].sort((one, other) => shares[other]! - shares[one]!);
       return {
         value,

@@ -4,6 +4,7 @@ import type { Values } from '../devices';
 import type { Dictionary } from './dictionary';
 import { makeDictionary } from './dictionary';
 import type { Hypothesis } from './hypotheses';
+import { isListed } from './hypotheses';
 import { hypothesis } from './hypotheses/hypothesis';
 import type { Observation } from './observation';
 import { logsOf, rank } from './rank';
@@ -21,7 +22,8 @@ const ALIKE = 0.1;
 /** Told how many of how many were weighed; `false` stops it. */
 type Tell = (done: number, of: number) => boolean;
 
-const isSomething = ({ failure: { type } }: Hypothesis) => type !== 'none' && type !== 'waiting';
+const isSomething = (one: Hypothesis) =>
+  one.failure.type !== 'none' && one.failure.type !== 'waiting' && isListed(one);
 
 /** Values held by both; `null` where they hold the same otherwise. */
 function merged<T extends Readonly<Record<string, Values>>>(one: T, other: T): Record<string, Values> | null {

@@ -1,8 +1,8 @@
 /** What is left, by how likely it is: Bayes over the predictions of every hypothesis. */
 import type { Dictionary } from './dictionary';
 import type { Observation } from './observation';
-import type { Likelihood } from './observation';
-import { likelihood, wholeOf } from './observation';
+import type { Likelihood } from './likelihood';
+import { likelihood, wholeOf } from './likelihood';
 import type { Remedy } from './hypotheses';
 import { remedyKey } from './hypotheses';
 
@@ -40,7 +40,7 @@ function isOfOneDevice(groups: readonly Group[], { remedy: best }: Group): boole
 /** Whether what is left is sure enough: a part is not condemned on less than nearly all. */
 export function isSettled({ groups }: Ranking): boolean {
   const [best] = groups;
-  if (!best) return false;
+  if (!best || best.remedy.type === 'ask') return false;
   return best.share >= (condemns(best.remedy) ? SURE_OF_PART : SURE) && isOfOneDevice(groups, best);
 }
 

@@ -7,7 +7,7 @@ import { makeDictionary } from './dictionary';
 import type { Hypothesis } from './hypotheses';
 import type { Step } from './next/candidates';
 import type { Observation } from './observation';
-import { badParts, badWires, seenAt } from './observation';
+import { badParts, badWires, shownAt } from './observation';
 import { seenRunning } from './seen';
 import { callStates } from './states';
 
@@ -102,7 +102,7 @@ export function siteWith(circuit: Circuit, truth: Hypothesis, noise: Noise = NO_
         case 'jumper':
           return seenRunning(circuit, step.state, stands(step.state));
         case 'look':
-          return [{ type: 'look', device: step.device, found: found(seenAt(truth, circuit, step.device)) }];
+          return [{ type: 'look', device: step.device, found: found(shownAt(truth, circuit, step.device)) }];
         case 'test':
           return [{ type: 'test', device: step.device, found: found(badParts(truth, step.device)) }];
         case 'wires':

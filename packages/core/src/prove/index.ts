@@ -11,7 +11,7 @@ export * from './repair';
 export type { Situation } from './situation';
 export { LONGEST_S, REST_S, runCase, supply } from './supplied';
 export type { Supplied } from './supplied';
-export { sweep, wrongLandings } from './sweep';
+export { displacedBy, sweep, wrongLandings } from './sweep';
 export type { Mistake, WrongLanding } from './sweep';
 export { fieldConductors, lineTerminals } from './terminals';
 export type { PropertyId, Violation } from './violation';

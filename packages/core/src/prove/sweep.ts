@@ -29,6 +29,15 @@ export type WrongLanding =
   /** On another terminal than the one it is landed on. */
   | { type: 'moved'; landed: LandedEnd; on: TerminalId };
 
+/** Every end that a wrong landing has elsewhere, and what it is on. */
+export const displacedBy = (wrong: WrongLanding): readonly (LandedEnd & { on: TerminalId })[] =>
+  wrong.type === 'moved'
+    ? [{ ...wrong.landed, on: wrong.on }]
+    : [
+        { ...wrong.one, on: wrong.other.terminal },
+        { ...wrong.other, on: wrong.one.terminal },
+      ];
+
 /** A wrong landing and the worst it does; `harm` is null when nothing would show. */
 export interface Mistake {
   wrong: WrongLanding;

@@ -55,6 +55,7 @@ function Search({ circuit, diagnosis: own, jobId }: SearchProps) {
   const { meter, leave } = usePractice(jobId);
   const [skipped, setSkipped] = useState(0);
   const names = namesIn(circuit);
+  const fitsNothing = view?.tied || view?.left[0]?.remedy.type === 'ask';
   const next = view?.steps[skipped % Math.max(view.steps.length, 1)];
   useBenchAt(circuit, (view?.doubtful[0]?.again ?? next ?? view?.apart)?.step);
   useEffect(() => {
@@ -104,6 +105,9 @@ function Search({ circuit, diagnosis: own, jobId }: SearchProps) {
           Little that can be read or seen from here tells these apart. Put right what costs least of them
           first, make the call again, and say whether it helped.
         </AppText>
+      ) : null}
+      {fitsNothing && !working && view.doubtful.length === 0 && !diagnosis.pairs ? (
+        <ActionButton label="Look for two faults at once" onPress={() => lookForTwo(true)} />
       ) : null}
       {view.apart && !working && view.doubtful.length === 0 ? (
         <StepCard

@@ -72,6 +72,12 @@ export function Settled({ view, names, circuit, jobId, meter, onNoBetter, onEnd 
           onPress={() => router.push({ pathname: '/job/[id]/plan', params: { id: jobId } })}
         />
       ) : null}
+      {settled.type === 'compare' ? (
+        <ActionButton
+          label="Write down what is there: Wire"
+          onPress={() => router.push({ pathname: '/job/[id]/wire', params: { id: jobId } })}
+        />
+      ) : null}
       <AppText>Then make the same call again and see that it runs.</AppText>
       {meter !== null ? (
         <ActionButton label="Do it on the bench" look="filled" onPress={() => void tryIt()} />

@@ -34,12 +34,20 @@ export type Failure =
   | { type: 'jumper-left'; terminals: readonly [TerminalId, TerminalId] }
   /** Another thermostat of the same unit asks for something of its own. */
   | { type: 'fighting'; device: string; call: 'heat' | 'cool' }
+  /** What is landed at a block is not as recorded, in a way that is not among these: two ends lifted, three rotated. */
+  | { type: 'otherwise'; device: string }
+  /** None of these. */
+  | { type: 'unlisted' }
   /** Two of these at once. */
   | { type: 'both'; failures: readonly [Failure, Failure] };
 
 /** What is done about a failure. Failures with the same remedy need not be told apart. */
 export type Remedy =
   | { type: 'none' | 'wait' }
+  /** Compare what is landed at a device with the record, end by end, and write down what is there. */
+  | { type: 'compare'; device: string }
+  /** Nothing known fits: look for two at once, or ask. */
+  | { type: 'ask' }
   /** A device, or a part of it that is replaced without the whole. */
   | { type: 'part'; device: string; part: string | null; mend: Mend }
   | { type: 'clear'; device: string }

@@ -6,11 +6,13 @@ import type { Hypothesis } from './hypothesis';
 import { hypothesis } from './hypothesis';
 import { partHypotheses } from './parts';
 import { targetsOf } from './targets';
+import { unlistedHypotheses } from './unlisted';
 import { wiringHypotheses } from './wiring';
 
 export { remedyKey, singlesOf } from './hypothesis';
 export type { Failure, Hypothesis, Remedy } from './hypothesis';
 export { targetsOf } from './targets';
+export { isListed } from './unlisted';
 export type { Target } from './targets';
 
 /** How often it is the equipment, or a person who did not wait, against one conductor broken; judgement. */
@@ -27,7 +29,13 @@ export interface Known {
 
 /** What a look at a block would have settled. */
 function isOfLandings({ failure: { type } }: Hypothesis): boolean {
-  return type === 'landing' || type === 'no-jumper' || type === 'jumper-left' || type === 'setting';
+  return (
+    type === 'landing' ||
+    type === 'no-jumper' ||
+    type === 'jumper-left' ||
+    type === 'setting' ||
+    type === 'otherwise'
+  );
 }
 
 /** Blocks that would have to be looked at to know of a failure. */
@@ -59,6 +67,7 @@ export function hypothesesOf(circuit: Circuit, { isSeen = () => true }: Known = 
     ...partHypotheses(circuit),
     ...wiringHypotheses(circuit),
     ...addedHypotheses(circuit),
+    ...unlistedHypotheses(circuit),
   ];
   return all.map((one) =>
     isOfLandings(one) && blocksOf(circuit, one).some((device) => !isSeen(device))

@@ -1,6 +1,7 @@
 /** Where a failure would be: what is shaded as suspect, and what is cleared once it cannot be. */
 import type { Circuit } from '../../circuit';
 import { findCable, splitTerminal } from '../../circuit';
+import { displacedBy } from '../../prove';
 import type { Failure } from './hypothesis';
 
 export interface Target {
@@ -16,12 +17,14 @@ export function targetsOf(circuit: Circuit, failure: Failure): readonly Target[]
   switch (failure.type) {
     case 'none':
     case 'waiting':
+    case 'unlisted':
       return [];
     case 'part':
     case 'tripped':
     case 'off':
     case 'setting':
     case 'overloaded':
+    case 'otherwise':
     case 'fighting':
       return [device(failure.device)];
     case 'broken':
@@ -33,11 +36,8 @@ export function targetsOf(circuit: Circuit, failure: Failure): readonly Target[]
       return [conductor(failure.conductor), conductor(failure.other)];
     case 'cut-through':
       return (findCable(circuit, failure.cable)?.conductors ?? []).map(({ id }) => conductor(id));
-    case 'landing': {
-      const { wrong } = failure;
-      const ends = wrong.type === 'moved' ? [wrong.landed] : [wrong.one, wrong.other];
-      return ends.map((landed) => conductor(landed.conductor));
-    }
+    case 'landing':
+      return displacedBy(failure.wrong).map((landed) => conductor(landed.conductor));
     case 'strand':
     case 'jumper-left':
       return [device(splitTerminal(failure.terminals[0]).deviceId)];

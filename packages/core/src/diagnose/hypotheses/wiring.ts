@@ -5,7 +5,7 @@ import { EARTH, kindOf } from '../../devices';
 import type { Alteration } from '../../network';
 import { TOUCHING_OHMS } from '../../network';
 import type { WrongLanding } from '../../prove';
-import { fieldConductors, lineTerminals, wrongLandings } from '../../prove';
+import { displacedBy, fieldConductors, lineTerminals, wrongLandings } from '../../prove';
 import { ohmsPerMetre } from '../../standards';
 import type { Hypothesis } from './hypothesis';
 import { hypothesis } from './hypothesis';
@@ -121,14 +121,6 @@ function relanded(
   };
 }
 
-const movesOf = (wrong: WrongLanding) =>
-  wrong.type === 'moved'
-    ? [{ ...wrong.landed, on: wrong.on }]
-    : [
-        { ...wrong.one, on: wrong.other.terminal },
-        { ...wrong.other, on: wrong.one.terminal },
-      ];
-
 /** A supply landed on another tap of a transformer's primary than the one for its volts. */
 const wrongTaps = (circuit: Circuit): WrongLanding[] =>
   circuit.devices.flatMap(({ id, kind }) => {
@@ -147,7 +139,7 @@ const wrongTaps = (circuit: Circuit): WrongLanding[] =>
 
 const landingHypotheses = (circuit: Circuit): Hypothesis[] =>
   [...wrongLandings(circuit).map(({ wrong }) => wrong), ...wrongTaps(circuit)].map((wrong) => {
-    const moves = movesOf(wrong);
+    const moves = displacedBy(wrong);
     const [first] = moves;
     return hypothesis({
       id: moves.map(({ conductor, end, on }) => `${conductor} ${end} on ${on}`).join(', '),

@@ -4,7 +4,8 @@ import { voltsOf } from '../../network';
 import type { Dictionary, Prediction } from '../dictionary';
 import type { Hypothesis } from '../hypotheses';
 import type { Observation } from '../observation';
-import { badParts, badWires, seenAt, spreadOf } from '../observation';
+import { spreadOf } from '../likelihood';
+import { badParts, badWires, shownAt } from '../observation';
 import type { Step } from './candidates';
 
 /** An answer, and the hypotheses that would give it; found nothing where it is empty. */
@@ -101,7 +102,7 @@ function expectedBy(dictionary: Dictionary, step: Step): Expected {
     case 'wires':
       return found((hypothesis) => badWires(hypothesis, step.cable));
     case 'look':
-      return found((hypothesis) => seenAt(hypothesis, dictionary.circuit, step.device));
+      return found((hypothesis) => shownAt(hypothesis, dictionary.circuit, step.device));
   }
 }
 

@@ -2,7 +2,9 @@
 import type { Costs, Whereabouts } from '../costs';
 import { COSTS, reachMinutes, stateMinutes, walkMinutes } from '../costs';
 import type { Dictionary } from '../dictionary';
-import { MISSED } from '../observation';
+import type { Hypothesis } from '../hypotheses';
+import { isListed } from '../hypotheses';
+import { MISSED } from '../likelihood';
 import type { Ranking } from '../rank';
 import { triedIn } from '../states';
 import type { Answer } from './answers';
@@ -86,6 +88,13 @@ function minutesOf(
   }
 }
 
+/** The hypotheses a step can tell of: those left of them, the sum of their shares, and how undecided they are. */
+interface Asked {
+  alive: Uint8Array;
+  total: number;
+  bits: number;
+}
+
 /** What may be asked about what is left. */
 interface Adviser {
   /** Expected of a step, bits about what is to be done, and its minutes. */
@@ -102,32 +111,39 @@ export function adviser(
   costs: Costs = COSTS,
   minutes = (step: Step): number => minutesOf(dictionary, costs, at, step),
 ): Adviser {
-  const alive = Uint8Array.from(shares, (share) => Number(share >= LEAST_SHARE));
   const groupOf = new Int32Array(shares.length);
   groups.forEach(({ members }, group) => members.forEach((member) => (groupOf[member] = group)));
   const heap = new Heap(groups.length);
-  let total = 0;
-  let before = 0;
-  alive.forEach((is, member) => is && heap.add(groupOf[member]!, shares[member]!));
-  heap.close((mass, bits) => {
-    total = mass;
-    before = bits;
-  });
+  const askedAbout = (isAsked: (hypothesis: Hypothesis) => boolean): Asked => {
+    const alive = Uint8Array.from(shares, (share, i) =>
+      Number(share >= LEAST_SHARE && isAsked(dictionary.hypotheses[i]!)),
+    );
+    alive.forEach((is, member) => is && heap.add(groupOf[member]!, shares[member]!));
+    const asked = { alive, total: 0, bits: 0 };
+    heap.close((total, bits) => Object.assign(asked, { total, bits }));
+    return asked;
+  };
+  const all = askedAbout(() => true);
+  const listed = askedAbout(isListed);
+  // Nobody knows what anything would read where what is wrong is not listed: only a look tells.
+  const askedBy = (step: Step) => (step.type === 'look' ? all : listed);
   const gainOf = (step: Step) => {
+    const { alive, total, bits: before } = askedBy(step);
+    if (total === 0) return 0;
     let after = 0;
     const close = () => heap.close((mass, bits) => (after += (mass / total) * bits));
     eachAnswer(dictionary, step, alive, (i) => heap.add(groupOf[i]!, shares[i]!), close);
-    return (1 - MISSED) * (before - after);
+    return (1 - MISSED) * (total / all.total) * (before - after);
   };
   const weigh = (step: Step) => ({ gain: gainOf(step), minutes: minutes(step) });
-  const shareOf = (members: readonly number[]) =>
+  const shareOf = (members: readonly number[], { total }: Asked) =>
     members.reduce((sum, member) => sum + shares[member]!, 0) / total;
   return {
     weigh,
     advise: (step) => ({
       step,
-      answers: answersTo(dictionary, step, alive)
-        .map((answer) => ({ ...answer, share: shareOf(answer.members) }))
+      answers: answersTo(dictionary, step, askedBy(step).alive)
+        .map((answer) => ({ ...answer, share: shareOf(answer.members, askedBy(step)) }))
         .sort((one, other) => other.share - one.share),
       ...weigh(step),
     }),

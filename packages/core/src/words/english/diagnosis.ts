@@ -79,6 +79,10 @@ function failurePhrase(names: Names, failure: Failure): string {
       return `${device(failure.device)} is overloaded`;
     case 'jumper-left':
       return `A jumper lies from ${node(failure.terminals[0])} to ${node(failure.terminals[1])}`;
+    case 'otherwise':
+      return `What is landed at ${device(failure.device)} is not as recorded, in some other way`;
+    case 'unlisted':
+      return 'Something that is not on this list';
     case 'fighting':
       return `${device(failure.device)} asks for ${CALL[failure.call]} by itself`;
   }
@@ -132,6 +136,10 @@ export function remedyText(names: Names, remedy: Remedy): string {
       return `Take out the jumper from ${node(remedy.terminals[0])} to ${node(remedy.terminals[1])}`;
     case 'relieve':
       return `Take off what overloads ${device(remedy.device)}, or fit one with more VA, its protection and Class 2 limits kept`;
+    case 'compare':
+      return `Compare what is landed at ${device(remedy.device)} with the record, end by end, and write down what is there`;
+    case 'ask':
+      return 'Nothing known fits: look for two faults at once, or ask who knows this system';
     case 'agree':
       return `Set ${device(remedy.device)} to ask for what the others ask for`;
   }
