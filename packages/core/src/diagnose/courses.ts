@@ -48,6 +48,11 @@ const isFelt = (felt: Felt, point: OperatingPoint): boolean =>
     ? Math.abs(voltsOf(point, felt.red, felt.black) - felt.value) > FELT_VOLTS
     : Math.abs(ampsThrough(point, felt.branch) - felt.value) > FELT_AMPS;
 
+function isAnyFelt(felt: readonly Felt[], point: OperatingPoint): boolean {
+  for (const one of felt) if (isFelt(one, point)) return true;
+  return false;
+}
+
 /** How a circuit is run from a world; whoever watches is shown every step. */
 type Run = (world: World, watch: Watch) => Settled;
 
@@ -69,7 +74,7 @@ class Ways {
     let at = this.first;
     while (at) {
       parted = at.visit;
-      const next = wayOf(at.ways, this.answersAt(at.visit, overlay));
+      const next = wayOf(at.ways, this.answersAt(at, overlay));
       if (!next?.to) break;
       if (isEnd(next.to)) return next.to;
       way = next;
@@ -88,13 +93,15 @@ class Ways {
   }
 
   /** What every device would answer at a stop with branches held. */
-  private answersAt({ choice, states, answers, felt, now }: Visit, overlay: Overlay): readonly State[] {
-    const point = solveHeld(this.solver, choice, overlay);
-    return this.actors.map((actor, i) =>
-      felt[i]!.some((one) => isFelt(one, point))
-        ? answerAt(this.network, actor, point, states[i]!, now)
-        : answers[i]!,
-    );
+  private answersAt({ visit }: Stop, overlay: Overlay): readonly State[] {
+    const point = solveHeld(this.solver, visit.choice, overlay);
+    let answers: State[] | null = null;
+    for (let i = 0; i < this.actors.length; i++) {
+      if (!isAnyFelt(visit.felt[i]!, point)) continue;
+      answers ??= [...visit.answers];
+      answers[i] = answerAt(this.network, this.actors[i]!, point, visit.states[i]!, visit.now);
+    }
+    return answers ?? visit.answers;
   }
 
   /** Takes in what was run, from where it parted. */
@@ -114,7 +121,9 @@ class Ways {
 }
 
 const wayOf = (ways: readonly Way[], answers: readonly State[]): Way | undefined =>
-  ways.find((way) => way.answers.every((answer, i) => isSameState(answer, answers[i]!)));
+  ways.find(
+    (way) => way.answers === answers || way.answers.every((answer, i) => isSameState(answer, answers[i]!)),
+  );
 
 /** Where a circuit came to with a fault held. */
 export interface Arrival {

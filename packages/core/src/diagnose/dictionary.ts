@@ -1,4 +1,5 @@
 /** What every hypothesis would show in every state a circuit is observed in: worked out when first asked for, then kept. */
+import type { World } from '../behaviour';
 import { energisedLoads, facesOf, loadsIn } from '../behaviour';
 import type { Circuit, End } from '../circuit';
 import { endNode, findConductor, otherEnd } from '../circuit';
@@ -82,14 +83,33 @@ const shownBy = ({ devices }: Circuit, given: Hypothesis): (readonly [device: st
     return shows === undefined ? [] : [[failure.device, shows] as const];
   });
 
+/** What hangs on how devices stand alone. */
+type Shown = Pick<Prediction, 'faces' | 'blank'>;
+
+/** Many faults come to the same: by how all devices stand then, which is of one run under one call. */
+type ShownBy = Map<World, Shown>;
+
+function shownIn(shown: ShownBy, { network, inputs, settled: { world } }: Arrival): Shown {
+  const known = shown.get(world);
+  if (known) return known;
+  const faces = [...facesOf(network, inputs, world)].map(([id, { text }]) => [id, text] as const);
+  const blank = network.devices.flatMap(({ device: { id }, kind }) =>
+    kind.asks && world.states[id]!.powered !== true ? [id] : [],
+  );
+  const made = { faces: new Map(faces), blank: new Set(blank) };
+  shown.set(world, made);
+  return made;
+}
+
 /** What is seen of a circuit once it has come to a state. */
 function predictionAt(
-  { network, inputs, settled, choice }: Arrival,
+  arrival: Arrival,
   solver: Solver,
   held: Overlay,
+  shown: ShownBy,
 ): Omit<Prediction, 'clamp'> {
+  const { network, settled, choice } = arrival;
   const on = energisedLoads(network, settled);
-  const faces = [...facesOf(network, inputs, settled.world)].map(([id, { text }]) => [id, text] as const);
   return {
     point: settled.point,
     read: (probes) =>
@@ -98,12 +118,7 @@ function predictionAt(
         : measure(settled.point, probes),
     air: airOf(network, on),
     runs: new Set(on.map(({ device, load }) => `${device}/${load.id}`)),
-    faces: new Map(faces),
-    blank: new Set(
-      network.devices.flatMap(({ device: { id }, kind }) =>
-        kind.asks && settled.world.states[id]!.powered !== true ? [id] : [],
-      ),
-    ),
+    ...shownIn(shown, arrival),
   };
 }
 
@@ -137,13 +152,14 @@ class Effect {
     private readonly courses: Courses,
     private readonly solver: Solver,
     private readonly overlay: Overlay,
+    private readonly shown: ShownBy,
   ) {}
 
   predict(state: Laid): Omit<Prediction, 'clamp'> {
     const known = this.known.get(state.id);
     if (known) return known;
     const held = together(this.solver.network, this.overlay, state);
-    const made = predictionAt(this.courses.arrive(this.overlay, held, state), this.solver, held);
+    const made = predictionAt(this.courses.arrive(this.overlay, held, state), this.solver, held, this.shown);
     this.known.set(state.id, made);
     return made;
   }
@@ -195,6 +211,7 @@ export function makeDictionary(
     all.map((state, i) => [state.id, { ...state, overlay: overlays[hypotheses.length + i]! }]),
   );
   const effects = new Map<string, Effect>();
+  const shown: ShownBy = new Map();
   const families = new Map<string, Courses>();
   const coursesOf = ({ held, settings, early }: Condition) =>
     once(
@@ -206,7 +223,7 @@ export function makeDictionary(
     const overlay = overlays[i]!;
     const key = JSON.stringify([overlay, one.held, one.settings, one.early]);
     return {
-      effect: once(effects, key, () => new Effect(coursesOf(one), solver, overlay)),
+      effect: once(effects, key, () => new Effect(coursesOf(one), solver, overlay, shown)),
       shows: shownBy(circuit, one),
     };
   });

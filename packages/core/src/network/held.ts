@@ -13,39 +13,56 @@ import { baseAt, bridgeChange, positionChange, tryChanged } from './update';
 
 /** Beyond so many changes factorising anew is quicker. */
 const MOST_UPDATED = 4;
-/** Bases and points kept for one solver; beyond this they begin anew. */
-const MOST_BASES = 300;
+/** Choices and points kept for one solver; beyond this they begin anew. Plain maps: weak ones are dear to collect. */
+const MOST_CHOICES = 300;
 const MOST_POINTS = 12_000;
 
-interface Kept {
-  bases: Map<string, Base>;
+/** A choice of the devices, and what was solved with something held over it, by what. */
+interface Root {
+  choice: Choice;
+  /** Its factors, once there was a change to update. */
+  base: Base | null;
   points: Map<string, OperatingPoint>;
 }
+
+interface Kept {
+  roots: Map<string, Root>;
+  /** The same by the array a choice came in: to write down its key costs more than to look it up. */
+  byChoice: Map<Choice, Root>;
+  keys: Map<Overlay, string>;
+  points: number;
+}
+
+const nothingKept = (): Kept => ({ roots: new Map(), byChoice: new Map(), keys: new Map(), points: 0 });
 
 const kept = new WeakMap<Solver, Kept>();
 
 function keptBy(solver: Solver): Kept {
   const known = kept.get(solver);
-  if (known) return known;
-  const made: Kept = { bases: new Map(), points: new Map() };
+  if (known && known.roots.size <= MOST_CHOICES && known.points + known.byChoice.size <= MOST_POINTS)
+    return known;
+  const made = nothingKept();
   kept.set(solver, made);
   return made;
 }
 
-const keys = new WeakMap<Overlay, string>();
+function rootAt(solver: Solver, choice: Choice): Root {
+  const { roots, byChoice } = keptBy(solver);
+  const before = byChoice.get(choice);
+  if (before) return before;
+  const key = choiceKey(solver, choice);
+  const root = roots.get(key) ?? { choice, base: null, points: new Map() };
+  roots.set(key, root);
+  byChoice.set(choice, root);
+  return root;
+}
 
-function keyOf(held: Overlay): string {
+function keyOf(solver: Solver, held: Overlay): string {
+  const { keys } = keptBy(solver);
   const known = keys.get(held);
   if (known !== undefined) return known;
   const made = held.map(({ branch, position }) => `|${branch}:${position}`).join('');
   keys.set(held, made);
-  return made;
-}
-
-/** Keeps what was made under a key; begins anew beyond the most. */
-function keep<T>(map: Map<string, T>, most: number, key: string, made: T): T {
-  if (map.size >= most) map.clear();
-  map.set(key, made);
   return made;
 }
 
@@ -54,28 +71,23 @@ const isAlike = (ac: Branch['ac'], one: number, other: number) =>
   ac[one]!.re === ac[other]!.re && ac[one]!.im === ac[other]!.im;
 
 /** A choice held otherwise, and something across it, updated from the choice itself; `null` where that does not do. */
-function updated(
-  solver: Solver,
-  natural: string,
-  choice: Choice,
-  held: Overlay,
-  across: (base: Base) => readonly Change[],
-) {
+function updated(solver: Solver, root: Root, held: Overlay, across?: Change) {
   const { branches } = solver.network;
+  const { choice } = root;
   const real = held.filter(
     ({ branch, position }) => !isAlike(branches[branch]!.ac, choice[branch]!, position),
   );
   if (real.length > MOST_UPDATED) return null;
-  const { bases } = keptBy(solver);
-  const base = bases.get(natural) ?? keep(bases, MOST_BASES, natural, baseAt(solver, choice));
+  root.base ??= baseAt(solver, choice);
+  const { base } = root;
   const changes = real.map(({ branch, position }) => positionChange(base, branch, position));
-  return tryChanged(base, [...changes, ...across(base)]);
+  return tryChanged(base, across ? [...changes, across] : changes);
 }
 
-function solveNow(solver: Solver, natural: string, choice: Choice, held: Overlay): OperatingPoint {
-  const whole = choice.slice();
+function solveNow(solver: Solver, root: Root, held: Overlay): OperatingPoint {
+  const whole = root.choice.slice();
   for (const { branch, position } of held) whole[branch] = position;
-  const changed = updated(solver, natural, choice, held, () => []);
+  const changed = updated(solver, root, held);
   return changed
     ? { network: solver.network, choice: whole, frequency: 'mains', ...changed }
     : solve(solver, whole);
@@ -90,9 +102,8 @@ export function voltsHeld(
 ): number {
   const [one, other] = [solver.network.indexOf(red), solver.network.indexOf(black)];
   if (one === other) return 0;
-  const loaded = updated(solver, choiceKey(solver, choice), choice, held, () => [
-    bridgeChange(one, other, METER_OHMS[meter]),
-  ]);
+  const bridge = bridgeChange(one, other, METER_OHMS[meter]);
+  const loaded = updated(solver, rootAt(solver, choice), held, bridge);
   if (loaded) return voltsOf({ ...solveHeld(solver, choice, held), ...loaded }, one, other);
   const reading = measure(solveHeld(solver, choice, held), { mode: 'ac-volts', red, black, meter });
   return reading.ok ? reading.value : 0;
@@ -101,12 +112,16 @@ export function voltsHeld(
 /**
  * Solves at mains frequency with some branches held. The point must not be changed.
  *
- * @param choice - positions without what is held.
+ * @param choice - positions without what is held; it must not be changed either.
  */
 export function solveHeld(solver: Solver, choice: Choice, held: Overlay): OperatingPoint {
   if (held.length === 0) return solveKnown(solver, choice);
-  const natural = choiceKey(solver, choice);
-  const key = natural + keyOf(held);
-  const { points } = keptBy(solver);
-  return points.get(key) ?? keep(points, MOST_POINTS, key, solveNow(solver, natural, choice, held));
+  const root = rootAt(solver, choice);
+  const key = keyOf(solver, held);
+  const before = root.points.get(key);
+  if (before) return before;
+  const point = solveNow(solver, root, held);
+  root.points.set(key, point);
+  keptBy(solver).points++;
+  return point;
 }

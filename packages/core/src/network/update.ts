@@ -74,96 +74,111 @@ function columnOf({ solver, columns }: Base, { nodes, weights }: Change): Column
   return column;
 }
 
-/** uᵀv for the few nodes of a change. */
-function across({ nodes, weights }: Change, { re, im }: Column): Admittance {
-  const sum = { re: 0, im: 0 };
+/** Adds uᵀv, for the few nodes of a change, to one entry of a matrix. */
+function addAcross({ nodes, weights }: Change, { re, im }: Column, to: Float64Array, at: number): void {
   for (let i = 0; i < nodes.length; i++) {
     const node = nodes[i]!;
     if (node < 0) continue;
-    sum.re += weights[i]! * re[node]!;
-    sum.im += weights[i]! * im[node]!;
+    to[at]! += weights[i]! * re[node]!;
+    to[at + 1]! += weights[i]! * im[node]!;
   }
-  return sum;
 }
 
-const times = (a: Admittance, b: Admittance): Admittance => ({
-  re: a.re * b.re - a.im * b.im,
-  im: a.re * b.im + a.im * b.re,
-});
-const minus = (a: Admittance, b: Admittance): Admittance => ({ re: a.re - b.re, im: a.im - b.im });
-function over(a: Admittance, b: Admittance): Admittance {
-  const square = b.re ** 2 + b.im ** 2;
-  return { re: (a.re * b.re + a.im * b.im) / square, im: (a.im * b.re - a.re * b.im) / square };
-}
-const size = ({ re, im }: Admittance) => Math.hypot(re, im);
-
-/** Solves a few complex equations by elimination with row pivoting; rows hold their right-hand side last. */
-function eliminate(rows: Admittance[][]): Admittance[] {
-  const n = rows.length;
-  for (let k = 0; k < n; k++) {
-    const pivot = rows
-      .slice(k)
-      .reduce((best, row, i) => (size(row[k]!) > size(rows[best]![k]!) ? k + i : best), k);
-    [rows[k], rows[pivot]] = [rows[pivot]!, rows[k]!];
-    for (let i = k + 1; i < n; i++) {
-      const factor = over(rows[i]![k]!, rows[k]![k]!);
-      rows[i] = rows[i]!.map((entry, j) => (j < k ? entry : minus(entry, times(factor, rows[k]![j]!))));
-    }
-  }
-  const answer: Admittance[] = [];
-  for (let k = n - 1; k >= 0; k--) {
-    let rest = rows[k]![n]!;
-    for (let j = k + 1; j < n; j++) rest = minus(rest, times(rows[k]![j]!, answer[j]!));
-    answer[k] = over(rest, rows[k]![k]!);
-  }
-  return answer;
-}
-
-/** (D⁻¹ + UᵀZ)⁻¹ Uᵀx */
-function amountsOf(base: Base, changes: readonly Change[], columns: readonly Column[]): Admittance[] {
-  const own = (change: Change, column: Column) =>
-    minus(across(change, column), over({ re: -1, im: 0 }, change.by));
-  if (changes.length === 1) return [over(across(changes[0]!, base.point), own(changes[0]!, columns[0]!))];
-  return eliminate(
-    changes.map((change, i) => [
-      ...columns.map((column, j) => (i === j ? own(change, column) : across(change, column))),
-      across(change, base.point),
-    ]),
-  );
-}
+const sizeAt = (entries: Float64Array, at: number) =>
+  Math.sqrt(entries[at]! * entries[at]! + entries[at + 1]! * entries[at + 1]!);
 
 /** Digits that may be lost where a change cuts something off: what is left is more than any meter shows. */
 const MOST_LOST = 1e-12;
 
-/** Whether the identity would divide by what is left of two numbers that are all but equal. */
-const losesDigits = (base: Base, changes: readonly Change[], columns: readonly Column[]) =>
-  changes.some((change, i) => {
-    const inverse = over({ re: 1, im: 0 }, change.by);
-    const sum = across(change, columns[i]!);
-    const left = { re: sum.re + inverse.re, im: sum.im + inverse.im };
-    return size(left) < MOST_LOST * size(inverse);
-  });
-
-/** Node voltages after the changes; `null` where too many digits would be lost: factorise anew. */
-export function tryChanged(base: Base, changes: readonly Change[]): Column | null {
-  const real = changes.filter(({ by }) => by.re !== 0 || by.im !== 0);
-  const columns = real.map((change) => columnOf(base, change));
-  return losesDigits(base, real, columns) ? null : solveChanged(base, real);
+/**
+ * (D⁻¹ + UᵀZ | Uᵀx) by rows, complex entries one after the other.
+ *
+ * @param least - shares of D⁻¹ below which what is left of a diagonal has lost its digits: then `null`.
+ */
+function equationsOf(
+  { point }: Base,
+  changes: readonly Change[],
+  columns: readonly Column[],
+  least: number,
+): Float64Array | null {
+  const n = changes.length;
+  const width = 2 * (n + 1);
+  const rows = new Float64Array(n * width);
+  for (let i = 0; i < n; i++) {
+    const change = changes[i]!;
+    for (let j = 0; j < n; j++) addAcross(change, columns[j]!, rows, i * width + 2 * j);
+    addAcross(change, point, rows, i * width + 2 * n);
+    const { re, im } = change.by;
+    const square = re * re + im * im;
+    const at = i * width + 2 * i;
+    rows[at]! += re / square;
+    rows[at + 1]! -= im / square;
+    if (sizeAt(rows, at) * Math.sqrt(square) < least) return null;
+  }
+  return rows;
 }
 
-/**
- * Node voltages after the changes. Equal to compiling and solving anew to within rounding, as long as
- * the changes do not cut a node off altogether: there the identity divides by almost nothing.
- */
-export function solveChanged(base: Base, changes: readonly Change[]): Column {
+/** Subtracts from a row another one times the quotient of their entries in a column, from that column on. */
+function takeOff(rows: Float64Array, row: number, pivot: number, column: number, width: number): void {
+  const [from, by] = [row * width, pivot * width];
+  const [pRe, pIm] = [rows[by + column]!, rows[by + column + 1]!];
+  const [xRe, xIm] = [rows[from + column]!, rows[from + column + 1]!];
+  const square = pRe * pRe + pIm * pIm;
+  const [fRe, fIm] = [(xRe * pRe + xIm * pIm) / square, (xIm * pRe - xRe * pIm) / square];
+  for (let at = column; at < width; at += 2) {
+    const [re, im] = [rows[by + at]!, rows[by + at + 1]!];
+    rows[from + at]! -= fRe * re - fIm * im;
+    rows[from + at + 1]! -= fRe * im + fIm * re;
+  }
+}
+
+/** Brings the row whose entry in column k is largest to row k. */
+function pivotAt(rows: Float64Array, k: number, n: number, width: number): void {
+  let best = k;
+  for (let i = k + 1; i < n; i++)
+    if (sizeAt(rows, i * width + 2 * k) > sizeAt(rows, best * width + 2 * k)) best = i;
+  if (best === k) return;
+  const held = rows.slice(k * width, (k + 1) * width);
+  rows.copyWithin(k * width, best * width, (best + 1) * width);
+  rows.set(held, best * width);
+}
+
+/** Solves a few complex equations in place by Gauss and Jordan with row pivoting; rows hold their right-hand side last. */
+function eliminate(rows: Float64Array, n: number): Admittance[] {
+  const width = 2 * (n + 1);
+  for (let k = 0; k < n; k++) {
+    pivotAt(rows, k, n, width);
+    for (let i = 0; i < n; i++) if (i !== k) takeOff(rows, i, k, 2 * k, width);
+  }
+  return Array.from({ length: n }, (_, k) => {
+    const [at, rest] = [k * width + 2 * k, k * width + 2 * n];
+    const [pRe, pIm, re, im] = [rows[at]!, rows[at + 1]!, rows[rest]!, rows[rest + 1]!];
+    const square = pRe * pRe + pIm * pIm;
+    return { re: (re * pRe + im * pIm) / square, im: (im * pRe - re * pIm) / square };
+  });
+}
+
+function changed(base: Base, changes: readonly Change[], least: number): Column | null {
   const real = changes.filter(({ by }) => by.re !== 0 || by.im !== 0);
   const columns = real.map((change) => columnOf(base, change));
-  const amounts = amountsOf(base, real, columns);
+  const rows = equationsOf(base, real, columns, least);
+  if (!rows) return null;
+  const amounts = eliminate(rows, real.length);
   const re = new Float64Array(base.point.re);
   const im = new Float64Array(base.point.im);
   columns.forEach((column, c) => subtract(re, im, column, amounts[c]!));
   return { re, im };
 }
+
+/** Node voltages after the changes; `null` where too many digits would be lost: factorise anew. */
+export const tryChanged = (base: Base, changes: readonly Change[]): Column | null =>
+  changed(base, changes, MOST_LOST);
+
+/**
+ * Node voltages after the changes. Equal to compiling and solving anew to within rounding, as long as
+ * the changes do not cut a node off altogether: there the identity divides by almost nothing.
+ */
+export const solveChanged = (base: Base, changes: readonly Change[]): Column => changed(base, changes, 0)!;
 
 /** v − a·z, in place: the whole cost of an update whose column is known. */
 function subtract(
