@@ -151,5 +151,19 @@ export const listQuerySchema = yup.object({
   search: yup.string().trim().max(100, 'must be at most 100 characters').default(''),
 });
 
+const LEAST_FACTOR = 0.1;
+const MOST_FACTOR = 10;
+
+/** How much likelier than judged a class of faults is. */
+export const factorSchema = body({
+  name: required(120),
+  factor: yup
+    .number()
+    .strict()
+    .required('is required')
+    .min(LEAST_FACTOR, `must be at least ${LEAST_FACTOR}`)
+    .max(MOST_FACTOR, `must be at most ${MOST_FACTOR}`),
+});
+
 /** A confirmed fault: its class, and an id made where it was confirmed. */
 export const foundSchema = body({ id: required(40), name: required(120) });

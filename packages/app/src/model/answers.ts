@@ -3,10 +3,12 @@ import type { Bench, BenchAnswer, BenchQuestion, Inputs, Timeline, World } from 
 import { NEW_WORLD, callAlone, makeBench, runTimeline, sectionsOf } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Call } from '@zygostat/core/devices';
-import type { Diagnosis, Dictionary, FindView, Found } from '@zygostat/core/diagnose';
+import type { Beside, Diagnosis, Dictionary, FaultClass, FindView } from '@zygostat/core/diagnose';
 import {
+  classesOf,
   dictionaryFor,
   followDiagnosis,
+  hypothesesOf,
   observationsOf,
   pairsThatFit,
   searchKey,
@@ -43,7 +45,9 @@ const ladderOf = (circuit: Circuit) => layLadder(sectionsOf(compile(circuit)));
 export type MistakeFound = Omit<Mistake, 'circuit'>;
 
 let bench: Bench | null = null;
-let search: { key: string; singles: Dictionary; pairs: Dictionary | null } | null = null;
+/** The dictionary searched, and with pairs in it that fitted what was observed by then. */
+let search: { key: string; singles: Dictionary; pairs: { to: string; among: Dictionary } | null } | null =
+  null;
 
 export const model = {
   /** Takes a circuit to answer questions about. */
@@ -127,31 +131,34 @@ export const model = {
     addParallelThermostat(circuit, thermostat, { station, lengthM }).circuit,
 
   /**
-   * Where a diagnosis stands. Its dictionary is kept for the next question, and so are the pairs that fitted while two
-   * faults at once are looked for.
+   * Where a diagnosis stands. Its dictionary is kept for the next question. While two faults at once are looked for, those
+   * that fit are found anew for everything that is observed.
    */
   find(
     circuit: Circuit,
     diagnosis: Diagnosis,
-    found: Found,
+    beside: Beside,
     tell: (done: number, all: number) => void,
   ): FindView {
-    const key = searchKey(circuit, diagnosis, found);
-    if (search?.key !== key) search = { key, singles: dictionaryFor(circuit, diagnosis, found), pairs: null };
-    if (!diagnosis.pairs) {
-      // Asked for again they are looked for in what was observed by then.
-      search.pairs = null;
-      return followDiagnosis(search.singles, diagnosis);
-    }
-    search.pairs ??= withPairs(
-      search.singles,
-      pairsThatFit(search.singles, observationsOf(search.singles, diagnosis), (done, all) => {
+    const key = searchKey(circuit, diagnosis, beside);
+    if (search?.key !== key)
+      search = { key, singles: dictionaryFor(circuit, diagnosis, beside), pairs: null };
+    const { singles } = search;
+    if (!diagnosis.pairs) return followDiagnosis(singles, diagnosis);
+    const observations = observationsOf(singles, diagnosis);
+    const to = JSON.stringify(observations);
+    if (search.pairs?.to !== to) {
+      const fitting = pairsThatFit(singles, observations, (done, all) => {
         tell(done, all);
         return true;
-      }),
-    );
-    return followDiagnosis(search.pairs, diagnosis);
+      });
+      search.pairs = { to, among: withPairs(singles, fitting) };
+    }
+    return followDiagnosis(search.pairs.among, diagnosis);
   },
+
+  /** The classes of faults a circuit can have, with what they are judged at. */
+  classes: (circuit: Circuit): FaultClass[] => classesOf(circuit, hypothesesOf(circuit)),
 
   sums: (circuit: Circuit, copperC: number): Sums => sumsOf(circuit, copperC),
 

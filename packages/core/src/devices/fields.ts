@@ -14,6 +14,8 @@ export interface NumberField {
   min: number;
   max: number;
   source: Source;
+  /** Where a figure far from the right one shows once all has settled, and not only in how long something takes. */
+  showsWith?(settings: Readonly<Record<string, Value>>): boolean;
 }
 
 export interface ChoiceField<Option extends string = string> {

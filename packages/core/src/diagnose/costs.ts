@@ -10,6 +10,8 @@ export interface Costs {
   /** Power off, proven and on again; and to test a part by itself. */
   powerOff: number;
   test: number;
+  /** A known-good device in the place of another. */
+  swap: number;
   /** For each conductor of a cable tested by itself: off at both ends, read, landed again. */
   wire: number;
   /** Covers off and on again, at a unit and at a thermostat. */
@@ -28,6 +30,7 @@ export const COSTS: Costs = {
   line: 6,
   powerOff: 4,
   test: 3,
+  swap: 8,
   wire: 2,
   jumper: 2,
   covers: 3,

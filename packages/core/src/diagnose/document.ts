@@ -2,6 +2,7 @@
 import type { Problem } from '../circuit';
 import * as yup from 'yup';
 import type { Observation } from './observation';
+import { SIGHTS } from './observation';
 
 export const DIAGNOSIS_VERSION = 1;
 
@@ -23,6 +24,8 @@ export interface Diagnosis {
   pairs?: boolean;
   /** Nobody has compared the landings with the record. */
   unsurveyed?: boolean;
+  /** A call with something tried in it that is being asked about: a jumper held, a conductor lifted; a state's id. */
+  trying?: string;
   /** The person is not there yet: what a customer can be asked, and what to bring. */
   telephone?: boolean;
   /** Where the person is, whose covers are off, and what is called. */
@@ -108,6 +111,17 @@ const SHAPES: Readonly<Record<Observation['type'], () => yup.Schema | ReturnType
   look: () => shape({ type: word(), device: word(), found: found() }),
   test: () => shape({ type: word(), device: word(), found: found() }),
   wires: () => shape({ type: word(), cable: word(), found: found() }),
+  swapped: () => shape({ type: word(), device: word(), helped: flag() }),
+  replaced: () => shape({ type: word(), device: word() }),
+  sight: () =>
+    shape({
+      type: word(),
+      sight: word().oneOf([...SIGHTS], `must be one of ${SIGHTS.join(', ')}`),
+      target: shape({
+        type: word().oneOf(['device', 'cable'], 'must be device or cable'),
+        id: word(),
+      }).required('is required'),
+    }),
   repaired: () => shape({ type: word(), remedy: text(300), helped: flag() }),
 };
 
@@ -152,6 +166,7 @@ const diagnosisSchema = shape({
   pairs: yup.boolean().strict(),
   unsurveyed: yup.boolean().strict(),
   telephone: yup.boolean().strict(),
+  trying: yup.string().strict().max(200, 'must be at most 200 characters'),
   whereabouts: shape({
     station: word(),
     open: yup.array().strict().of(word()).max(100, 'must have at most 100 entries').required('is required'),

@@ -4,13 +4,15 @@ import type { Whereabouts } from './costs';
 import type { Diagnosis } from './document';
 import type { Dictionary } from './dictionary';
 import type { Failure, Remedy } from './hypotheses';
-import { OPEN_OHMS, answeredBy, stepKey } from './next/answers';
+import { tellingApart } from './apart';
+import { answeredBy, stepKey } from './next/answers';
 import type { Advice } from './next/next';
 import { adviser, nextSteps } from './next/next';
 import type { Step } from './next/candidates';
-import { candidatesOf } from './next/candidates';
 import type { Observation } from './observation';
-import type { Group, Ranking } from './rank';
+import type { Proposal } from './proposal';
+import { proposalOf, stepOf } from './proposal';
+import type { Group } from './rank';
 import { DOUBTFUL, courseOf, doubtsOf, isSettled, rank } from './rank';
 import { seenRunning } from './seen';
 import type { Suspect } from './suspects';
@@ -23,21 +25,6 @@ export interface Left {
   remedy: Remedy;
   share: number;
   failures: readonly Failure[];
-}
-
-/** An answer to a step: what choosing it says was observed, and what it would mean. */
-export interface Choice {
-  value: number | string;
-  share: number;
-  /** The likeliest failures that would give it. */
-  failures: readonly Failure[];
-  observed: readonly Observation[];
-}
-
-export interface Proposal {
-  step: Step;
-  minutes: number;
-  choices: readonly Choice[];
 }
 
 export interface FindView {
@@ -56,8 +43,12 @@ export interface FindView {
   doubtful: readonly Doubtful[];
   /** Nothing that is asked tells what is left apart: all of it has to be put right in turn. */
   tied: boolean;
-  /** While tied, the one step that would still tell the likeliest two apart; `null` where none does. */
-  apart: Proposal | null;
+  /** While tied, the steps that would still tell the likeliest apart, two by two, each once. */
+  apart: readonly Proposal[];
+  /** What is being tried, with what it would show. */
+  trial: Proposal | null;
+  /** What runs and comes out in this call once all is right: the test that proves a repair. */
+  right: readonly Observation[];
   suspects: readonly Suspect[];
   /** Devices proven good. */
   cleared: readonly string[];
@@ -74,7 +65,6 @@ export interface Doubtful {
 /** How much is shown of what is left, of an answer's failures, of the answers. */
 const SHOWN = 4;
 const MEANT = 3;
-const CHOICES = 5;
 /** Less than this is not worth a line. */
 const LEAST_SHOWN = 0.005;
 
@@ -84,110 +74,34 @@ function isOf({ circuit, states, trials, network }: Dictionary, observation: Obs
     if (![...states.map(({ id }) => id), ...trials].includes(observation.state)) return false;
   if ('conductor' in observation) return findConductor(circuit, observation.conductor) !== undefined;
   if ('device' in observation) return findDevice(circuit, observation.device) !== undefined;
+  if (observation.type === 'sight') {
+    const { type, id } = observation.target;
+    return (type === 'device' ? findDevice(circuit, id) : findCable(circuit, id)) !== undefined;
+  }
   if ('cable' in observation) return findCable(circuit, observation.cable) !== undefined;
   if (observation.type !== 'reading') return true;
   const { red, black } = observation.probes;
   return [red, black].every((node) => node === 'earth' || network.nodes.includes(node));
 }
 
-/** What is observed when a step gives an answer, as who gives it predicts. */
-function observedBy(
-  dictionary: Dictionary,
-  step: Step,
-  value: number | string,
-  member: number,
-): Observation[] {
-  const found = value === '' ? null : String(value);
-  switch (step.type) {
-    case 'reading': {
-      const { state, mode, red, black } = step;
-      const probes = { mode, red, black, meter: 'high-z' } as const;
-      return [{ type: 'reading', state, probes, value: value === OPEN_OHMS ? 'open' : Number(value) }];
-    }
-    case 'clamp':
-      return [{ type: 'clamp', state: step.state, conductor: step.conductor, amps: Number(value) }];
-    case 'face':
-      return [{ type: 'face', state: step.state, device: step.device, text: String(value) }];
-    case 'look':
-      return [{ type: 'look', device: step.device, found }];
-    case 'test':
-      return [{ type: 'test', device: step.device, found }];
-    case 'wires':
-      return [{ type: 'wires', cable: step.cable.id, found }];
-    case 'call':
-    case 'jumper':
-      return seenRunning(dictionary.circuit, step.state, dictionary.predict(member, step.state));
-  }
-}
-
-/** The step that makes an observation once more. */
-const stepOf = (dictionary: Dictionary, observation: Observation): Step | undefined =>
-  candidatesOf(
-    dictionary,
-    dictionary.states.map(({ id }) => id),
-  ).find((step) => stepKey(step) === answeredBy(observation));
-
-/** The answer that what a look found is none of the others: it is always among them, and the last. */
-function othersSeen({ hypotheses }: Dictionary, step: Step): Advice['answers'][number] | null {
-  if (step.type !== 'look') return null;
-  const member = hypotheses.findIndex(
-    ({ failure }) => failure.type === 'otherwise' && failure.device === step.device,
-  );
-  return member < 0 ? null : { value: hypotheses[member]!.id, share: 0, members: [member] };
-}
-
-function proposalOf(
-  dictionary: Dictionary,
-  shares: Float64Array,
-  { step, minutes, answers }: Advice,
-): Proposal {
-  const last = othersSeen(dictionary, step);
-  const listed = answers.filter(({ value }) => value !== last?.value).slice(0, CHOICES);
-  const other = answers.find(({ value }) => value === last?.value) ?? last;
-  return {
-    step,
-    minutes,
-    choices: [...listed, ...(other ? [other] : [])].map(({ value, share, members }) => {
-      const likeliest = [...members].sort((one, other) => shares[other]! - shares[one]!);
-      return {
-        value,
-        share,
-        failures: likeliest.slice(0, MEANT).map((member) => dictionary.hypotheses[member]!.failure),
-        observed: observedBy(dictionary, step, value, likeliest[0]!),
-      };
-    }),
-  };
-}
-
-/** Bits below which a step does not even tell two things apart. */
-const LEAST_APART = 0.01;
-
-/** The step that would best tell the likeliest two apart, whatever its minutes. */
-function tellingApart(
-  dictionary: Dictionary,
-  { shares, groups }: Ranking,
-  at: Whereabouts,
-  done: ReadonlySet<string>,
-): Advice | null {
-  const two = new Float64Array(shares.length);
-  for (const { members } of groups.slice(0, 2)) for (const member of members) two[member] = shares[member]!;
-  const { weigh, advise } = adviser(dictionary, { shares: two, groups }, at);
-  const calls = dictionary.states.map(({ id }) => id);
-  const [best] = candidatesOf(dictionary, calls)
-    .filter((step) => !done.has(stepKey(step)))
-    .map((step) => ({ step, ...weigh(step) }))
-    .sort((one, other) => other.gain - one.gain);
-  return best && best.gain >= LEAST_APART ? advise(best.step) : null;
-}
-
 /** What was observed of what is there to be observed. */
 export const observationsOf = (dictionary: Dictionary, { observed }: Diagnosis): Observation[] =>
   observed.flatMap(({ observation }) => (isOf(dictionary, observation) ? [observation] : []));
 
+/** To see what runs while something is tried; `null` where that cannot be. */
+const trialOf = (
+  { states, trials }: Dictionary,
+  trying: string | undefined,
+  { station }: Whereabouts,
+): Step | null =>
+  trying !== undefined && [...states.map(({ id }) => id), ...trials].includes(trying)
+    ? { type: 'call', station, state: trying }
+    : null;
+
 /** Works out where a diagnosis stands. Observations of what is not there any more are named and left out. */
 export function followDiagnosis(
   dictionary: Dictionary,
-  { observed, whereabouts, telephone = false }: Diagnosis,
+  { observed, whereabouts, trying, telephone = false }: Diagnosis,
 ): FindView {
   const counted = observed.filter(({ observation }) => isOf(dictionary, observation));
   const observations = counted.map(({ observation }) => observation);
@@ -213,7 +127,10 @@ export function followDiagnosis(
     : nextSteps(dictionary, ranking, whereabouts, { most });
   const steps = asked.filter(({ step }) => !done.has(stepKey(step))).slice(0, MEANT);
   const tied = settled === null && steps.length === 0;
-  const apart = tied ? tellingApart(dictionary, ranking, whereabouts, done) : null;
+  const apart = tied ? tellingApart(dictionary, ranking, whereabouts, done) : [];
+  const complained =
+    observations.flatMap((one) => ('state' in one ? [one.state] : []))[0] ?? whereabouts.state;
+  const trial = trialOf(dictionary, trying, whereabouts);
   return {
     left: shown.map(({ remedy, share, members }) => ({
       remedy,
@@ -231,7 +148,9 @@ export function followDiagnosis(
     stale,
     doubtful,
     tied,
-    apart: apart && proposed(apart),
+    apart: apart.map(proposed),
+    trial: trial && !done.has(stepKey(trial)) ? proposed(advise(trial)) : null,
+    right: seenRunning(dictionary.circuit, complained, dictionary.predict(0, complained)),
     ...suspectsOf(dictionary, ranking, course[0]!),
     bring: telephone ? whatToBring(dictionary, ranking) : null,
   };

@@ -7,7 +7,8 @@ import type { Prediction } from './dictionary';
 import type { Hypothesis } from './hypotheses';
 import { isListed, remedyKey } from './hypotheses';
 import type { Observation } from './observation';
-import { badParts, badWires, shownAt } from './observation';
+import { badParts, badWires, isCuredBySwap, shownAt } from './observation';
+import { chanceOfSight } from './sights';
 
 /** How often a person misses or mistakes what there is to see, and a meter's figure is plainly wrong; judgement. */
 export const MISSED = 0.03;
@@ -20,6 +21,8 @@ const OVERLOOKED = 0.03;
 const MISTESTED = 0.02;
 /** How often a repair leaves what it was for as it was; judgement. */
 const BOTCHED = 0.05;
+/** How often a part that was replaced not long ago is bad again, against one that was not; judgement. */
+const NEW_ONE_BAD = 0.1;
 /**
  * Spread of a meter's reading about the true value, share and units: field meters, from memory. What is predicted may be
  * off by as much again: other mains, a warm coil, another make; judgement.
@@ -102,6 +105,12 @@ const ofFigure = (value: number | 'open', predicted: number, mode: MeterMode): L
   mistaken: value === 'open' || predicted === Infinity ? MISREAD : MISREAD / ANYWHERE,
 });
 
+/** Something was done about it, and it helped or did not. */
+function ofOutcome(puts: boolean, helped: boolean): Likelihood {
+  if (!helped) return puts ? { right: 0, mistaken: BOTCHED } : { right: 1, mistaken: 0 };
+  return puts ? { right: 1 - BOTCHED, mistaken: 0 } : { right: 0, mistaken: BOTCHED };
+}
+
 /** What a listed hypothesis makes of it. */
 function ofListed(
   observation: Observation,
@@ -139,11 +148,17 @@ function ofListed(
         ? ofFigure(value, reading.value, probes.mode)
         : { right: 0, mistaken: MISREAD / ANYWHERE };
     }
-    case 'repaired': {
-      const put = remedyKey(hypothesis.remedy) === observation.remedy;
-      if (!observation.helped) return put ? { right: 0, mistaken: BOTCHED } : { right: 1, mistaken: 0 };
-      return put ? { right: 1 - BOTCHED, mistaken: 0 } : { right: 0, mistaken: BOTCHED };
+    case 'repaired':
+      return ofOutcome(remedyKey(hypothesis.remedy) === observation.remedy, observation.helped);
+    case 'swapped':
+      return ofOutcome(isCuredBySwap(hypothesis, observation.device), observation.helped);
+    case 'replaced': {
+      const { failure } = hypothesis;
+      const isBad = failure.type === 'part' && failure.device === observation.device;
+      return { right: isBad ? NEW_ONE_BAD : 1 - NEW_ONE_BAD, mistaken: 0 };
     }
+    case 'sight':
+      return { right: chanceOfSight(observation, hypothesis, circuit), mistaken: 0 };
   }
 }
 

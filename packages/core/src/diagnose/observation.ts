@@ -7,6 +7,9 @@ import type { Air } from './dictionary';
 import type { Hypothesis } from './hypotheses';
 import { singlesOf } from './hypotheses';
 
+export const SIGHTS = ['burnt', 'wet', 'chewed'] as const;
+export type Sight = (typeof SIGHTS)[number];
+
 /** Made in an operating state, by its id. */
 export type Observation =
   /** Whether a load runs. */
@@ -27,6 +30,12 @@ export type Observation =
   | { type: 'test'; device: string; found: string | null }
   /** A cable's conductors, both ends off, tested for continuity, to each other and to metal. */
   | { type: 'wires'; cable: string; found: string | null }
+  /** A known-good one was put in a device's place: whether it runs with that. */
+  | { type: 'swapped'; device: string; helped: boolean }
+  /** A device that somebody replaced not long ago. */
+  | { type: 'replaced'; device: string }
+  /** Something seen in passing, at a device or along a cable. */
+  | { type: 'sight'; sight: Sight; target: { type: 'device' | 'cable'; id: string } }
   /** Something was put right and the circuit tried again: by the key of the remedy. */
   | { type: 'repaired'; remedy: string; helped: boolean };
 
@@ -87,3 +96,7 @@ export const badParts = (given: Hypothesis, device: string): Hypothesis[] =>
 /** What of a cable is broken, or touches what it should not. */
 export const badWires = (given: Hypothesis, cable: Cable): Hypothesis[] =>
   singlesOf(given).filter((one) => isWireOf(one, cable));
+
+/** Whether a known-good device in its place puts all of it right. */
+export const isCuredBySwap = ({ failure }: Hypothesis, device: string): boolean =>
+  (failure.type === 'part' || failure.type === 'setting') && failure.device === device;

@@ -7,7 +7,7 @@ import { makeDictionary } from './dictionary';
 import type { Hypothesis } from './hypotheses';
 import type { Step } from './next/candidates';
 import type { Observation } from './observation';
-import { badParts, badWires, shownAt } from './observation';
+import { badParts, badWires, isCuredBySwap, shownAt } from './observation';
 import { seenRunning } from './seen';
 import { callStates } from './states';
 
@@ -105,6 +105,8 @@ export function siteWith(circuit: Circuit, truth: Hypothesis, noise: Noise = NO_
           return [{ type: 'look', device: step.device, found: found(shownAt(truth, circuit, step.device)) }];
         case 'test':
           return [{ type: 'test', device: step.device, found: found(badParts(truth, step.device)) }];
+        case 'swap':
+          return [{ type: 'swapped', device: step.device, helped: isCuredBySwap(truth, step.device) }];
         case 'wires':
           return [{ type: 'wires', cable: step.cable.id, found: found(badWires(truth, step.cable)) }];
       }

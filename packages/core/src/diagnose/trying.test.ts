@@ -174,7 +174,7 @@ test('what was found before moves the likelihoods as counts over a prior', () =>
     return all.find(({ id }) => id === name)!.weight / total;
   };
   const share = shareIn(hypotheses);
-  const moved = withHistory(circuit, hypotheses, { [name]: 10 });
+  const moved = withHistory(circuit, hypotheses, { counts: { [name]: 10 } });
   expect(shareIn([...moved])).toBeCloseTo((40 * share + 10) / 50, 9);
   expect(withHistory(circuit, hypotheses, {})).toBe(hypotheses);
 });

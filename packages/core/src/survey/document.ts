@@ -26,12 +26,15 @@ export interface Survey {
   /** The ready system taken as what stands here. */
   system: string | null;
   runs: readonly Run[];
+  /** Devices whose landings were looked at and are as recorded. */
+  seen?: readonly string[];
 }
 
 export const EMPTY_SURVEY: Survey = { version: SURVEY_VERSION, answers: {}, system: null, runs: [] };
 
 const MOST_RUNS = 60;
 const MOST_TERMINALS = 60;
+const MOST_SEEN = 200;
 const ANSWERS = ['yes', 'no', 'unsure'];
 
 const word = () => yup.string().strict().min(1, 'must not be empty').max(60, 'must be at most 60 characters');
@@ -82,6 +85,11 @@ const surveySchema = yup
       )
       .max(MOST_RUNS, `must have at most ${MOST_RUNS} entries`)
       .required('is required'),
+    seen: yup
+      .array()
+      .strict()
+      .of(word().required('is required'))
+      .max(MOST_SEEN, `must have at most ${MOST_SEEN} entries`),
   })
   .strict()
   .noUnknown(({ unknown }: { unknown: string }) => `has unknown field ${unknown}`);

@@ -10,16 +10,19 @@ export {
   runMethodCautions,
   runMethodTitle,
 } from './english/method';
+export { failureText, faultClassText, remedyText } from './english/diagnosis';
 export {
+  SIGHT,
   choiceText,
-  failureText,
+  conductorAtText,
   itemText,
   meaningText,
   observationText,
   percentText,
-  remedyText,
+  runningText,
   stepText,
-} from './english/diagnosis';
+} from './english/search';
+export { inSentence } from './phrases';
 export { cableReadingLines, conductorStateText } from './english/cable';
 export { otherEndText } from './english/end';
 export { onwardText, stopText } from './english/path';

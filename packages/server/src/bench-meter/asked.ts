@@ -62,7 +62,7 @@ const askedSchema = body({
   type: yup
     .string()
     .strict()
-    .oneOf(['face', 'call', 'jumper', 'look', 'test', 'wires', 'clamp'] as const)
+    .oneOf(['face', 'call', 'jumper', 'look', 'test', 'swap', 'wires', 'clamp'] as const)
     .required('is required'),
   state: word().optional(),
   device: word().optional(),
@@ -89,6 +89,7 @@ export function readStep(circuit: Circuit, given: unknown): Step {
     case 'look':
       return { type, station, device: at(), line: false };
     case 'test':
+    case 'swap':
       return { type, station, device: at() };
     case 'call':
       return { type, station, state: knownState(circuit, state) };

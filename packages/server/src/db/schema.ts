@@ -113,6 +113,12 @@ export const photos = sqliteTable(
   (table) => [index('photos_job').on(table.jobId)],
 );
 
+/** How much likelier than judged whoever works here says a class of faults is; a class left out is as judged. */
+export const faultFactors = sqliteTable('fault_factors', {
+  name: text('name').primaryKey(),
+  factor: real('factor').notNull(),
+});
+
 /** Faults confirmed by their repair, by class; later searches count them. */
 export const foundFaults = sqliteTable(
   'found_faults',

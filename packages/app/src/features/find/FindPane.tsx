@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Diagnosis, Observation, Step } from '@zygostat/core/diagnose';
+import { triedIn } from '@zygostat/core/diagnose';
 import { namesIn } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { ActionButton, AppText, Waiting } from '../../basics';
@@ -9,11 +10,14 @@ import { Unsaved } from '../job/Unsaved';
 import type { LoggedReading } from '../readings/api';
 import { useListReadingsQuery } from '../readings/api';
 import { useOpenDocument } from '../job/useOpenDocument';
+import { surveyDocument } from '../survey/document';
+import { Besides } from './Besides';
 import { Bringing } from './Bringing';
 import { Complaint } from './Complaint';
 import { diagnosisDocument } from './document';
 import { Doubts } from './Doubts';
 import { loggedFor } from './logged';
+import { Likelihoods } from './Likelihoods';
 import { Moved } from './Moved';
 import { Pairing } from './Pairing';
 import { Practise, usePractice } from './Practise';
@@ -24,6 +28,7 @@ import { suspectsShown } from './slice';
 import { StepCard } from './StepCard';
 import { useBenchAt } from './useBenchAt';
 import { useDiagnosis, useFindActions, useFindView } from './useFind';
+import { useSeen } from './useSeen';
 
 /** What ran with a call is one thing seen, with what came out. */
 const seenOf = ({ observed }: Diagnosis) =>
@@ -51,13 +56,15 @@ function Search({ circuit, diagnosis: own, jobId }: SearchProps) {
   const diagnosis = useCounted(own, jobId);
   const dispatch = useAppDispatch();
   const { view, working, failure, progress, stop } = useFindView(circuit, diagnosis);
-  const { answer, noBetter, withdraw, lookForTwo, arrive, end } = useFindActions();
+  const { answer, tell, tryIt, noBetter, withdraw, lookForTwo, arrive, end } = useFindActions();
   const { meter, leave } = usePractice(jobId);
+  const noteSeen = useSeen();
   const [skipped, setSkipped] = useState(0);
   const names = namesIn(circuit);
   const fitsNothing = view?.tied || view?.left[0]?.remedy.type === 'ask';
   const next = view?.steps[skipped % Math.max(view.steps.length, 1)];
-  useBenchAt(circuit, (view?.doubtful[0]?.again ?? next ?? view?.apart)?.step);
+  const apart = view?.apart[skipped % Math.max(view.apart.length, 1)];
+  useBenchAt(circuit, (view?.doubtful[0]?.again ?? view?.trial ?? next ?? apart)?.step);
   useEffect(() => {
     if (view) dispatch(suspectsShown({ jobId, suspects: view.suspects, cleared: view.cleared }));
   }, [dispatch, jobId, view]);
@@ -71,6 +78,8 @@ function Search({ circuit, diagnosis: own, jobId }: SearchProps) {
   if (!view) return <Waiting label="Working out what each fault would show" />;
   const onAnswer = (step: Step, observed: readonly Observation[], instead: readonly string[] = []) => {
     setSkipped(0);
+    // What a practice shows is nothing of the job.
+    if (meter === null) noteSeen(observed);
     answer(step, observed, instead);
   };
   const shared = { circuit, names, meter };
@@ -90,7 +99,18 @@ function Search({ circuit, diagnosis: own, jobId }: SearchProps) {
           onTwo={() => lookForTwo(true)}
         />
       ) : null}
-      {next && !working && view.doubtful.length === 0 ? (
+      {view.trial && !working ? (
+        <StepCard
+          key={JSON.stringify(view.trial.step)}
+          title="What you tried"
+          proposal={view.trial}
+          others={0}
+          {...shared}
+          onAnswer={onAnswer}
+          onSkip={putAway}
+        />
+      ) : null}
+      {next && !view.trial && !working && view.doubtful.length === 0 ? (
         <StepCard
           key={JSON.stringify(next.step)}
           proposal={next}
@@ -109,17 +129,23 @@ function Search({ circuit, diagnosis: own, jobId }: SearchProps) {
       {fitsNothing && !working && view.doubtful.length === 0 && !diagnosis.pairs ? (
         <ActionButton label="Look for two faults at once" onPress={() => lookForTwo(true)} />
       ) : null}
-      {view.apart && !working && view.doubtful.length === 0 ? (
+      {apart && !working && view.doubtful.length === 0 ? (
         <StepCard
-          key={JSON.stringify(view.apart.step)}
-          title="Would tell the likeliest two apart"
-          proposal={view.apart}
-          others={0}
+          key={JSON.stringify(apart.step)}
+          title="Would tell some of the likeliest apart"
+          proposal={apart}
+          others={view.apart.length - 1}
           {...shared}
           onAnswer={onAnswer}
-          onSkip={putAway}
+          onSkip={() => setSkipped(skipped + 1)}
         />
       ) : null}
+      <Besides
+        {...shared}
+        call={triedIn(diagnosis.whereabouts.state)?.call ?? 'off'}
+        onTell={tell}
+        onTry={tryIt}
+      />
       <Moved view={view} names={names} />
       <ActionButton label="Put the search away" look="plain" onPress={putAway} />
     </>
@@ -129,9 +155,10 @@ function Search({ circuit, diagnosis: own, jobId }: SearchProps) {
 /** From a symptom to the fault: what is left, the one thing to do next, how each answer moved it. */
 export function FindPane({ circuit, jobId }: { circuit: Circuit; jobId: string }) {
   const ready = useOpenDocument('diagnosis', diagnosisDocument, jobId);
+  const surveyed = useOpenDocument('survey', surveyDocument, jobId);
   const { value, putAway, state, detail } = useDiagnosis();
   const { begin, resume } = useFindActions();
-  if (!ready) return <Waiting label="Opening the search" />;
+  if (!ready || !surveyed) return <Waiting label="Opening the search" />;
   return (
     <View style={styles.pane}>
       <Unsaved what="The search" state={state} detail={detail} />
@@ -144,6 +171,7 @@ export function FindPane({ circuit, jobId }: { circuit: Circuit; jobId: string }
             <ActionButton label="Take the last search up again" onPress={() => resume(putAway)} />
           ) : null}
           <Practise circuit={circuit} jobId={jobId} onBegin={begin} />
+          <Likelihoods circuit={circuit} />
         </>
       )}
     </View>

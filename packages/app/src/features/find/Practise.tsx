@@ -8,7 +8,7 @@ import { problemOf } from '../../store/api';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { thermostatsOf } from '../bench/calls';
-import { useForgetFoundMutation, useFoundQuery, useStartMeterMutation } from './api';
+import { useStartMeterMutation } from './api';
 import { meterHeld } from './slice';
 
 /** Where the id of a practice's meter is kept, so that a page read again goes on with it. */
@@ -41,14 +41,11 @@ interface PractiseProps {
   onBegin: (station: string, state: string, observations: readonly Observation[]) => void;
 }
 
-/** A fault hidden by the bench, to be found with its meter; and what was confirmed before, which can be forgotten. */
+/** A fault hidden by the bench, to be found with its meter. */
 export function Practise({ circuit, jobId, onBegin }: PractiseProps) {
   const t = useTokens();
   const dispatch = useAppDispatch();
   const [startMeter, { isLoading, error }] = useStartMeterMutation();
-  const { data } = useFoundQuery(undefined);
-  const [forget] = useForgetFoundMutation();
-  const confirmed = Object.values(data?.counts ?? {}).reduce((sum, count) => sum + count, 0);
   const [stat] = thermostatsOf(circuit);
   const start = async () => {
     const { data: begun } = await startMeter({ job: jobId });
@@ -66,18 +63,6 @@ export function Practise({ circuit, jobId, onBegin }: PractiseProps) {
       </AppText>
       <ActionButton label="Hide a fault" disabled={isLoading || !stat} onPress={() => void start()} />
       {error ? <AppText color={t.red}>{problemOf(error).detail}</AppText> : null}
-      {confirmed > 0 ? (
-        <>
-          <AppText kind="small">
-            {`${confirmed} confirmed ${confirmed === 1 ? 'fault counts' : 'faults count'} in what is likely.`}
-          </AppText>
-          <ActionButton
-            label="Forget what was found before"
-            look="plain"
-            onPress={() => void forget(undefined)}
-          />
-        </>
-      ) : null}
     </View>
   );
 }

@@ -6,7 +6,7 @@ import type { Circuit } from '@zygostat/core/circuit';
 import type { FindView, Remedy } from '@zygostat/core/diagnose';
 import { classOf, remedyKey } from '@zygostat/core/diagnose';
 import type { Names } from '@zygostat/core/words';
-import { failureText, remedyText } from '@zygostat/core/words';
+import { failureText, inSentence, remedyText, runningText } from '@zygostat/core/words';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { useConfirmMutation, useRepairMutation } from './api';
@@ -78,7 +78,7 @@ export function Settled({ view, names, circuit, jobId, meter, onNoBetter, onEnd 
           onPress={() => router.push({ pathname: '/job/[id]/wire', params: { id: jobId } })}
         />
       ) : null}
-      <AppText>Then make the same call again and see that it runs.</AppText>
+      <AppText>{`Then make the same call again. All is right with: ${inSentence(runningText(names, view.right))}.`}</AppText>
       {meter !== null ? (
         <ActionButton label="Do it on the bench" look="filled" onPress={() => void tryIt()} />
       ) : null}

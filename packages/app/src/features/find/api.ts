@@ -1,5 +1,5 @@
 /** What was confirmed before, and the bench meter: a simulated site with a hidden fault, reached as an outside device is. */
-import type { Complaint, Found, Observation } from '@zygostat/core/diagnose';
+import type { Complaint, Experience, Observation } from '@zygostat/core/diagnose';
 import { api } from '../../store/api';
 
 const meterPath = (id: string) => `bench-meters/${encodeURIComponent(id)}`;
@@ -22,9 +22,13 @@ export interface Asked {
 
 const findApi = api.injectEndpoints({
   endpoints: (build) => ({
-    found: build.query<{ counts: Found }, undefined>({ query: () => 'found', providesTags: ['Found'] }),
+    found: build.query<Experience, undefined>({ query: () => 'found', providesTags: ['Found'] }),
     confirm: build.mutation<unknown, { job: string; id: string; name: string }>({
       query: ({ job, ...body }) => ({ url: `jobs/${encodeURIComponent(job)}/found`, method: 'POST', body }),
+      invalidatesTags: ['Found'],
+    }),
+    setFactor: build.mutation<unknown, { name: string; factor: number }>({
+      query: (body) => ({ url: 'found/factors', method: 'PUT', body }),
       invalidatesTags: ['Found'],
     }),
     forgetFound: build.mutation<unknown, undefined>({
@@ -50,6 +54,7 @@ export const {
   useFoundQuery,
   useConfirmMutation,
   useForgetFoundMutation,
+  useSetFactorMutation,
   useStartMeterMutation,
   usePutProbesMutation,
   useObserveMutation,

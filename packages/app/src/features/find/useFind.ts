@@ -3,7 +3,7 @@ import { proxy } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
-import type { Diagnosis, FindView, Found, Observation, Step } from '@zygostat/core/diagnose';
+import type { Diagnosis, Experience, FindView, Observation, Step } from '@zygostat/core/diagnose';
 import { DIAGNOSIS_VERSION, afterStep } from '@zygostat/core/diagnose';
 import { startModel } from '../../model/model';
 import type { Store } from '../../store';
@@ -11,7 +11,8 @@ import { useAppSelector } from '../../store';
 import { useFoundQuery } from './api';
 import { diagnosisDocument } from './document';
 
-const NOTHING_FOUND: Found = {};
+const NOTHING_KNOWN: Experience = {};
+const NOTHING_SEEN: readonly string[] = [];
 
 /** Where the diagnosis stands, worked out in a worker of its own; `null` until the first answer. */
 export function useFindView(circuit: Circuit, diagnosis: Diagnosis | null) {
@@ -21,7 +22,8 @@ export function useFindView(circuit: Circuit, diagnosis: Diagnosis | null) {
   const own = useRef<ReturnType<typeof startModel> | null>(null);
   // Without the server, or before it answers, the likelihoods are those of judgement.
   const { data, isLoading } = useFoundQuery(undefined);
-  const found = data?.counts ?? NOTHING_FOUND;
+  const experience = data ?? NOTHING_KNOWN;
+  const seen = useAppSelector(({ survey }) => survey.value.seen) ?? NOTHING_SEEN;
   useEffect(() => () => own.current?.stop(), []);
   useEffect(() => {
     if (!diagnosis || isLoading) return;
@@ -29,7 +31,7 @@ export function useFindView(circuit: Circuit, diagnosis: Diagnosis | null) {
     own.current ??= startModel();
     const tell = proxy((done: number, all: number) => wanted && setProgress({ done, all }));
     own.current.model
-      .find(circuit, diagnosis, found, tell)
+      .find(circuit, diagnosis, diagnosis.unsurveyed ? { ...experience, seen } : experience, tell)
       .then(
         (view) => wanted && (setAnswer({ to: diagnosis, view }), setFailure(null)),
         (error: unknown) =>
@@ -39,7 +41,7 @@ export function useFindView(circuit: Circuit, diagnosis: Diagnosis | null) {
     return () => {
       wanted = false;
     };
-  }, [circuit, diagnosis, found, isLoading]);
+  }, [circuit, diagnosis, experience, seen, isLoading]);
   /** Ends what is being worked out; the next question begins anew. */
   const stop = useCallback(() => {
     own.current?.stop();
@@ -78,13 +80,23 @@ export function useFindActions() {
     /** @param instead - observations that are made anew by it. */
     answer: useCallback(
       (step: Step, observations: readonly Observation[], instead: readonly string[] = []) =>
-        change((now) => ({
+        change(({ trying, ...now }) => ({
           ...now,
+          // What was tried is answered; a call with it in is nothing anybody leaves set.
+          ...(trying !== undefined && !('state' in step && step.state === trying) && { trying }),
           observed: [...now.observed.filter(({ id }) => !instead.includes(id)), ...stamped(observations)],
           whereabouts: afterStep(now.whereabouts, step),
         })),
       [change],
     ),
+    /** Something told in passing, where one stands. */
+    tell: useCallback(
+      (observation: Observation) =>
+        change((now) => ({ ...now, observed: [...now.observed, ...stamped([observation])] })),
+      [change],
+    ),
+    /** Something is tried: what runs with it is asked next. */
+    tryIt: useCallback((trying: string) => change((now) => ({ ...now, trying })), [change]),
     /** Something was put right and it is no better: what was observed before is no more of what the circuit is now. */
     noBetter: useCallback(
       (remedy: string) =>

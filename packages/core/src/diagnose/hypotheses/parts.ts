@@ -66,9 +66,12 @@ function ofTraits({ id, kind }: Device): Hypothesis[] {
   return found;
 }
 
-/** What a field may state at instead. */
-const otherValues = (field: Field, now: Value): Value[] =>
-  field.type === 'choice' ? Object.keys(field.options).filter((value) => value !== now) : [];
+/** What a field may state instead: any other choice; of a figure that shows, as far off as it goes either way. */
+function otherValues(field: Field, now: Value, settings: Values): Value[] {
+  if (field.type === 'choice') return Object.keys(field.options).filter((value) => value !== now);
+  if (field.type !== 'number' || !field.showsWith?.(settings)) return [];
+  return [field.min, field.max].filter((value) => value !== now);
+}
 
 /**
  * Settings that state otherwise than they are recorded. Only those that change what a device does, not what it is made
@@ -79,7 +82,7 @@ function ofSettings(circuit: Circuit, device: Device): Hypothesis[] {
   const context = contextOf(device, circuit);
   const made = (settings: Values) => JSON.stringify(kind.elements({ ...context, settings }));
   return Object.entries(kind.settings).flatMap(([name, field]) =>
-    otherValues(field, context.settings[name]!).flatMap((value): Hypothesis[] => {
+    otherValues(field, context.settings[name]!, context.settings).flatMap((value): Hypothesis[] => {
       if (made({ ...context.settings, [name]: value }) !== made(context.settings)) return [];
       return [
         hypothesis({

@@ -1,7 +1,7 @@
 /** What may be wrong with conductors: broken, loose, touching, landed elsewhere. */
 import type { Cable, Circuit, Conductor, End, TerminalId } from '../../circuit';
 import { ENDS, endNode, findConductor, marksOf, otherEnd } from '../../circuit';
-import { EARTH, kindOf } from '../../devices';
+import { EARTH, fill, kindOf } from '../../devices';
 import type { Alteration } from '../../network';
 import { TOUCHING_OHMS } from '../../network';
 import type { WrongLanding } from '../../prove';
@@ -137,8 +137,36 @@ const wrongTaps = (circuit: Circuit): WrongLanding[] =>
     );
   });
 
-const landingHypotheses = (circuit: Circuit): Hypothesis[] =>
-  [...wrongLandings(circuit).map(({ wrong }) => wrong), ...wrongTaps(circuit)].map((wrong) => {
+/** Where there is more than one, a control transformer's secondary the wrong way round: it bucks the others. */
+function reversedPhases({ devices, cables }: Circuit): WrongLanding[] {
+  const all = cables.flatMap(({ conductors }) => conductors);
+  const landedOn = (terminal: TerminalId) =>
+    all.flatMap((conductor) =>
+      ENDS.flatMap((end) =>
+        conductor[end] === terminal ? [{ conductor: conductor.id, end, terminal }] : [],
+      ),
+    );
+  const secondaries = devices.flatMap(({ id, kind, params }) => {
+    if (!kindOf(kind).primary) return [];
+    const marks = kindOf(kind).designations(fill(kindOf(kind).params, params));
+    const [hot, common] = (['hot', 'common'] as const).map((role) =>
+      marks.find((mark) => mark.role === role),
+    );
+    return hot && common ? [[landedOn(`${id}.${hot.mark}`), landedOn(`${id}.${common.mark}`)] as const] : [];
+  });
+  if (secondaries.length < 2) return [];
+  return secondaries.flatMap(([[one, ...moreHot], [other, ...moreCommon]]): WrongLanding[] =>
+    one && other && moreHot.length + moreCommon.length === 0 ? [{ type: 'exchanged', one, other }] : [],
+  );
+}
+
+function landingHypotheses(circuit: Circuit): Hypothesis[] {
+  const wrongs = [
+    ...wrongLandings(circuit).map(({ wrong }) => wrong),
+    ...wrongTaps(circuit),
+    ...reversedPhases(circuit),
+  ];
+  const made = wrongs.map((wrong) => {
     const moves = displacedBy(wrong);
     const [first] = moves;
     return hypothesis({
@@ -149,6 +177,9 @@ const landingHypotheses = (circuit: Circuit): Hypothesis[] =>
       alteration: relanded(circuit, moves),
     });
   });
+  const once = new Map(made.map((one) => [one.id, one]));
+  return [...once.values()];
+}
 
 /** A strand from one terminal to the next on the same block, where both have a wire. */
 function strands(circuit: Circuit, landed: ReadonlySet<TerminalId>): Hypothesis[] {

@@ -5,7 +5,7 @@ import type { Dictionary, Prediction } from '../dictionary';
 import type { Hypothesis } from '../hypotheses';
 import type { Observation } from '../observation';
 import { spreadOf } from '../likelihood';
-import { badParts, badWires, shownAt } from '../observation';
+import { badParts, badWires, isCuredBySwap, shownAt } from '../observation';
 import type { Step } from './candidates';
 
 /** An answer, and the hypotheses that would give it; found nothing where it is empty. */
@@ -39,6 +39,9 @@ const ofFigures = (values: Float64Array, mode: MeterMode): Expected => ({
   seen: null,
   mode,
 });
+
+/** Answers a step that tries something: it runs with that. */
+export const HELPED = 'helped';
 
 /** Stands for ohms beyond a meter's range, among figures. */
 export const OPEN_OHMS = 1e9;
@@ -99,6 +102,8 @@ function expectedBy(dictionary: Dictionary, step: Step): Expected {
       );
     case 'test':
       return found((hypothesis) => badParts(hypothesis, step.device));
+    case 'swap':
+      return ofTexts(hypotheses.map((hypothesis) => (isCuredBySwap(hypothesis, step.device) ? HELPED : '')));
     case 'wires':
       return found((hypothesis) => badWires(hypothesis, step.cable));
     case 'look':
@@ -131,6 +136,7 @@ export function stepKey(step: Step): string {
       return `call ${step.state}`;
     case 'look':
     case 'test':
+    case 'swap':
       return `${step.type} ${step.device}`;
     case 'wires':
       return `wires ${step.cable.id}`;
@@ -149,6 +155,8 @@ export function answeredBy(observation: Observation): string {
     case 'look':
     case 'test':
       return `${observation.type} ${observation.device}`;
+    case 'swapped':
+      return `swap ${observation.device}`;
     case 'wires':
       return `wires ${observation.cable}`;
     case 'air':

@@ -33,6 +33,8 @@ export type Step =
     }
   /** A device's windings, heaters and contacts tested by themselves, with its power off. */
   | { type: 'test'; station: string; device: string }
+  /** A known-good one in the place of a device, as it was landed. */
+  | { type: 'swap'; station: string; device: string }
   /** A cable's conductors tested by themselves, with both ends off and the power off. */
   | { type: 'wires'; station: string; other: string; cable: Cable }
   /** A clamp about a conductor, at the place of its first end. */
@@ -202,8 +204,10 @@ function stateless({ circuit, hypotheses }: Dictionary): Step[] {
     [...blocks].filter((id) => landed.every(({ device, role }) => device !== id || LINE.has(role))),
   );
   return [
-    ...circuit.devices.flatMap(({ id, station }): Step[] => [
+    ...circuit.devices.flatMap(({ id, kind, station }): Step[] => [
       ...(blocks.has(id) ? [{ type: 'look', device: id, station, line: onLine.has(id) } as const] : []),
+      // A thermostat comes off its base, and one that is known to be good is in every van.
+      ...(kindOf(kind).asks ? [{ type: 'swap', device: id, station } as const] : []),
       ...(hypotheses.some((hypothesis) => badParts(hypothesis, id).length > 0)
         ? [{ type: 'test', device: id, station } as const]
         : []),

@@ -76,6 +76,8 @@ function minutesOf(
       return reach() + costs.look + (step.line ? costs.powerOff : 0);
     case 'test':
       return reach() + costs.powerOff + costs.test;
+    case 'swap':
+      return reach() + costs.powerOff + costs.swap;
     case 'face':
       return set + walkMinutes(circuit, at.station, step.station) + costs.look;
     case 'wires': {

@@ -1,25 +1,22 @@
-/** What may be wrong, what is done about it, and what to look at next. */
-import type { Circuit, End } from '../../circuit';
+/** What may be wrong, and what is done about it. */
+import type { End } from '../../circuit';
 import { findConductor, findDevice } from '../../circuit';
 import { kindOf, said } from '../../devices';
-import type { Air, Choice, Failure, Item, Observation, Remedy, Step } from '../../diagnose';
-import { OPEN_OHMS, triedIn } from '../../diagnose';
+import type { Failure, Remedy } from '../../diagnose';
 import type { Names } from '../names';
-import { loadsAt } from '../names';
-import { inSentence, listed } from '../phrases';
-import { showAmps, showQuantity, showVolts } from '../show';
+import { inSentence } from '../phrases';
 import { wrongLandingText } from './change';
 
 const kindAt = ({ circuit }: Names, device: string) => kindOf(findDevice(circuit, device)!.kind);
 
 /** The place a conductor's end is at, as it is recorded. */
-const endText = ({ circuit, node }: Names, conductor: string, end: End) => {
+export const endText = ({ circuit, node }: Names, conductor: string, end: End) => {
   const terminal = findConductor(circuit, conductor)![end];
   return terminal === null ? 'its free end' : node(terminal);
 };
 
 /** A conductor by its colour, and by its ends too where another of the same name is about. */
-function conductorText(names: Names, id: string): string {
+export function conductorText(names: Names, id: string): string {
   const name = names.conductor(id);
   const alike = names.circuit.cables.some(({ conductors }) =>
     conductors.some((other) => other.id !== id && names.conductor(other.id) === name),
@@ -145,144 +142,40 @@ export function remedyText(names: Names, remedy: Remedy): string {
   }
 }
 
-/** What to do next. */
-export function stepText(names: Names, step: Step): string {
-  const { node, device } = names;
-  switch (step.type) {
-    case 'reading':
-      return step.mode === 'ohms'
-        ? `Power off and proven dead. Ohms: red on ${node(step.red)}, black on ${node(step.black)}`
-        : `Red on ${node(step.red)}, black on ${node(step.black)}, ${stateText(names, step.state)}`;
-    case 'clamp':
-      return `Clamp about ${conductorText(names, step.conductor)}, ${stateText(names, step.state)}`;
-    case 'jumper':
-      return `Hold a jumper from ${node(step.jumper[0])} to ${node(step.jumper[1])} with nothing called: what runs?`;
-    case 'face':
-      return `What does ${device(step.device)} show with ${stateText(names, step.state)}?`;
-    case 'look':
-      return `Look at ${device(step.device)}: tug each conductor, compare each with the record`;
-    case 'test':
-      return `Power off and proven dead: test the parts of ${device(step.device)} by themselves`;
-    case 'wires':
-      return `Power off, both ends off: test the conductors of ${step.cable.label} one by one, to each other and to metal`;
-    case 'call':
-      return `See what runs with ${stateText(names, step.state)}`;
-  }
-}
-
-const AIR: Readonly<Record<Air, string>> = {
-  warm: 'Warm air',
-  cold: 'Cold air',
-  mixed: 'Lukewarm air',
-  plain: 'Air, neither warm nor cold',
-  still: 'No air',
+/** Failures that have a name whatever device or conductor they are of. */
+const CLASSES: Readonly<Partial<Record<Failure['type'], string>>> = {
+  none: 'Nothing wrong with the controls',
+  waiting: 'Only waiting',
+  broken: 'A conductor broken',
+  loose: 'A conductor loose under its screw',
+  'poor-joint': 'A poor joint',
+  touching: 'Two conductors touching',
+  grounded: 'A conductor touching metal',
+  'cut-through': 'A cable cut through',
+  landing: 'A conductor on the wrong terminal',
+  strand: 'A stray strand',
+  'no-jumper': 'A jumper missing',
+  'jumper-left': 'A jumper left behind',
+  otherwise: 'A block landed in some other way',
+  unlisted: 'Something that is on no list',
+  fighting: 'Two thermostats against each other',
 };
 
-/** What runs, as it is seen and felt. */
-function runningText({ element, circuit }: Names, observed: readonly Observation[]): string {
-  const air = observed.flatMap((one) => (one.type === 'air' ? [AIR[one.air]] : []));
-  const running = observed.flatMap((one) =>
-    one.type === 'runs' && one.on ? [element(one.device, elementOf(circuit, one))] : [],
-  );
-  return [...air, running.length > 0 ? `${listed(running)} on` : 'nothing runs'].join('; ');
-}
-
-const elementOf = (circuit: Circuit, { device, load }: { device: string; load: string }) =>
-  loadsAt(circuit, device).find(({ id }) => id === load)!.element;
-
-/** An answer to a step, as who answers would say it. */
-export function choiceText(names: Names, step: Step, { value, observed, failures }: Choice): string {
-  switch (step.type) {
-    case 'reading':
-      return step.mode === 'ohms' ? ohmsText(Number(value)) : `about ${showVolts(Number(value))} V`;
-    case 'clamp':
-      return `about ${showAmps(Number(value))}`;
-    case 'face':
-      return value === '' ? 'nothing' : String(value);
-    case 'look':
-      return value === '' ? 'All sound' : failureText(names, failures[0]!);
-    case 'test':
-    case 'wires':
-      return value === '' ? 'All good' : failureText(names, failures[0]!);
-    case 'call':
-    case 'jumper':
-      return runningText(names, observed);
-  }
-}
-
-/** What an answer would mean: "Pan float has tripped, yellow of Outdoor cable is broken". */
-export const meaningText = (names: Names, failures: readonly Failure[]): string =>
-  failures.map((failure) => failureText(names, failure)).join(', ');
-
-/** What was observed, shortly, for a chip or a line of a strip. */
-export function observationText(names: Names, observation: Observation): string {
-  const { device, cable, node, element, circuit } = names;
-  switch (observation.type) {
-    case 'air':
-      return AIR[observation.air];
-    case 'screen':
-      return `${device(observation.device)}: screen ${observation.lit ? 'lit' : 'blank'}`;
-    case 'runs':
-      return `${element(observation.device, elementOf(circuit, observation))} ${observation.on ? 'runs' : 'does not run'}`;
-    case 'face':
-      return `${device(observation.device)}: ${observation.text || 'nothing'}`;
-    case 'reading': {
-      const { probes, value } = observation;
-      const at = `${node(probes.red)} to ${node(probes.black)}`;
-      if (value === 'open') return `${at}: open`;
-      return probes.mode === 'ohms' ? `${at}: ${ohmsText(value)}` : `${at}: ${showVolts(value)} V`;
-    }
-    case 'clamp':
-      return `${conductorText(names, observation.conductor)}: ${showAmps(observation.amps)}`;
-    case 'repaired':
-      return observation.helped ? 'Repaired: it runs' : 'Repaired: no better';
-    case 'look':
-      return `${device(observation.device)} ${observation.found === null ? 'looked at: sound' : 'looked at: not sound'}`;
-    case 'test':
-      return `${device(observation.device)} tested: ${observation.found === null ? 'good' : 'bad'}`;
-    case 'wires':
-      return `${cable(observation.cable)} tested: ${observation.found === null ? 'good' : 'bad'}`;
-  }
-}
-
-/** What calls are said to be. */
-const STATES: Readonly<Record<string, string>> = {
-  off: 'nothing called',
-  fan: 'fan called',
-  heat: 'heat called',
-  cool: 'cooling called',
-};
-
-function stateText({ node }: Names, state: string): string {
-  const { call, powerOff, jumper } = triedIn(state)!;
-  if (powerOff) return 'power off';
-  const called = STATES[call] ?? call;
-  return jumper ? `${called}, jumper from ${node(jumper[0])} to ${node(jumper[1])}` : called;
-}
-
-/** As a meter shows them: "about 58 Ω". */
-function ohmsText(ohms: number): string {
-  if (ohms >= OPEN_OHMS) return 'open, no reading';
-  const { figure, unit } = showQuantity(ohms, 'Ω');
-  return `about ${figure} ${unit}`;
-}
-
-/** A share of all that it can be: "62 %", "< 1 %". */
-export function percentText(share: number): string {
-  const whole = Math.round(share * 100);
-  return whole === 0 ? '< 1 %' : `${whole} %`;
-}
-
-/** Something to bring. */
-export function itemText(item: Item): string {
-  switch (item.type) {
-    case 'part': {
-      const { title } = kindOf(item.kind);
-      return item.part === null ? title : `${item.part} (${inSentence(title)})`;
-    }
-    case 'cable':
-      return `Control cable, ${item.conductors} conductors or more`;
-    case 'jumper':
-      return 'Jumpers and connectors';
+/** The class a failure is of: "Contactor: coil open", "A conductor broken". */
+export function faultClassText(names: Names, failure: Failure): string {
+  const named = CLASSES[failure.type];
+  if (named !== undefined || !('device' in failure)) return named ?? failureText(names, failure);
+  const { title, faults, settings } = kindAt(names, failure.device);
+  switch (failure.type) {
+    case 'part':
+      return `${title}: ${inSentence(faults.find(({ mode }) => mode === failure.mode)!.title)}`;
+    case 'setting':
+      return `${title} set wrong: ${inSentence(settings[failure.name]!.label)}`;
+    case 'tripped':
+      return `${title} tripped`;
+    case 'off':
+      return `${title} off`;
+    default:
+      return `${title} overloaded`;
   }
 }

@@ -116,6 +116,13 @@ export const travellingValve = defineDevice({
   },
   faults: [
     { mode: 'stuck', title: 'Stuck', likelihood: 1, controls: { stem: 'stuck' } },
+    {
+      mode: 'hunting',
+      title: 'Hunts: turns to and fro and never comes to its end',
+      likelihood: 0.5,
+      elements: { 'end-switch': 'open' },
+      shows: 'turning to and fro',
+    },
     { mode: 'motor-open', title: 'Motor open', likelihood: 3, elements: { open: 'open' } },
     ...contactFaults('end-switch', 'End switch', 2),
   ],

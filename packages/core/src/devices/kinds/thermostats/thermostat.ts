@@ -78,6 +78,7 @@ const settings = {
     min: -40,
     max: 20,
     source: 'from memory',
+    showsWith: ({ system, backUp }) => system === 'heat-pump' && backUp === 'furnace',
   }),
 };
 
