@@ -77,8 +77,63 @@ test('what was found is logged, counts from then on, and is forgotten on demand'
   expect(((await job.json()) as { notes: string }).notes).toMatch(
     /Found: Boiler.* Done: .* The same call runs/,
   );
+  await page.getByRole('button', { name: 'See and change them' }).click();
+  const rarer = page
+    .getByRole('list', { name: 'How likely' })
+    .getByRole('button', { name: /: Rarer$/ })
+    .first();
+  await rarer.click();
+  await expect(rarer).toHaveAttribute('aria-pressed', 'true');
   await page.getByRole('button', { name: 'Forget what was found before' }).click();
-  await expect(page.getByText('confirmed fault')).toHaveCount(0);
+  await expect(page.getByText('0 confirmed faults count')).toBeVisible();
+  await expect(rarer).toHaveAttribute('aria-pressed', 'false');
+});
+
+test('a block wired in a way that nobody listed is compared with the record, and no part is blamed', async ({
+  page,
+  server,
+}) => {
+  await complain(page, server, 'furnace-ac', 'Cooling', 'No air');
+  await page.getByRole('button', { name: 'Find it' }).click();
+  const answer = next(page).getByRole('button', { name: /wired in some other way/ });
+  // Other steps come before a look where they tell more a minute.
+  await expect(async () => {
+    if (await answer.isVisible()) return;
+    await next(page)
+      .getByRole('button', { name: /^Another step/ })
+      .click();
+    await expect(answer).toBeVisible({ timeout: 500 });
+  }).toPass();
+  await answer.click();
+  await expect(done(page)).toContainText('Compare what is landed at', { timeout: 20_000 });
+  await done(page).getByRole('button', { name: 'Write down what is there' }).click();
+  await expect(page).toHaveURL(/wire$/);
+});
+
+test('what is seen, lifted or replaced by the way is told, counts and is taken back', async ({
+  page,
+  server,
+}) => {
+  await complain(page, server, 'furnace-ac', 'Cooling', 'No air');
+  await page.getByRole('button', { name: 'Find it' }).click();
+  await expect(next(page)).toBeVisible({ timeout: 20_000 });
+  const tell = async (what: string, where: string) => {
+    await page.getByRole('button', { name: 'Tell something else' }).click();
+    await page.getByRole('button', { name: what, exact: true }).click();
+    await page.getByRole('button', { name: where, exact: true }).click();
+  };
+  await tell('Chewed', 'Thermostat cable');
+  const chewed = page.getByRole('button', { name: 'Take back: Chewed: Thermostat cable' });
+  await expect(chewed).toBeVisible();
+  await tell('Already replaced', 'Thermostat');
+  await expect(page.getByRole('button', { name: 'Take back: Thermostat was replaced lately' })).toBeVisible();
+  await tell('I lifted a conductor', 'Yellow of Thermostat cable at Furnace board Y');
+  await expect(next(page)).toContainText('What you tried', { timeout: 20_000 });
+  await expect(next(page)).toContainText('cooling called, yellow');
+  await next(page).getByRole('group', { name: 'Answers' }).getByRole('button').first().click();
+  await expect(next(page)).not.toContainText('What you tried', { timeout: 20_000 });
+  await chewed.click();
+  await expect(chewed).toHaveCount(0);
 });
 
 test('a repair that did not help counts, and the search goes on', async ({ page, server }) => {

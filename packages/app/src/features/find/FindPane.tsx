@@ -87,7 +87,6 @@ function Search({ circuit, diagnosis: own, jobId }: SearchProps) {
     <>
       <Seen diagnosis={diagnosis} stale={view.stale} names={names} onWithdraw={withdraw} />
       <Settled view={view} {...shared} jobId={jobId} onNoBetter={noBetter} onEnd={putAway} />
-      {view.bring ? <Bringing bring={view.bring} onArrive={arrive} /> : null}
       <Ranking view={view} names={names} count={seenOf(diagnosis) - view.stale.length} />
       {working ? <Waiting label="Weighing it" /> : null}
       {!working && view.doubtful.length > 0 ? (
@@ -120,6 +119,8 @@ function Search({ circuit, diagnosis: own, jobId }: SearchProps) {
           onSkip={() => setSkipped(skipped + 1)}
         />
       ) : null}
+      {/* On the telephone the question comes first: the list is what is left of them. */}
+      {view.bring ? <Bringing bring={view.bring} onArrive={arrive} /> : null}
       {view.tied && !working && view.doubtful.length === 0 ? (
         <AppText kind="strong">
           Little that can be read or seen from here tells these apart. Put right what costs least of them

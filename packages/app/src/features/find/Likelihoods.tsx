@@ -13,7 +13,7 @@ import { useForgetFoundMutation, useFoundQuery, useSetFactorMutation } from './a
 
 /** How much likelier than judged, by what is said. */
 const FACTORS = { rarer: 0.33, judged: 1, commoner: 3 } as const;
-const SAID = { rarer: 'Rarer here', judged: 'As judged', commoner: 'Commoner here' } as const;
+const SAID = { rarer: 'Rarer', judged: 'As judged', commoner: 'Commoner' } as const;
 
 const saidOf = (factor = 1): keyof typeof SAID => (factor < 1 ? 'rarer' : factor > 1 ? 'commoner' : 'judged');
 
@@ -73,7 +73,7 @@ export function Likelihoods({ circuit }: { circuit: Circuit }) {
         <ActionButton
           label="Back to what is judged"
           look="plain"
-          hint="Forget what was found before and what was said by hand"
+          hint="Forget what was found before, and what was said by hand"
           onPress={() => void forget(undefined)}
         />
       ) : null}

@@ -41,7 +41,7 @@ export function Ranking({ view, names, count }: { view: FindView; names: Names; 
         ))}
       </View>
       {others.count > 0 ? (
-        <AppText kind="small">{`${others.count} others: ${percentText(others.share)}`}</AppText>
+        <AppText kind="small">{`${others.count} ${others.count === 1 ? 'other' : 'others'}: ${percentText(others.share)}`}</AppText>
       ) : null}
     </View>
   );

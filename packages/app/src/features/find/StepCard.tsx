@@ -3,7 +3,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Observation, Proposal, Step } from '@zygostat/core/diagnose';
 import type { Names } from '@zygostat/core/words';
-import { choiceText, failureText, stepText } from '@zygostat/core/words';
+import { choiceText, failureText, percentText, stepText } from '@zygostat/core/words';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { BenchAnswer } from './BenchAnswer';
@@ -55,7 +55,9 @@ function Answer({ text, share, meaning, whole, onPress }: AnswerProps) {
       style={[styles.answer, { backgroundColor: t.paper, borderColor: t.line }]}
     >
       <AppText kind="strong">{text}</AppText>
-      <AppText kind="small">{`${Math.round(share * 100)} %: ${means}`}</AppText>
+      <AppText kind="small">
+        {means === text ? percentText(share) : `${percentText(share)}: ${means}`}
+      </AppText>
     </Pressable>
   );
 }

@@ -77,7 +77,7 @@ function failurePhrase(names: Names, failure: Failure): string {
     case 'jumper-left':
       return `A jumper lies from ${node(failure.terminals[0])} to ${node(failure.terminals[1])}`;
     case 'otherwise':
-      return `What is landed at ${device(failure.device)} is not as recorded, in some other way`;
+      return `${device(failure.device)}: wired in some other way`;
     case 'unlisted':
       return 'Something that is not on this list';
     case 'fighting':

@@ -1,8 +1,10 @@
 /** What to look at next, what was seen, and what to bring. */
 import type { Circuit, End } from '../../circuit';
+import { ENDS, findConductor } from '../../circuit';
 import { kindOf } from '../../devices';
 import type { Air, Choice, Failure, Item, Observation, Sight, Step } from '../../diagnose';
 import { HELPED, OPEN_OHMS, triedIn } from '../../diagnose';
+import { colourName } from '../../standards';
 import type { Names } from '../names';
 import { loadsAt } from '../names';
 import { inSentence, listed } from '../phrases';
@@ -147,10 +149,15 @@ function stateText(names: Names, state: string): string {
   ].join(', ');
 }
 
-/** A conductor's end, for a list to choose from: "Yellow of Thermostat cable at Furnace board Y". */
+/** A conductor's end, for a list to choose from: "Yellow at Furnace board Y", with its cable where there are two alike. */
 export function conductorAtText(names: Names, id: string, end: End): string {
-  const phrase = `${names.conductor(id)} at ${endText(names, id, end)}`;
-  return phrase.charAt(0).toUpperCase() + phrase.slice(1);
+  const { circuit } = names;
+  const { colour, [end]: terminal } = findConductor(circuit, id)!;
+  const alike = circuit.cables
+    .flatMap(({ conductors }) => conductors)
+    .filter((one) => one.colour === colour && ENDS.some((other) => one[other] === terminal));
+  const phrase = alike.length > 1 ? names.conductor(id) : colourName(colour);
+  return `${phrase.charAt(0).toUpperCase()}${phrase.slice(1)} at ${endText(names, id, end)}`;
 }
 
 /** As a meter shows them: "about 58 Ω". */
