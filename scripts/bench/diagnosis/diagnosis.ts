@@ -3,9 +3,9 @@
  * noisy meter from what a customer would say: as advised, by half-splitting, and in the usual order. The seed is not one
  * that anything was tuned on.
  */
-import { runBundled } from '../bundled';
 import { report } from '../report';
 import { runShards } from '../shards';
+import { tellSpeed } from './in-browser';
 import type { Row } from './rows';
 
 const [draws = '12', seed = '20261201', systems] = process.argv.slice(2);
@@ -105,8 +105,8 @@ function tell(rows: readonly Row[]): void {
 }
 
 void runShards<Row>('scripts/bench/diagnosis/shard.ts', draws, seed, ...(systems ? [systems] : [])).then(
-  (rows) => {
+  async (rows) => {
     tell(rows);
-    return runBundled('scripts/bench/diagnosis/speed.ts');
+    await tellSpeed();
   },
 );
