@@ -5,10 +5,11 @@
 import type { Inputs } from '../behaviour';
 import type { Circuit, End, TerminalId } from '../circuit';
 import { ENDS, findConductor, hasTerminal } from '../circuit';
-import { fill, kindOf } from '../devices';
+import { kindOf } from '../devices';
 import type { Alteration } from '../network';
 import { TOUCHING_OHMS } from '../network';
 import { asksOf, powerOff } from '../prove';
+import { jumperPlaces } from './jumpers';
 
 export interface OperatingState {
   id: string;
@@ -86,19 +87,11 @@ export const callStates = (circuit: Circuit): OperatingState[] =>
  * What may be tried besides calls: the power off, for ohms; and with nothing called a jumper from hot to each call of a
  * block that does the work of one. Whether a jumper does no harm is for who proposes it to see.
  */
-export const trialsOf = ({ devices, links }: Circuit): string[] => [
+export const trialsOf = (circuit: Circuit): string[] => [
   stateId({ call: 'off', powerOff: true }),
-  ...devices.flatMap(({ id, kind, params }) => {
-    const found = kindOf(kind);
-    const marks = found.designations(fill(found.params, params));
-    const hot = marks.find(({ role }) => role === 'hot');
-    if (!hot || found.asks) return [];
-    return marks.flatMap(({ mark, role }) => {
-      const jumper = [`${id}.${hot.mark}`, `${id}.${mark}`] as const;
-      const joined = links.some(({ joins }) => jumper.every((terminal) => joins.includes(terminal)));
-      return role === 'call' && !joined ? [stateId({ call: 'off', jumper })] : [];
-    });
-  }),
+  ...jumperPlaces(circuit).flatMap(({ device, pair, to }) =>
+    to === 'call' && !kindOf(device.kind).asks ? [stateId({ call: 'off', jumper: pair })] : [],
+  ),
 ];
 
 /** A state by its id, with what is tried in it; `null` where the circuit has no such call, terminal or conductor. */

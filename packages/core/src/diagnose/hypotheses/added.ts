@@ -1,8 +1,8 @@
 /** What may be there that should not: a load beyond what a transformer carries, a jumper left behind, a call of another thermostat. */
-import type { Circuit, Device, TerminalId } from '../../circuit';
+import type { Circuit } from '../../circuit';
 import { fill, kindOf, ratedAmps } from '../../devices';
-import type { Designation } from '../../devices';
 import { TOUCHING_OHMS } from '../../network';
+import { jumperPlaces } from '../jumpers';
 import type { Hypothesis } from './hypothesis';
 import { hypothesis } from './hypothesis';
 
@@ -16,9 +16,6 @@ const EXTRA_SHARE = 2;
 
 /** Set points that ask whatever the room, °C. */
 const ALWAYS = { heat: 35, cool: 4 } as const;
-
-const marksOf = ({ kind, params }: Device): readonly Designation[] =>
-  kindOf(kind).designations(fill(kindOf(kind).params, params));
 
 /** More on a control transformer's secondary than it was made for: its volts sag, coils drop out. */
 function overloads({ devices, mains }: Circuit): Hypothesis[] {
@@ -54,32 +51,17 @@ function overloads({ devices, mains }: Circuit): Hypothesis[] {
   });
 }
 
-/** Pairs of terminals that belong together already. */
-const joinedPairs = ({ links }: Circuit): ReadonlySet<string> =>
-  new Set(links.flatMap(({ joins }) => joins.flatMap((one) => joins.map((other) => `${one} ${other}`))));
-
-/** From hot to a call or to another hot of the same block, left after testing or put in where none belongs. */
-function jumpersLeft(circuit: Circuit): Hypothesis[] {
-  const joined = joinedPairs(circuit);
-  return circuit.devices.flatMap((device) => {
-    const marks = marksOf(device);
-    const [hot, ...more] = marks.filter(({ role }) => role === 'hot');
-    if (!hot) return [];
-    return [...more, ...marks.filter(({ role }) => role === 'call')].flatMap(({ mark }): Hypothesis[] => {
-      const pair: readonly [TerminalId, TerminalId] = [`${device.id}.${hot.mark}`, `${device.id}.${mark}`];
-      if (joined.has(pair.join(' '))) return [];
-      return [
-        hypothesis({
-          id: `jumper ${pair.join(' ')}`,
-          failure: { type: 'jumper-left', terminals: pair },
-          remedy: { type: 'take-out-jumper', terminals: pair },
-          weight: JUMPER_LEFT,
-          alteration: { bridges: [{ red: pair[0], black: pair[1], ohms: TOUCHING_OHMS }] },
-        }),
-      ];
-    });
-  });
-}
+/** Left after testing, or put in where none belongs. */
+const jumpersLeft = (circuit: Circuit): Hypothesis[] =>
+  jumperPlaces(circuit).map(({ pair }) =>
+    hypothesis({
+      id: `jumper ${pair.join(' ')}`,
+      failure: { type: 'jumper-left', terminals: pair },
+      remedy: { type: 'take-out-jumper', terminals: pair },
+      weight: JUMPER_LEFT,
+      alteration: { bridges: [{ red: pair[0], black: pair[1], ohms: TOUCHING_OHMS }] },
+    }),
+  );
 
 /** Where several thermostats share a unit, any of them asks on its own, whatever is called at the others. */
 function fighting({ devices }: Circuit): Hypothesis[] {
