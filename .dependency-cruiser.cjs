@@ -14,6 +14,7 @@ const CORE_ORDER = [
   'survey',
   'plan',
   'diagnose',
+  'record',
   'wire',
   'drawing',
   'formats',

@@ -114,6 +114,8 @@ export interface Protection {
 /** A control that trips the device when something is wrong, and what must not run while it is tripped. */
 export interface Safety {
   control: string;
+  /** What it is there to notice: two that notice the same can stand in for each other. */
+  notices: 'water' | 'smoke' | 'frost' | 'pressure' | 'heat';
   tripped: Value;
   /** `compressor` either way, or `chilled`: what makes condensate. A coil on the way may stay energised. */
   stops: readonly ('cool' | 'heat' | 'fan' | 'compressor' | 'chilled')[];

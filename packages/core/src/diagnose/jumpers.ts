@@ -2,7 +2,7 @@
 import type { Circuit, Device, TerminalId } from '../circuit';
 import { fill, kindOf } from '../devices';
 
-export interface JumperPlace {
+interface JumperPlace {
   device: Device;
   pair: readonly [hot: TerminalId, other: TerminalId];
   to: 'hot' | 'call';

@@ -8,6 +8,7 @@ import { ratedAmps } from '../devices';
 import type { Base, Choice, Installed, Network, OperatingPoint, Secondary } from '../network';
 import { ampsThrough, bridgeChange, makeBase, passing, solveChanged } from '../network';
 import { SHORT_OHMS, ohmsPerMetre, transformerStands } from '../standards';
+import { adjacent, bypassesIn } from './bypassed';
 import type { Violation } from './violation';
 import { fieldConductors } from './terminals';
 
@@ -65,23 +66,6 @@ function reachFrom(
       }
     }
   return reach;
-}
-
-const known = new WeakMap<Network, { branch: number; to: number }[][]>();
-
-/** Paths that leave each node, earth left out. */
-function adjacent(network: Network): { branch: number; to: number }[][] {
-  const found = known.get(network);
-  if (found) return found;
-  const beside: { branch: number; to: number }[][] = network.nodes.map(() => []);
-  network.branches.forEach(({ nature, nodes }, branch) => {
-    const [a, z] = nodes as [number, number];
-    if (nature !== 'path' || a < 0 || z < 0) return;
-    beside[a]!.push({ branch, to: z });
-    beside[z]!.push({ branch, to: a });
-  });
-  known.set(network, beside);
-  return beside;
 }
 
 /** Amperes a branch would carry if the far end of a run were shorted to its transformer's common. */
@@ -168,35 +152,9 @@ function unfit(
   return [];
 }
 
-/** Nodes joined to one by conductors and links that are always there, one branch left out. */
-function joinedWithout(network: Network, start: number, without: number): Set<number> {
-  const beside = adjacent(network);
-  const seen = new Set([start]);
-  for (const node of seen)
-    for (const { branch, to } of beside[node]!)
-      if (branch !== without && network.branches[branch]!.positions.length === 1) seen.add(to);
-  return seen;
-}
-
 /** Guards with a jumper or a conductor across them. */
-function bypassed({ network }: Structure): Violation[] {
-  return network.devices.flatMap(({ device, kind, branches }) =>
-    kind.interrupts.flatMap((element): Violation[] => {
-      const branch = branches.get(element);
-      if (branch === undefined) return [];
-      const [a, z] = network.branches[branch]!.nodes as [number, number];
-      return joinedWithout(network, a, branch).has(z)
-        ? [
-            {
-              property: 'bypassed',
-              about: device.id,
-              nodes: [network.nodes[a]!, network.nodes[z]!],
-            },
-          ]
-        : [];
-    }),
-  );
-}
+const bypassed = ({ network }: Structure): Violation[] =>
+  bypassesIn(network).map(({ device, nodes }) => ({ property: 'bypassed', about: device, nodes }));
 
 /** Secondaries whose hot, or whose common, a node is joined to by conductors and closed contacts alone. */
 const sourcesAt = (structure: Structure, node: number, side: 'hot' | 'common'): string[] => {

@@ -30,7 +30,7 @@ export const floatSwitch = defineDevice({
       ? { text: 'dry', tone: 'ok' }
       : { text: 'wet', tone: 'tripped', detail: 'Float up: clear the drain before anything else.' },
   // The water comes from cooling; the fan may go on.
-  safety: { control: 'level', tripped: 'wet', stops: ['chilled'], retrofit: true },
+  safety: { control: 'level', notices: 'water', tripped: 'wet', stops: ['chilled'], retrofit: true },
   faults: [
     { mode: 'stuck-closed', title: 'Stuck closed', likelihood: 2, elements: { contact: { ohms: 0.01 } } },
     { mode: 'stuck-open', title: 'Stuck open', likelihood: 1, elements: { contact: 'open' } },

@@ -46,7 +46,13 @@ export const smokeDetector = defineDevice({
       : live
         ? { text: 'normal', tone: 'ok' }
         : { text: 'no lamp', tone: 'off', detail: 'The detector has no supply.' },
-  safety: { control: 'duct', tripped: 'smoke', stops: ['cool', 'heat', 'fan'], retrofit: true },
+  safety: {
+    control: 'duct',
+    notices: 'smoke',
+    tripped: 'smoke',
+    stops: ['cool', 'heat', 'fan'],
+    retrofit: true,
+  },
   faults: [
     {
       mode: 'stuck-closed',

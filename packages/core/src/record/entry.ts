@@ -1,0 +1,112 @@
+/**
+ * The record of a job: entries that are only ever added. What is open, what was proven and what was bypassed follows from
+ * them, so that two people who write at once lose nothing. Ids are made where an entry is written.
+ */
+import * as yup from 'yup';
+import type { Problem } from '../circuit';
+
+/** How it was shown that a safety works again. */
+export const PROOFS = ['tripped', 'read'] as const;
+export type ProofKind = (typeof PROOFS)[number];
+
+export type Body =
+  | { type: 'note'; text: string }
+  /** Something lies across a safety: why, until when, and who watches meanwhile. */
+  | { type: 'bypassed'; bypass: string; device: string; why: string; until: string; watch: string }
+  /** It is out, and the safety was shown to work. */
+  | { type: 'restored'; bypass: string; proof: ProofKind; text: string }
+  /** It stays in: somebody named takes it over, until a date. */
+  | { type: 'handed-over'; bypass: string; to: string; until: string }
+  /** Noticed and left, or to be brought. */
+  | { type: 'noticed'; item: string; text: string; until: string | null }
+  | { type: 'dealt-with'; item: string; text: string }
+  /** Nothing is open: what follows is a new entry after it. */
+  | { type: 'finished'; text: string };
+
+export interface Entry {
+  id: string;
+  /** When it was written, ISO with an offset or Z. */
+  at: string;
+  by: string;
+  body: Body;
+}
+
+const MOST_TEXT = 2000;
+const MOST_WORD = 80;
+
+const word = (most = MOST_WORD) =>
+  yup
+    .string()
+    .strict()
+    .required('is required')
+    .matches(/\S/, 'is required')
+    .max(most, `must be at most ${most} characters`);
+/** A day that the calendar has: 31 February is parsed as a day in March. */
+function isDay(given: string): boolean {
+  const day = given.slice(0, 10);
+  return !Number.isNaN(Date.parse(given)) && new Date(`${day}T00:00:00Z`).toISOString().startsWith(day);
+}
+
+const time = () =>
+  yup
+    .string()
+    .strict()
+    .required('is required')
+    .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d\d)$/, 'must be an ISO time')
+    .test('date', 'must be a day and a time that there is', isDay);
+const unknown = ({ unknown: fields }: { unknown: string }) => `has unknown field ${fields}`;
+const shape = <S extends yup.ObjectShape>(fields: S) => yup.object(fields).strict().noUnknown(unknown);
+const text = () => yup.string().strict().defined().max(MOST_TEXT, `must be at most ${MOST_TEXT} characters`);
+
+/** By type, the fields an entry of it has besides. */
+const SHAPES: Readonly<Record<Body['type'], () => yup.Schema>> = {
+  note: () => shape({ type: word(), text: word(MOST_TEXT) }),
+  bypassed: () =>
+    shape({
+      type: word(),
+      bypass: word(),
+      device: word(),
+      why: word(MOST_TEXT),
+      until: time(),
+      watch: word(),
+    }),
+  restored: () =>
+    shape({
+      type: word(),
+      bypass: word(),
+      proof: word().oneOf([...PROOFS], `must be one of ${PROOFS.join(', ')}`),
+      text: word(MOST_TEXT),
+    }),
+  'handed-over': () => shape({ type: word(), bypass: word(), to: word(), until: time() }),
+  noticed: () =>
+    shape({ type: word(), item: word(), text: word(MOST_TEXT), until: time().nullable().defined() }),
+  'dealt-with': () => shape({ type: word(), item: word(), text: text() }),
+  finished: () => shape({ type: word(), text: text() }),
+};
+
+const isType = (type: unknown): type is Body['type'] =>
+  typeof type === 'string' && Object.hasOwn(SHAPES, type);
+
+const entrySchema = shape({
+  id: word(),
+  at: time(),
+  by: word(),
+  body: yup.lazy((given: unknown) => {
+    const type = (given as { type?: unknown } | null)?.type;
+    return isType(type)
+      ? SHAPES[type]()
+      : yup.mixed().test('type', `must be an entry of type ${Object.keys(SHAPES).join(', ')}`, () => false);
+  }),
+});
+
+/** Problems of what should be an entry; none when it is one. */
+export function entryProblems(given: unknown): Problem[] {
+  try {
+    entrySchema.validateSync(given, { abortEarly: false, strict: true });
+    return [];
+  } catch (error) {
+    if (!(error instanceof yup.ValidationError)) throw error;
+    const all = error.inner.length > 0 ? error.inner : [error];
+    return all.map(({ path, message }) => ({ path: path ?? '', message }));
+  }
+}

@@ -1,0 +1,5 @@
+/** The record of a job: what was bypassed, noticed, proven, by whom and when. */
+export * from './chain';
+export * from './entry';
+export * from './protection';
+export * from './standing';

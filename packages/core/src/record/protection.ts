@@ -1,0 +1,88 @@
+/** What a bypass leaves unguarded, and what still guards it: run, call by call, with the jumper in. */
+import { energisedLoads } from '../behaviour';
+import type { Circuit, TerminalId } from '../circuit';
+import { addLink } from '../circuit';
+import { fill, kindOf } from '../devices';
+import type { Asked, Trip } from '../prove';
+import { asksOf, runCase, supply, tripsOf } from '../prove';
+
+/** A safety's contact by the two terminals a jumper would lie across. */
+export interface Contact {
+  device: string;
+  pair: readonly [TerminalId, TerminalId];
+}
+
+/** Every contact that is there to open, by its own terminals. */
+export const contactsOf = ({ devices, mains }: Circuit): Contact[] =>
+  devices.flatMap(({ id, kind, params, settings }) => {
+    const found = kindOf(kind);
+    const context = { params: fill(found.params, params), settings: fill(found.settings, settings), mains };
+    return found
+      .elements(context)
+      .flatMap((element): Contact[] =>
+        element.kind === 'branch' && found.interrupts.includes(element.id)
+          ? [{ device: id, pair: [`${id}.${element.a}`, `${id}.${element.b}`] }]
+          : [],
+      );
+  });
+
+/** The circuit with a jumper across every contact of a safety. */
+const jumpered = (circuit: Circuit, device: string): Circuit =>
+  contactsOf(circuit)
+    .filter((contact) => contact.device === device)
+    .reduce(
+      (now, { pair }, i) => addLink(now, { id: `bypass:${device}:${i}`, kind: 'jumper', joins: [...pair] }),
+      circuit,
+    );
+
+export interface Protection {
+  /** Loads it stops by itself, by `device/load`, in some call: they go on while it is bypassed. */
+  unguarded: readonly string[];
+  /** Safeties that notice the same and stop all of that, in every call. */
+  still: readonly string[];
+}
+
+/** What runs in a call with a safety tripped, or none. */
+function runningIn(circuit: Circuit) {
+  const supplied = supply(circuit, 1);
+  return (asked: Asked, trip: Trip | null): ReadonlySet<string> => {
+    const { steady } = runCase(supplied, { asked, trip, mains: 1 });
+    const on = energisedLoads(supplied.network, steady);
+    return new Set(on.map(({ device, load }) => `${device}/${load.id}`));
+  };
+}
+
+const noticedBy = ({ devices }: Circuit, id: string) => {
+  const device = devices.find((one) => one.id === id);
+  return device && kindOf(device.kind).safety?.notices;
+};
+
+/**
+ * What a safety stops in this circuit, and which others would with a jumper across it.
+ *
+ * @param device - a safety of the circuit; one that is none stops nothing.
+ */
+export function protectionWithout(circuit: Circuit, device: string): Protection {
+  const trips = tripsOf(circuit);
+  const own = trips.find((trip) => trip.device === device);
+  if (!own) return { unguarded: [], still: [] };
+  const asks = asksOf(circuit).filter(({ withTrips }) => withTrips);
+  const sound = runningIn(circuit);
+  const stops = asks.map((asked) => {
+    const left = sound(asked, own);
+    return [...sound(asked, null)].filter((load) => !left.has(load));
+  });
+  const bypassed = runningIn(jumpered(circuit, device));
+  const alike = trips.filter(
+    (trip) => trip.device !== device && noticedBy(circuit, trip.device) === noticedBy(circuit, device),
+  );
+  const guards = (trip: Trip) =>
+    asks.every((asked, i) => {
+      const runs = bypassed(asked, trip);
+      return stops[i]!.every((load) => !runs.has(load));
+    });
+  return {
+    unguarded: [...new Set(stops.flat())],
+    still: alike.filter(guards).map((trip) => trip.device),
+  };
+}
