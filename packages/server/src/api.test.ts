@@ -4,7 +4,7 @@ import { furnaceAirConditioner } from '@zygostat/core/systems';
 import { sql } from 'drizzle-orm';
 import request from 'supertest';
 import { loadDemo } from './demo';
-import { makeTestServer } from './testing/server';
+import { makeTestServer, refusalOf } from './testing/server';
 
 const { app, db, stop } = makeTestServer();
 afterAll(stop);
@@ -97,15 +97,8 @@ describe('revisions', () => {
   });
 
   test('cannot be changed or removed, not even by this program', () => {
-    const refusal = (statement: () => unknown) => {
-      try {
-        return statement();
-      } catch (error) {
-        return String((error as Error).cause);
-      }
-    };
-    expect(refusal(() => db.run(sql`update revisions set note = 'x'`))).toMatch('append-only');
-    expect(refusal(() => db.run(sql`delete from revisions`))).toMatch('append-only');
+    expect(refusalOf(() => db.run(sql`update revisions set note = 'x'`))).toMatch('append-only');
+    expect(refusalOf(() => db.run(sql`delete from revisions`))).toMatch('append-only');
   });
 });
 

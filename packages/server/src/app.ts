@@ -15,6 +15,7 @@ import { jobRoutes } from './routes/jobs';
 import { paperRoutes } from './routes/papers';
 import { photoRoutes } from './routes/photos';
 import { readingRoutes } from './routes/readings';
+import { recordRoutes } from './routes/record';
 import { revisionRoutes } from './routes/revisions';
 import { scheduleRoutes } from './routes/schedules';
 import { webRoutes } from './web';
@@ -84,7 +85,7 @@ export function createApp({ db, log, web, requestsPerMinute = 600 }: AppOptions)
     documentRoutes(db, planDocument),
     documentRoutes(db, diagnosisDocument),
   );
-  api.use(scheduleRoutes(db), paperRoutes(db), foundRoutes(db), benchMeterRoutes(db));
+  api.use(scheduleRoutes(db), paperRoutes(db), foundRoutes(db), recordRoutes(db), benchMeterRoutes(db));
   api.use(unknownRoute);
   app.use('/api', api);
 

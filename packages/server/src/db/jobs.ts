@@ -3,7 +3,7 @@ import type { Circuit } from '@zygostat/core/circuit';
 import { and, count, desc, eq, like, max, ne, or, sql } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import type { Db } from './open';
-import { jobs, readings, revisions, sites } from './schema';
+import { jobs, openBypasses, readings, revisions, sites } from './schema';
 
 /** A job with its site and what stands out about it. */
 function jobRows(db: Db) {
@@ -23,6 +23,11 @@ function jobRows(db: Db) {
     .where(ne(readings.verdict, 'agrees'))
     .groupBy(readings.jobId)
     .as('off');
+  const held = db
+    .select({ jobId: openBypasses.jobId, bypasses: count().as('bypasses') })
+    .from(openBypasses)
+    .groupBy(openBypasses.jobId)
+    .as('held');
   return db
     .select({
       id: jobs.id,
@@ -36,12 +41,14 @@ function jobRows(db: Db) {
       revision: sql<number>`coalesce(${latest.revision}, 0)`,
       readings: sql<number>`coalesce(${taken.readings}, 0)`,
       disagreeing: sql<number>`coalesce(${off.disagreeing}, 0)`,
+      bypasses: sql<number>`coalesce(${held.bypasses}, 0)`,
     })
     .from(jobs)
     .innerJoin(sites, eq(sites.id, jobs.siteId))
     .leftJoin(latest, eq(latest.jobId, jobs.id))
     .leftJoin(taken, eq(taken.jobId, jobs.id))
-    .leftJoin(off, eq(off.jobId, jobs.id));
+    .leftJoin(off, eq(off.jobId, jobs.id))
+    .leftJoin(held, eq(held.jobId, jobs.id));
 }
 
 /** One job as the API shows it, if there is one. */

@@ -1,6 +1,16 @@
-import { blob, index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import {
+  blob,
+  index,
+  integer,
+  primaryKey,
+  real,
+  sqliteTable,
+  text,
+  uniqueIndex,
+} from 'drizzle-orm/sqlite-core';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { MeterMode } from '@zygostat/core/network';
+import type { Body } from '@zygostat/core/record';
 import type { MeterKind } from '@zygostat/core/standards';
 import type { Unit, Verdict } from '@zygostat/core/behaviour';
 
@@ -111,6 +121,46 @@ export const photos = sqliteTable(
     createdAt: createdAt(),
   },
   (table) => [index('photos_job').on(table.jobId)],
+);
+
+/** The record of a job, one row an entry, each with its link of the chain. Never changed or removed: triggers refuse it. */
+export const recordEntries = sqliteTable(
+  'record_entries',
+  {
+    /** Made where it was written: one that is sent twice is taken in once. */
+    id: text('id').primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    /** In the order they were taken in, from 1. */
+    number: integer('number').notNull(),
+    at: text('at').notNull(),
+    by: text('by').notNull(),
+    body: text('body', { mode: 'json' }).$type<Body>().notNull(),
+    /** SHA-256 over the link before it and the entry. */
+    link: text('link').notNull(),
+    createdAt: createdAt(),
+  },
+  (table) => [uniqueIndex('record_entries_job').on(table.jobId, table.number)],
+);
+
+/** Bypasses that are in, across all jobs: what the first screen shows, kept in step with the record. */
+export const openBypasses = sqliteTable(
+  'open_bypasses',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    bypass: text('bypass').notNull(),
+    device: text('device').notNull(),
+    label: text('label').notNull(),
+    since: text('since').notNull(),
+    until: text('until').notNull(),
+    by: text('by').notNull(),
+    /** Who took it over; `null` while who put it in has it. */
+    to: text('to'),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.bypass] })],
 );
 
 /** How much likelier than judged whoever works here says a class of faults is; a class left out is as judged. */

@@ -3,7 +3,9 @@ import { emptyCircuit, findTemplate } from '@zygostat/core/systems';
 import { Router } from 'express';
 import { changeJob, createJob, listJobs, listSites } from '../db/jobs';
 import type { Db } from '../db/open';
+import { openBypassesOf } from '../db/record';
 import { latestRevision } from '../db/revisions';
+import { Problem, invalid } from '../problem';
 import { jobChangeSchema, listQuerySchema, newJobSchema } from '../schemas';
 import { findJob } from './find';
 
@@ -38,6 +40,17 @@ export function jobRoutes(db: Db): Router {
   router.patch('/jobs/:id', (request, response) => {
     const job = findJob(db, request.params.id);
     const change = jobChangeSchema.validateSync(request.body, { abortEarly: false });
+    const held = change.state === 'done' ? openBypassesOf(db).filter((one) => one.job === job.id) : [];
+    const left = held.filter(({ to }) => to === null).map(({ label }) => label);
+    if (left.length > 0)
+      throw new Problem(
+        invalid([
+          {
+            path: 'state',
+            message: `must stay open while ${left.join(', ')} is bypassed: take it out and prove it, or hand it over`,
+          },
+        ]),
+      );
     changeJob(db, job.id, change);
     response.json(findJob(db, job.id));
   });

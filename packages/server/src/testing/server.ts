@@ -17,3 +17,13 @@ export function makeTestServer(options: Partial<AppOptions> = {}) {
   };
   return { app, db, stop };
 }
+
+/** What the database said against a write; `taken` when it took it. What SQLite says is the cause of what Drizzle says. */
+export function refusalOf(write: () => unknown): string {
+  try {
+    write();
+  } catch (error) {
+    return String((error as Error).cause ?? error);
+  }
+  return 'taken';
+}
