@@ -35,15 +35,12 @@ test('jobs', async ({ page, server }) => {
   await shoot(page, 'new-job');
 });
 
-test('trace on a phone, its stud sheet and a path', async ({ page, server }) => {
+test('trace on a phone and a path', async ({ page, server }) => {
   await open(page, server, 'Recovery ward, Foxglove Vet Clinic', PHONE);
   await cool(page);
   await probe(page, 'board.Y', 'board.C');
   await page.getByTestId('stud-stat.R').scrollIntoViewIfNeeded();
   await shoot(page, 'trace-phone');
-  await stud(page, 'board.Y').click();
-  await shoot(page, 'stud-sheet');
-  await page.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('button', { name: 'Path', exact: true }).click();
   await page.getByRole('button', { name: /^Contactor coil/ }).click();
   await shoot(page, 'path');
@@ -172,4 +169,18 @@ test('mistakes to look for, wide', async ({ page, server }) => {
   await page.getByRole('button', { name: 'Mistakes', exact: true }).click();
   await expect(page.getByRole('list', { name: 'Dangerous' })).toBeVisible();
   await shoot(page, 'mistakes-wide');
+});
+
+test('a bypass in the record', async ({ page, server }) => {
+  await open(page, server, 'Recovery ward, Foxglove Vet Clinic', PHONE);
+  await page.getByRole('link', { name: 'Record' }).click();
+  await page.getByLabel('Who writes').fill('Sol');
+  await page.getByLabel('Noticed', { exact: true }).fill('Panel door pinches the cable');
+  await page.getByRole('button', { name: 'Leave it open' }).click();
+  await page.getByRole('button', { name: 'A safety is bypassed' }).click();
+  await page.getByRole('list', { name: 'Safeties' }).getByRole('button', { name: /float/i }).click();
+  await expect(page.getByText(/stops it/)).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('button', { name: 'It is in: record it' }).click();
+  await expect(page.getByRole('region', { name: /^Bypass/ })).toContainText('stops it');
+  await shoot(page, 'record');
 });

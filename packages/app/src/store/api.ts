@@ -25,6 +25,6 @@ export function problemOf(error: unknown): ProblemDetails {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: new URL('/api', window.location.href).href }),
-  tagTypes: ['Jobs', 'Job', 'Readings', 'Photos', 'Found'],
+  tagTypes: ['Jobs', 'Job', 'Readings', 'Photos', 'Found', 'Record'],
   endpoints: () => ({}),
 });

@@ -27,6 +27,7 @@ import {
   mdiCheckboxBlankOutline,
   mdiScrewdriver,
   mdiPrinterOutline,
+  mdiClipboardCheckOutline,
 } from '@mdi/js';
 import Svg, { Path } from 'react-native-svg';
 
@@ -59,6 +60,7 @@ const PATHS = {
   unchecked: mdiCheckboxBlankOutline,
   wire: mdiScrewdriver,
   print: mdiPrinterOutline,
+  record: mdiClipboardCheckOutline,
 } as const;
 
 export type IconName = keyof typeof PATHS;

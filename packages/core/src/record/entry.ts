@@ -47,13 +47,13 @@ function isDay(given: string): boolean {
   return !Number.isNaN(Date.parse(given)) && new Date(`${day}T00:00:00Z`).toISOString().startsWith(day);
 }
 
-const time = () =>
+const moment = () =>
   yup
     .string()
     .strict()
-    .required('is required')
     .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d\d)$/, 'must be an ISO time')
-    .test('date', 'must be a day and a time that there is', isDay);
+    .test('date', 'must be a day and a time that there is', (given) => given == null || isDay(given));
+const time = () => moment().required('is required');
 const unknown = ({ unknown: fields }: { unknown: string }) => `has unknown field ${fields}`;
 const shape = <S extends yup.ObjectShape>(fields: S) => yup.object(fields).strict().noUnknown(unknown);
 const text = () => yup.string().strict().defined().max(MOST_TEXT, `must be at most ${MOST_TEXT} characters`);
@@ -79,7 +79,12 @@ const SHAPES: Readonly<Record<Body['type'], () => yup.Schema>> = {
     }),
   'handed-over': () => shape({ type: word(), bypass: word(), to: word(), until: time() }),
   noticed: () =>
-    shape({ type: word(), item: word(), text: word(MOST_TEXT), until: time().nullable().defined() }),
+    shape({
+      type: word(),
+      item: word(),
+      text: word(MOST_TEXT),
+      until: moment().nullable().defined('is required, or null'),
+    }),
   'dealt-with': () => shape({ type: word(), item: word(), text: text() }),
   finished: () => shape({ type: word(), text: text() }),
 };

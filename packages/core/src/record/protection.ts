@@ -57,15 +57,22 @@ const noticedBy = ({ devices }: Circuit, id: string) => {
   return device && kindOf(device.kind).safety?.notices;
 };
 
+/** What opens by hand what is no safety but an interlock: a door off, a switch thrown. */
+function openedBy({ devices }: Circuit, id: string): Trip | undefined {
+  const device = devices.find((one) => one.id === id);
+  const isolates = device && kindOf(device.kind).isolates;
+  return isolates && { device: id, control: isolates.control, value: isolates.off };
+}
+
 /**
  * What a safety stops in this circuit, and which others would with a jumper across it.
  *
- * @param device - a safety of the circuit; one that is none stops nothing.
+ * @returns `null` where nothing in the model trips it: then nobody can say what still protects.
  */
-export function protectionWithout(circuit: Circuit, device: string): Protection {
+export function protectionWithout(circuit: Circuit, device: string): Protection | null {
   const trips = tripsOf(circuit);
-  const own = trips.find((trip) => trip.device === device);
-  if (!own) return { unguarded: [], still: [] };
+  const own = trips.find((trip) => trip.device === device) ?? openedBy(circuit, device);
+  if (!own) return null;
   const asks = asksOf(circuit).filter(({ withTrips }) => withTrips);
   const sound = runningIn(circuit);
   const stops = asks.map((asked) => {
@@ -73,8 +80,9 @@ export function protectionWithout(circuit: Circuit, device: string): Protection 
     return [...sound(asked, null)].filter((load) => !left.has(load));
   });
   const bypassed = runningIn(jumpered(circuit, device));
+  const notices = noticedBy(circuit, device);
   const alike = trips.filter(
-    (trip) => trip.device !== device && noticedBy(circuit, trip.device) === noticedBy(circuit, device),
+    (trip) => notices !== undefined && trip.device !== device && noticedBy(circuit, trip.device) === notices,
   );
   const guards = (trip: Trip) =>
     asks.every((asked, i) => {

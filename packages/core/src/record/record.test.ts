@@ -56,6 +56,19 @@ test.each<[string, unknown, RegExp]>([
   ).toMatch(problem);
 });
 
+test.each<Body>([
+  bypassed,
+  restored,
+  handedOver,
+  { type: 'note', text: 'Belt worn' },
+  { type: 'noticed', item: 'i', text: 'Cap missing', until: null },
+  { type: 'noticed', item: 'i', text: 'Valve to bring', until },
+  { type: 'dealt-with', item: 'i', text: '' },
+  { type: 'finished', text: '' },
+])('an entry like $type is taken', (body) => {
+  expect(entryProblems(entry(body))).toEqual([]);
+});
+
 describe('a bypass', () => {
   test('is in until it was taken out and proven, or somebody named has it', () => {
     const stateOf = (...bodies: Body[]) =>
@@ -117,7 +130,7 @@ describe('what a bypass leaves unguarded', () => {
   });
 
   test('with one float in Y is the outdoor unit, and nothing else stops the water', () => {
-    const { unguarded, still } = protectionWithout(furnace, 'float');
+    const { unguarded, still } = protectionWithout(furnace, 'float')!;
     expect(unguarded).toEqual(expect.arrayContaining(['contactor/coil', 'unit/compressor']));
     expect(unguarded.some((load) => load.startsWith('board/blower'))).toBe(false);
     expect(still).toEqual([]);
@@ -134,14 +147,20 @@ describe('what a bypass leaves unguarded', () => {
       { conductor: id, end: from === across.pair[0] ? 'from' : 'to' },
       null,
     );
-    expect(protectionWithout(circuit, 'float').still).toEqual([device]);
-    expect(protectionWithout(circuit, device).still).toEqual(['float']);
+    expect(protectionWithout(circuit, 'float')!.still).toEqual([device]);
+    expect(protectionWithout(circuit, device)!.still).toEqual(['float']);
   });
 
-  test('a detector stands in for no other safety, and what is none leaves nothing', () => {
-    const { unguarded, still } = protectionWithout(rooftopUnit('Bypass'), 'smoke');
-    expect(unguarded.length).toBeGreaterThan(2);
-    expect(still).toEqual([]);
-    expect(protectionWithout(furnace, 'board')).toEqual({ unguarded: [], still: [] });
+  test('a detector and a switch stand in for no other safety', () => {
+    const detector = protectionWithout(rooftopUnit('Bypass'), 'smoke')!;
+    expect(detector.unguarded.length).toBeGreaterThan(2);
+    expect(detector.still).toEqual([]);
+    const power = protectionWithout(furnace, 'switch')!;
+    expect(power.unguarded).toEqual(expect.arrayContaining(['board/blower-cool', 'board/gas-valve']));
+    expect(power.still).toEqual([]);
+  });
+
+  test('what nothing trips leaves nobody able to say', () => {
+    expect(protectionWithout(furnace, 'door')).toBeNull();
   });
 });

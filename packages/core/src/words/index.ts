@@ -23,6 +23,7 @@ export {
   stepText,
 } from './english/search';
 export { inSentence } from './phrases';
+export { entryText, holderText, protectionText } from './english/record';
 export { cableReadingLines, conductorStateText } from './english/cable';
 export { otherEndText } from './english/end';
 export { onwardText, stopText } from './english/path';

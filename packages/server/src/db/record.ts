@@ -6,7 +6,7 @@ import { and, asc, desc, eq } from 'drizzle-orm';
 import type { Db } from './open';
 import { jobs, openBypasses, recordEntries, sites } from './schema';
 
-export interface ChainedEntry extends Entry {
+interface ChainedEntry extends Entry {
   number: number;
   link: string;
 }
@@ -48,7 +48,7 @@ export const entryById = (db: Reading, id: string): (ChainedEntry & { jobId: str
     .where(eq(recordEntries.id, id))
     .get();
 
-export const linkAfter = (before: string, entry: Entry): string =>
+const linkAfter = (before: string, entry: Entry): string =>
   createHash('sha256').update(linkText(before, entry)).digest('hex');
 
 /** Entries that touch what is bypassed. */

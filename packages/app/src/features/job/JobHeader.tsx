@@ -1,56 +1,94 @@
 import { router } from 'expo-router';
 import type { PropsWithChildren } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { bypassesStillIn } from '@zygostat/core/record';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
 import { REDO, UNDO } from '../circuit/slice';
+import { useRecord } from '../record/useRecord';
+import { useTokens } from '../../theme';
+import { Icon } from '../../theme/icons';
 import { ActionButton, AppText } from '../../basics';
 
-/** The head of every place of a job: back, what job it is, undo and redo. */
+/** A safety of this job that is bypassed: seen from every place, until it is out. */
+function HeldOpen({ jobId }: { jobId: string }) {
+  const t = useTokens();
+  const { standing } = useRecord(jobId);
+  const still = bypassesStillIn(standing);
+  const circuit = useAppSelector(({ edits }) => edits.present.circuit);
+  if (still.length === 0) return null;
+  const labels = still.map(({ device }) => circuit?.devices.find(({ id }) => id === device)?.label ?? device);
+  return (
+    <Pressable
+      role="link"
+      aria-label={`Bypassed: ${labels.join(', ')}`}
+      onPress={() => router.replace({ pathname: '/job/[id]/record', params: { id: jobId } })}
+      style={[styles.held, { backgroundColor: t.redSoft }]}
+    >
+      <Icon name="alert" size={20} color={t.red} />
+      <AppText kind="strong" color={t.red} lines={1} style={styles.titles}>
+        {`Bypassed: ${labels.join(', ')}`}
+      </AppText>
+    </Pressable>
+  );
+}
+
+/** The head of every place of a job: back, what job it is, undo and redo; and what is bypassed. */
 export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
   const dispatch = useAppDispatch();
   const canUndo = useAppSelector(({ edits }) => edits.past.length > 0);
   const canRedo = useAppSelector(({ edits }) => edits.future.length > 0);
   return (
-    <View style={styles.header}>
-      <ActionButton
-        label="Jobs"
-        hint="Back to jobs"
-        icon="back"
-        look="plain"
-        iconOnly
-        onPress={() => router.dismissTo('/')}
-      />
-      <View style={styles.titles}>
-        <AppText kind="title" heading={1} lines={1}>
-          {job.site}
-        </AppText>
-        <AppText kind="small" lines={1}>
-          {job.name}
-        </AppText>
+    <>
+      <View style={styles.header}>
+        <ActionButton
+          label="Jobs"
+          hint="Back to jobs"
+          icon="back"
+          look="plain"
+          iconOnly
+          onPress={() => router.dismissTo('/')}
+        />
+        <View style={styles.titles}>
+          <AppText kind="title" heading={1} lines={1}>
+            {job.site}
+          </AppText>
+          <AppText kind="small" lines={1}>
+            {job.name}
+          </AppText>
+        </View>
+        <ActionButton
+          label="Undo"
+          icon="undo"
+          look="plain"
+          iconOnly
+          disabled={!canUndo}
+          onPress={() => dispatch({ type: UNDO })}
+        />
+        <ActionButton
+          label="Redo"
+          icon="redo"
+          look="plain"
+          iconOnly
+          disabled={!canRedo}
+          onPress={() => dispatch({ type: REDO })}
+        />
+        {children}
       </View>
-      <ActionButton
-        label="Undo"
-        icon="undo"
-        look="plain"
-        iconOnly
-        disabled={!canUndo}
-        onPress={() => dispatch({ type: UNDO })}
-      />
-      <ActionButton
-        label="Redo"
-        icon="redo"
-        look="plain"
-        iconOnly
-        disabled={!canRedo}
-        onPress={() => dispatch({ type: REDO })}
-      />
-      {children}
-    </View>
+      <HeldOpen jobId={job.id} />
+    </>
   );
 }
 
 const styles = StyleSheet.create({
   header: { flexDirection: 'row', alignItems: 'center', paddingHorizontal: 2, minHeight: 56 },
   titles: { flex: 1 },
+  held: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: 8,
+    minHeight: 44,
+    paddingHorizontal: 14,
+    marginBottom: 6,
+  },
 });

@@ -10,6 +10,7 @@ const PLACES = {
   plan: { title: 'Plan', icon: 'plan', path: '/job/[id]/plan' },
   wire: { title: 'Wire', icon: 'wire', path: '/job/[id]/wire' },
   trace: { title: 'Trace', icon: 'trace', path: '/job/[id]' },
+  record: { title: 'Record', icon: 'record', path: '/job/[id]/record' },
 } as const satisfies Record<string, { title: string; icon: IconName; path: string }>;
 
 export type PlaceName = keyof typeof PLACES;
@@ -34,10 +35,14 @@ export function PlacesBar({ jobId, here }: { jobId: string; here: PlaceName }) {
             aria-label={title}
             {...(name === here && { 'aria-current': 'page' as const })}
             onPress={() => router.replace({ pathname: path, params: { id: jobId } })}
-            style={[styles.place, name === here ? { borderColor: t.copper } : styles.elsewhere]}
+            style={[
+              styles.place,
+              wide ? styles.beside : styles.above,
+              name === here ? { borderColor: t.copper } : styles.elsewhere,
+            ]}
           >
             <Icon name={icon} size={22} color={ink} />
-            <AppText kind="strong" color={ink}>
+            <AppText kind={wide ? 'strong' : 'small'} color={ink}>
               {title}
             </AppText>
           </Pressable>
@@ -53,13 +58,14 @@ const styles = StyleSheet.create({
   place: {
     flexGrow: 1,
     flexBasis: 48,
-    maxHeight: 52,
+    maxHeight: 56,
     minHeight: 48,
-    flexDirection: 'row',
     alignItems: 'center',
     justifyContent: 'center',
-    gap: 8,
     borderTopWidth: 3,
   },
+  beside: { flexDirection: 'row', gap: 8 },
+  // Five side by side leave room for an icon or a word, not for both.
+  above: { flexDirection: 'column', paddingVertical: 4 },
   elsewhere: { borderColor: 'transparent' },
 });

@@ -4,6 +4,7 @@ import { editsReducer, savingReducer } from '../circuit/slice';
 import { diagnosisDocument } from '../find/document';
 import { findReducer } from '../find/slice';
 import { planDocument } from '../plan/document';
+import { recordReducer } from '../record/slice';
 import { surveyDocument } from '../survey/document';
 import { traceReducer } from '../trace/slice';
 
@@ -13,6 +14,7 @@ export const jobReducers = {
   edits: editsReducer,
   find: findReducer,
   plan: planDocument.reducer,
+  record: recordReducer,
   saving: savingReducer,
   survey: surveyDocument.reducer,
   trace: traceReducer,

@@ -11,6 +11,7 @@ import { diagnosisDocument } from '../find/document';
 import { planDocument } from '../plan/document';
 import { followingUndo } from '../plan/undo';
 import { readingsOutbox } from '../readings/outbox';
+import { recordOutbox } from '../record/outbox';
 import { surveyDocument } from '../survey/document';
 import { jobReducers } from './reducers';
 
@@ -25,6 +26,7 @@ async function start(store: Store): Promise<void> {
     diagnosisDocument.sending(),
     readingsOutbox.sending(),
     changesOutbox.sending(),
+    recordOutbox.sending(),
   ];
   const listeners = [...sending.flatMap((one) => one.listeners), keepingBench(), followingUndo()];
   for (const listener of listeners) store.dispatch(listener);

@@ -5,25 +5,28 @@ import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { Searchbar } from 'react-native-paper';
 import type { Job } from './api';
 import { problemOf } from '../../store/api';
-import { useListJobsQuery } from './api';
+import { useListBypassesQuery, useListJobsQuery } from './api';
 import { readBeyond, useReadEarly } from '../later';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { ActionButton, Column, Waiting, AppText } from '../../basics';
 
-const plural = (count: number, noun: string) => `${count} ${noun}${count === 1 ? '' : 's'}`;
+const plural = (count: number, noun: string) =>
+  `${count} ${count === 1 ? noun : noun.endsWith('y') ? `${noun.slice(0, -1)}ies` : `${noun}s`}`;
 
 /** What stands out about a job, in a few words. */
 function StateWords({ job }: { job: Job }) {
   const t = useTokens();
   const [icon, ink, words] =
-    job.state === 'done'
-      ? (['check', t.teal, 'Done'] as const)
-      : job.disagreeing > 0
-        ? (['alert', t.red, `${plural(job.disagreeing, 'reading')} off`] as const)
-        : job.readings > 0
-          ? (['check', t.teal, `${plural(job.readings, 'reading')}, all agree`] as const)
-          : (['clock', t.amber, 'Not measured yet'] as const);
+    job.bypasses > 0
+      ? (['alert', t.red, `${plural(job.bypasses, 'safety')} bypassed`] as const)
+      : job.state === 'done'
+        ? (['check', t.teal, 'Done'] as const)
+        : job.disagreeing > 0
+          ? (['alert', t.red, `${plural(job.disagreeing, 'reading')} off`] as const)
+          : job.readings > 0
+            ? (['check', t.teal, `${plural(job.readings, 'reading')}, all agree`] as const)
+            : (['clock', t.amber, 'Not measured yet'] as const);
   return (
     <View style={styles.state}>
       <Icon name={icon} size={18} color={ink} />
@@ -59,6 +62,38 @@ function JobRow({ job }: { job: Job }) {
       </View>
       <Icon name="chevron-right" color={t.mute} />
     </Pressable>
+  );
+}
+
+/** Safeties that are bypassed anywhere, the first to be gone first: nobody opens the app without seeing them. */
+function Bypassed() {
+  const t = useTokens();
+  const { data = [] } = useListBypassesQuery(undefined);
+  if (data.length === 0) return null;
+  return (
+    <View
+      role="region"
+      aria-label="Bypassed"
+      style={[styles.bypassed, { backgroundColor: t.redSoft, borderColor: t.red }]}
+    >
+      <AppText kind="strong" color={t.red}>
+        {`${plural(data.length, 'safety')} bypassed`}
+      </AppText>
+      {data.map(({ bypass, job, name, site, label, by, to, until }) => (
+        <Pressable
+          key={`${job} ${bypass}`}
+          role="link"
+          aria-label={`Bypass of ${label}, ${site}`}
+          onPress={() => router.push({ pathname: '/job/[id]/record', params: { id: job } })}
+          style={styles.bypass}
+        >
+          <AppText kind="strong">{`${label} · ${site}, ${name}`}</AppText>
+          <AppText kind="small">
+            {`${to ?? by} · gone by ${new Date(until).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' })}`}
+          </AppText>
+        </Pressable>
+      ))}
+    </View>
   );
 }
 
@@ -106,6 +141,7 @@ export function JobList() {
             </AppText>
           </View>
         ) : null}
+        <Bypassed />
         <View role="list" style={styles.items}>
           {data?.map((job) => (
             <View key={job.id} role="listitem">
@@ -140,6 +176,8 @@ const styles = StyleSheet.create({
   searchInput: { minHeight: 46 },
   list: { padding: 12 },
   items: { gap: 10 },
+  bypassed: { borderWidth: 1.5, borderRadius: 12, padding: 12, gap: 4, marginBottom: 10 },
+  bypass: { minHeight: 44, justifyContent: 'center' },
   row: { borderWidth: 1, borderRadius: 12, padding: 14, flexDirection: 'row', alignItems: 'center', gap: 8 },
   name: { fontSize: 18, lineHeight: 24 },
   state: { flexDirection: 'row', alignItems: 'center', gap: 6, marginTop: 6 },

@@ -14,6 +14,8 @@ export interface Job {
   revision: number;
   readings: number;
   disagreeing: number;
+  /** Safeties that are bypassed. */
+  bypasses: number;
 }
 
 export interface OpenedJob extends Job {
@@ -33,8 +35,22 @@ export interface JobChange {
   change: Partial<Pick<Job, 'name' | 'notes' | 'state'>>;
 }
 
+/** A safety that is bypassed on some job. */
+interface OpenBypass {
+  job: string;
+  name: string;
+  site: string;
+  bypass: string;
+  label: string;
+  until: string;
+  by: string;
+  /** Who took it over. */
+  to: string | null;
+}
+
 export const jobsApi = api.injectEndpoints({
   endpoints: (build) => ({
+    listBypasses: build.query<OpenBypass[], undefined>({ query: () => 'bypasses', providesTags: ['Jobs'] }),
     listJobs: build.query<Job[], string>({
       query: (search) => ({ url: 'jobs', params: search ? { search } : {} }),
       providesTags: ['Jobs'],
@@ -59,6 +75,7 @@ export const jobsApi = api.injectEndpoints({
 });
 
 export const {
+  useListBypassesQuery,
   useListJobsQuery,
   useListSitesQuery,
   useOpenJobQuery,

@@ -23,6 +23,7 @@ const job = (more: Partial<Job>): Job => ({
   revision: 1,
   readings: 0,
   disagreeing: 0,
+  bypasses: 0,
   ...more,
 });
 

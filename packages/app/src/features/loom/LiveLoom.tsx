@@ -4,6 +4,7 @@ import { View, useWindowDimensions } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { sheetOpened } from '../trace/slice';
+import { useBypassed } from '../record/useRecord';
 import { useWide } from '../../theme';
 import type { TraceActions } from '../trace/useTraceActions';
 import { Loom } from './Loom';
@@ -27,6 +28,7 @@ export const LiveLoom = memo(function LiveLoom({
   const view = useAppSelector(({ bench }) => bench.view);
   const meter = useAppSelector(({ bench }) => bench.meter);
   const { suspects, cleared } = useAppSelector(({ find }) => find);
+  const bypassed = useBypassed();
   const inviting = useAppSelector(({ bench, trace }) => bench.armed !== null || trace.carried !== null);
   const measure = useCallback(
     ({ nativeEvent }: LayoutChangeEvent) => setWidth(Math.floor(nativeEvent.layout.width)),
@@ -50,6 +52,7 @@ export const LiveLoom = memo(function LiveLoom({
           width={Math.min(width, WIDEST)}
           suspects={suspects}
           cleared={cleared}
+          bypassed={bypassed}
           inviting={inviting}
           onStud={actions.tapStud}
           onToggle={actions.toggle}

@@ -18,6 +18,7 @@ import { BlockButtons, BlockFace } from './Block';
 import { ChipButton } from './ChipButton';
 import { PlateButton } from './PlateButton';
 import { ProbeShape, ScrewShape } from './ScrewShape';
+import { BypassMarks } from './Bypasses';
 import { SuspectBands, SuspectMarks } from './Suspects';
 import { WireShape } from './WireShape';
 
@@ -29,6 +30,8 @@ interface LoomProps {
   /** What a search suspects, and what it has proven good. */
   suspects: readonly Suspect[];
   cleared: readonly string[];
+  /** Safeties that are bypassed. */
+  bypassed: readonly string[];
   /** A probe or a conductor waits for a stud to be tapped. */
   inviting: boolean;
   onStud: (terminal: string) => void;
@@ -48,6 +51,7 @@ export function Loom({
   width,
   suspects,
   cleared,
+  bypassed,
   inviting,
   onStud,
   onToggle,
@@ -189,6 +193,7 @@ export function Loom({
               />
             )),
           )}
+          <BypassMarks loom={loom} width={width} bypassed={bypassed} />
           <SuspectMarks loom={loom} width={width} suspects={suspects} cleared={cleared} />
           {(['red', 'black'] as const).map((probe) => {
             const spot = probeSpot(probe);

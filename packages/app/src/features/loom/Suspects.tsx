@@ -1,9 +1,10 @@
 import { memo } from 'react';
-import { Circle, G, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { Circle, G, Path, Rect } from 'react-native-svg';
 import type { Suspect } from '@zygostat/core/diagnose';
 import type { layLoom } from '@zygostat/core/drawing';
 import { percentText } from '@zygostat/core/words';
-import { FONTS, useTokens } from '../../theme';
+import { useTokens } from '../../theme';
+import { Written } from './Written';
 
 type Laid = ReturnType<typeof layLoom>;
 
@@ -12,11 +13,10 @@ const WRITTEN = 0.1;
 /** Dashes close up as suspicion grows. */
 const dashesOf = (share: number) => (share >= 0.5 ? '12 3' : share >= 0.2 ? '8 6' : '4 8');
 
-const boxesOf = ({ cards, chips }: Laid) => [...cards.flatMap(({ plates }) => plates), ...chips];
+export const boxesOf = ({ cards, chips }: Laid) => [...cards.flatMap(({ plates }) => plates), ...chips];
 
-/** Half of a written share's width, and what it keeps from the drawing's edge. */
+/** Half of a written share's width. */
 const HALF = 22;
-const EDGE = 2;
 
 interface SuspectsProps {
   loom: Laid;
@@ -56,33 +56,9 @@ export const SuspectMarks = memo(function SuspectMarks({
   cleared,
 }: SuspectsProps) {
   const t = useTokens();
-  const written = (key: string, at: number, y: number, share: number) => {
-    const x = Math.min(at, whole - HALF - EDGE);
-    return (
-      <G key={key}>
-        <Rect
-          x={x - HALF}
-          y={y - 9}
-          width={2 * HALF}
-          height={18}
-          rx={5}
-          fill={t.card}
-          stroke={t.amber}
-          strokeWidth={1.5}
-        />
-        <SvgText
-          x={x}
-          y={y + 4.5}
-          fontSize={13}
-          fontFamily={FONTS.condensed}
-          fill={t.amber}
-          textAnchor="middle"
-        >
-          {percentText(share)}
-        </SvgText>
-      </G>
-    );
-  };
+  const written = (key: string, x: number, y: number, share: number) => (
+    <Written key={key} text={percentText(share)} x={x} y={y} half={HALF} ink={t.amber} whole={whole} />
+  );
   return (
     <>
       {suspects.flatMap(({ type, id, share }) => {

@@ -30,6 +30,7 @@ const job: Job = {
   revision: 1,
   readings: 0,
   disagreeing: 0,
+  bypasses: 0,
 };
 
 type Pane = 'swap' | 'add' | 'sums' | 'mistakes' | 'proof';

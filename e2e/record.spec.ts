@@ -1,0 +1,77 @@
+/** A bypass is recorded, seen from everywhere, and closed with proof; what is noticed and logged stays. */
+import AxeBuilder from '@axe-core/playwright';
+import { expect, openNewJob, test } from './bench';
+
+test('a bypass is recorded in four taps, seen on the first screen, and closed with proof', async ({
+  page,
+  server,
+}) => {
+  const id = await openNewJob(page, server, 'Seed loft', 'furnace-ac', 'stat.R');
+  await page.getByRole('link', { name: 'Record' }).click();
+  await page.getByLabel('Who writes').fill('Sol');
+  await page.getByRole('button', { name: 'A safety is bypassed' }).click();
+  await page.getByRole('list', { name: 'Safeties' }).getByRole('button', { name: 'Pan float' }).click();
+  await expect(page.getByText(/Nothing else stops it now: Contactor/)).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('button', { name: 'It is in: record it' }).click();
+  const card = page.getByRole('region', { name: 'Bypass: Pan float' });
+  await expect(card).toContainText('put in by Sol');
+  await expect(page.getByRole('button', { name: 'Open 1' })).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+
+  // Seen from every place of the job, and on the first screen.
+  await page.getByRole('link', { name: 'Plan' }).click();
+  await expect(page.getByRole('link', { name: 'Bypassed: Pan float' })).toBeVisible();
+  await page.getByRole('button', { name: 'Back to jobs' }).click();
+  const first = page.getByRole('region', { name: 'Bypassed' });
+  await expect(first).toContainText('1 safety bypassed');
+  await first.getByRole('link', { name: /^Bypass of Pan float/ }).click();
+
+  // The job is not finished with it in.
+  await page.getByRole('button', { name: 'Finish the job' }).click();
+  await expect(page.getByText(/float is bypassed; take it out and prove it/)).toBeVisible();
+  await card.getByRole('button', { name: 'It is out: prove it' }).click();
+  const close = card.getByRole('button', { name: 'It works: close it' });
+  await expect(close).toBeDisabled();
+  await card.getByLabel('What stopped, and what started again?').fill('Lifted it: the outdoor unit stopped');
+  await close.click();
+  await expect(page.getByText('No safety is bypassed.')).toBeVisible();
+  await page.getByRole('button', { name: 'Finish the job' }).click();
+  await expect(page.getByText(/^Finished\. Whatever is written now/)).toBeVisible();
+
+  await page.getByRole('button', { name: 'Log', exact: true }).click();
+  const log = page.getByRole('list', { name: 'Log' }).getByRole('listitem');
+  await expect(log).toHaveCount(3);
+  await expect(log.nth(1)).toContainText('Pan float works again: Lifted it');
+  const job = (await (await page.request.get(`${server.url}/api/jobs/${id}`)).json()) as { state: string };
+  expect(job.state).toBe('done');
+});
+
+test('what is noticed is left open and dealt with; a line written without an answer is sent later', async ({
+  page,
+  server,
+}) => {
+  await openNewJob(page, server, 'Roof', 'rooftop', 'stat.R');
+  await page.getByRole('link', { name: 'Record' }).click();
+  await page.getByLabel('Noticed', { exact: true }).fill('Cap of the sampling tube still on');
+  await page.getByRole('button', { name: 'Leave it open' }).click();
+  const items = page.getByRole('list', { name: 'Noticed and left' }).getByRole('listitem');
+  await expect(items).toHaveCount(1);
+  await page.route('**/api/jobs/*/record', (route) => route.abort());
+  await items.getByRole('button', { name: /^Dealt with/ }).click();
+  await expect(items).toHaveCount(0);
+  await expect(page.getByText('it is kept here and sent when there is')).toBeVisible();
+  await page.unroute('**/api/jobs/*/record');
+  await page.getByRole('button', { name: 'Log', exact: true }).click();
+  await expect(page.getByRole('list', { name: 'Log' }).getByRole('listitem')).toHaveCount(2);
+  await expect
+    .poll(
+      async () => {
+        const url = new URL(page.url()).pathname.split('/')[2]!;
+        const answer = await page.request.get(`${server.url}/api/jobs/${url}/record`);
+        return ((await answer.json()) as unknown[]).length;
+      },
+      { timeout: 30_000 },
+    )
+    .toBe(2);
+});

@@ -1,0 +1,102 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { addDays, addHours, set } from 'date-fns';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { TextInput } from 'react-native-paper';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { Body } from '@zygostat/core/record';
+import { contactsOf } from '@zygostat/core/record';
+import type { Names } from '@zygostat/core/words';
+import { useAppSelector } from '../../store';
+import { ActionButton, AppText, BottomSheet, Options } from '../../basics';
+import { Protected } from './Protected';
+
+const WHY = {
+  prove: 'To prove the unit, while I stand here',
+  part: 'Running until the part is here',
+  find: 'To find what opens it',
+} as const;
+
+/** Until when, as whoever chooses it would say. */
+const UNTIL = { hour: 'In an hour', today: 'Today 18:00', tomorrow: 'Tomorrow 18:00' } as const;
+
+const EVENING = { hours: 18, minutes: 0, seconds: 0, milliseconds: 0 };
+
+function untilOf(said: keyof typeof UNTIL, now: Date): Date {
+  if (said === 'hour') return addHours(now, 1);
+  const evening = set(said === 'today' ? now : addDays(now, 1), EVENING);
+  // Late in the day the evening is over: an hour is what is left.
+  return evening > now ? evening : addHours(now, 1);
+}
+
+interface BypassSheetProps {
+  circuit: Circuit;
+  names: Names;
+  /** The safety, where it is known already. */
+  device: string | null;
+  onWrite: (body: Body) => Promise<boolean>;
+  onClose: () => void;
+}
+
+/** Records a bypass: which safety, why, until when, and who watches meanwhile. */
+export function BypassSheet({ circuit, names, device: given, onWrite, onClose }: BypassSheetProps) {
+  const by = useAppSelector(({ record }) => record.by);
+  const [device, setDevice] = useState(given);
+  const [why, setWhy] = useState<keyof typeof WHY>('prove');
+  const [until, setUntil] = useState<keyof typeof UNTIL>('hour');
+  const [watch, setWatch] = useState(by);
+  const safeties = [...new Set(contactsOf(circuit).map((contact) => contact.device))];
+  const leaves = why === 'part';
+  const put = async () => {
+    const body: Body = {
+      type: 'bypassed',
+      bypass: nanoid(),
+      device: device!,
+      why: WHY[why],
+      until: untilOf(until, new Date()).toISOString(),
+      watch: watch.trim() || by.trim() || 'Whoever stands here',
+    };
+    if (await onWrite(body)) onClose();
+  };
+  if (device === null)
+    return (
+      <BottomSheet title="Which safety?" subtitle="Every one that can be bypassed here" onClose={onClose}>
+        <View role="list" aria-label="Safeties" style={styles.list}>
+          {safeties.map((id) => (
+            <View key={id} role="listitem">
+              <ActionButton label={names.device(id)} onPress={() => setDevice(id)} />
+            </View>
+          ))}
+        </View>
+      </BottomSheet>
+    );
+  return (
+    <BottomSheet title={`${names.device(device)} bypassed`} onClose={onClose}>
+      <Protected circuit={circuit} names={names} device={device} />
+      <Options label="Why" options={WHY} value={why} onChange={setWhy} />
+      <Options label="Gone by" options={UNTIL} value={until} onChange={setUntil} />
+      {leaves ? (
+        <TextInput
+          mode="outlined"
+          label="Who watches it while you are away"
+          aria-label="Who watches it while you are away"
+          value={watch}
+          maxLength={80}
+          onChangeText={setWatch}
+        />
+      ) : null}
+      <AppText kind="small">
+        Never a gas limit, never a detector without leave, never longer than it takes. Local code wins over
+        anything said here.
+      </AppText>
+      <ActionButton
+        label="It is in: record it"
+        look="filled"
+        disabled={leaves && watch.trim() === ''}
+        onPress={() => void put()}
+      />
+    </BottomSheet>
+  );
+}
+
+const styles = StyleSheet.create({ list: { gap: 6 } });

@@ -1,0 +1,60 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { TextInput } from 'react-native-paper';
+import type { Body, Item } from '@zygostat/core/record';
+import { useTokens } from '../../theme';
+import { ActionButton, AppText } from '../../basics';
+
+interface ItemsProps {
+  items: readonly Item[];
+  onWrite: (body: Body) => Promise<boolean>;
+}
+
+/** What was noticed and left for the next visit. */
+export function Items({ items, onWrite }: ItemsProps) {
+  const t = useTokens();
+  const [text, setText] = useState('');
+  const open = items.filter(({ done }) => !done);
+  const add = async () => {
+    if (await onWrite({ type: 'noticed', item: nanoid(), text: text.trim(), until: null })) setText('');
+  };
+  return (
+    <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
+      <AppText kind="title" heading={2}>
+        Noticed and left
+      </AppText>
+      <View role="list" aria-label="Noticed and left" style={styles.list}>
+        {open.map(({ id, text: noticed, by }) => (
+          <View key={id} role="listitem" style={styles.line}>
+            <View style={styles.grow}>
+              <AppText>{noticed}</AppText>
+              <AppText kind="small">{by}</AppText>
+            </View>
+            <ActionButton
+              label="Done"
+              hint={`Dealt with: ${noticed}`}
+              onPress={() => void onWrite({ type: 'dealt-with', item: id, text: noticed })}
+            />
+          </View>
+        ))}
+      </View>
+      <TextInput
+        mode="outlined"
+        label="A missing cap, a part to bring"
+        aria-label="Noticed"
+        value={text}
+        maxLength={2000}
+        onChangeText={setText}
+      />
+      <ActionButton label="Leave it open" disabled={text.trim() === ''} onPress={() => void add()} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
+  list: { gap: 6 },
+  line: { flexDirection: 'row', alignItems: 'center', gap: 8 },
+  grow: { flex: 1 },
+});

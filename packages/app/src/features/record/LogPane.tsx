@@ -1,0 +1,74 @@
+import { format } from 'date-fns';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { TextInput } from 'react-native-paper';
+import type { Entry } from '@zygostat/core/record';
+import type { Names } from '@zygostat/core/words';
+import { entryText } from '@zygostat/core/words';
+import { useTokens } from '../../theme';
+import { ActionButton, AppText } from '../../basics';
+import { useWrite } from './useRecord';
+
+/** Lines shown before more are asked for. */
+const FIRST = 50;
+
+interface LogPaneProps {
+  jobId: string;
+  names: Names;
+  entries: readonly Entry[];
+}
+
+/** Everything that was written of a job, the newest first; and one more line. */
+export function LogPane({ jobId, names, entries }: LogPaneProps) {
+  const t = useTokens();
+  const write = useWrite(jobId);
+  const [text, setText] = useState('');
+  const [all, setAll] = useState(false);
+  const devices = new Map(
+    entries.flatMap(({ body }) => (body.type === 'bypassed' ? [[body.bypass, body.device] as const] : [])),
+  );
+  const note = async () => {
+    if (await write({ type: 'note', text: text.trim() })) setText('');
+  };
+  const newest = [...entries].reverse();
+  const shown = all ? newest : newest.slice(0, FIRST);
+  return (
+    <>
+      <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
+        <TextInput
+          mode="outlined"
+          multiline
+          label="A line for the log"
+          aria-label="A line for the log"
+          value={text}
+          maxLength={2000}
+          onChangeText={setText}
+        />
+        <ActionButton
+          label="Log it"
+          look="filled"
+          disabled={text.trim() === ''}
+          onPress={() => void note()}
+        />
+      </View>
+      {entries.length === 0 ? <AppText>Nothing was written yet.</AppText> : null}
+      <View role="list" aria-label="Log" style={styles.list}>
+        {shown.map(({ id, at, by, body }) => (
+          <View key={id} role="listitem" style={[styles.line, { borderColor: t.line }]}>
+            <AppText kind="small">{`${format(new Date(at), 'd MMM yyyy, HH:mm')} · ${by}`}</AppText>
+            <AppText>{entryText(names, body, (bypass) => devices.get(bypass))}</AppText>
+          </View>
+        ))}
+      </View>
+      {!all && newest.length > FIRST ? (
+        <ActionButton label={`All ${newest.length}`} look="plain" onPress={() => setAll(true)} />
+      ) : null}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
+  list: { gap: 0 },
+  line: { borderBottomWidth: 1, paddingVertical: 8, gap: 2 },
+});

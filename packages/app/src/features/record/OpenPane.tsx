@@ -1,0 +1,71 @@
+import { useMemo, useState } from 'react';
+import { StyleSheet } from 'react-native';
+import type { Circuit } from '@zygostat/core/circuit';
+import { compile } from '@zygostat/core/network';
+import { bypassesIn } from '@zygostat/core/prove';
+import type { Standing } from '@zygostat/core/record';
+import { bypassesStillIn } from '@zygostat/core/record';
+import type { Names } from '@zygostat/core/words';
+import { ActionButton, AppText } from '../../basics';
+import { BypassCard } from './BypassCard';
+import { BypassSheet } from './BypassSheet';
+import { Items } from './Items';
+import { useWrite } from './useRecord';
+
+interface OpenPaneProps {
+  jobId: string;
+  circuit: Circuit;
+  names: Names;
+  standing: Standing;
+}
+
+/** What is still open: safeties bypassed, what was noticed and left; and the end of the job. */
+export function OpenPane({ jobId, circuit, names, standing }: OpenPaneProps) {
+  const write = useWrite(jobId);
+  const [adding, setAdding] = useState<{ device: string | null } | null>(null);
+  const still = bypassesStillIn(standing);
+  const inModel = useMemo(
+    () => [...new Set(bypassesIn(compile(circuit)).map(({ device }) => device))],
+    [circuit],
+  );
+  const untold = inModel.filter((device) => !still.some((bypass) => bypass.device === device));
+  return (
+    <>
+      {untold.map((device) => (
+        <ActionButton
+          key={device}
+          label={`${names.device(device)} is bypassed here: record it`}
+          icon="alert"
+          onPress={() => setAdding({ device })}
+        />
+      ))}
+      {still.map((bypass) => (
+        <BypassCard key={bypass.id} bypass={bypass} circuit={circuit} names={names} onWrite={write} />
+      ))}
+      {still.length === 0 && untold.length === 0 ? <AppText>No safety is bypassed.</AppText> : null}
+      <ActionButton
+        label="A safety is bypassed"
+        look={still.length === 0 ? 'filled' : 'outlined'}
+        onPress={() => setAdding({ device: null })}
+        style={styles.add}
+      />
+      <Items items={standing.items} onWrite={write} />
+      {standing.finished ? (
+        <AppText kind="strong">Finished. Whatever is written now opens it again.</AppText>
+      ) : (
+        <ActionButton label="Finish the job" onPress={() => void write({ type: 'finished', text: '' })} />
+      )}
+      {adding ? (
+        <BypassSheet
+          circuit={circuit}
+          names={names}
+          device={adding.device}
+          onWrite={write}
+          onClose={() => setAdding(null)}
+        />
+      ) : null}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({ add: { minHeight: 52 } });

@@ -1,0 +1,24 @@
+import { useCallback } from 'react';
+import type { Remote } from 'comlink';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { Protection } from '@zygostat/core/record';
+import type { Names } from '@zygostat/core/words';
+import { protectionText } from '@zygostat/core/words';
+import type { Model } from '../../model/answers';
+import { useModel } from '../../model/useModel';
+import { useTokens } from '../../theme';
+import { AppText, Waiting } from '../../basics';
+
+/** What still protects while a safety is bypassed: run in the model, call by call. */
+export function Protected({ circuit, names, device }: { circuit: Circuit; names: Names; device: string }) {
+  const t = useTokens();
+  const ask = useCallback(
+    async (model: Remote<Model>) => ({ protection: await model.protection(circuit, device) }),
+    [circuit, device],
+  );
+  const answer = useModel<{ protection: Protection | null }>(ask);
+  if (!answer) return <Waiting label="Seeing what still protects" />;
+  const { protection } = answer;
+  const isGuarded = protection !== null && (protection.still.length > 0 || protection.unguarded.length === 0);
+  return <AppText color={isGuarded ? t.teal : t.red}>{protectionText(names, protection)}</AppText>;
+}

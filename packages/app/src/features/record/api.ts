@@ -1,0 +1,31 @@
+/** The record of a job: its entries, and one more of them. */
+import type { Entry } from '@zygostat/core/record';
+import { api } from '../../store/api';
+
+export interface NewEntry {
+  jobId: string;
+  entry: Entry;
+}
+
+export const recordApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    listRecord: build.query<Entry[], string>({
+      query: (id) => `jobs/${encodeURIComponent(id)}/record`,
+      providesTags: (_result, _error, id) => [{ type: 'Record', id }],
+    }),
+    addEntry: build.mutation<Entry, NewEntry>({
+      query: ({ jobId, entry }) => ({
+        url: `jobs/${encodeURIComponent(jobId)}/record`,
+        method: 'POST',
+        body: entry,
+      }),
+      invalidatesTags: (_result, _error, { jobId }) => [
+        { type: 'Record', id: jobId },
+        { type: 'Job', id: jobId },
+        'Jobs',
+      ],
+    }),
+  }),
+});
+
+export const { useListRecordQuery, useAddEntryMutation } = recordApi;
