@@ -8,6 +8,7 @@ test('a bypass is recorded in four taps, seen on the first screen, and closed wi
 }) => {
   const id = await openNewJob(page, server, 'Seed loft', 'furnace-ac', 'stat.R');
   await page.getByRole('link', { name: 'Record' }).click();
+  await page.getByRole('button', { name: 'Open', exact: true }).click();
   await page.getByLabel('Who writes').fill('Sol');
   await page.getByRole('button', { name: 'A safety is bypassed' }).click();
   await page.getByRole('list', { name: 'Safeties' }).getByRole('button', { name: 'Pan float' }).click();
@@ -26,6 +27,7 @@ test('a bypass is recorded in four taps, seen on the first screen, and closed wi
   const first = page.getByRole('region', { name: 'Bypassed' });
   await expect(first).toContainText('1 safety bypassed');
   await first.getByRole('link', { name: /^Bypass of Pan float/ }).click();
+  await page.getByRole('button', { name: 'Open 1' }).click();
 
   // The job is not finished with it in.
   await page.getByRole('button', { name: 'Finish the job' }).click();
@@ -53,6 +55,7 @@ test('what is noticed is left open and dealt with; a line written without an ans
 }) => {
   await openNewJob(page, server, 'Roof', 'rooftop', 'stat.R');
   await page.getByRole('link', { name: 'Record' }).click();
+  await page.getByRole('button', { name: 'Open', exact: true }).click();
   await page.getByLabel('Noticed', { exact: true }).fill('Cap of the sampling tube still on');
   await page.getByRole('button', { name: 'Leave it open' }).click();
   const items = page.getByRole('list', { name: 'Noticed and left' }).getByRole('listitem');
@@ -74,4 +77,53 @@ test('what is noticed is left open and dealt with; a line written without an ans
       { timeout: 30_000 },
     )
     .toBe(2);
+});
+
+test('a heat pump is commissioned in order: dead first, delays counted, cold days deferred, what fails is looked for', async ({
+  page,
+  server,
+}) => {
+  test.setTimeout(90_000);
+  await openNewJob(page, server, 'Heat pump', 'heat-pump', 'stat.R');
+  await page.getByRole('link', { name: 'Record' }).click();
+  const card = page.getByRole('region', { name: 'Test', exact: true });
+  const title = card.getByRole('heading');
+  const asItShould = card.getByRole('button', { name: 'As it should' });
+  await expect(title).toHaveText('Dead before anything is touched', { timeout: 20_000 });
+  await expect(card).toContainText('0 V');
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+  await asItShould.click();
+  await expect(title).toHaveText('24 V at the transformer and the thermostat');
+  await expect(card).toContainText('Transformer R to Transformer C');
+  await asItShould.click();
+  await expect(title).toHaveText('Fan called');
+  const lines = card.getByRole('list', { name: 'What should happen' });
+  await expect(lines).toContainText('runs');
+  for (let calls = 0; calls < 8 && (await title.innerText()) !== 'Cooling called'; calls++) {
+    const before = await title.innerText();
+    await asItShould.click();
+    await expect(title).not.toHaveText(before);
+  }
+  // A compressor is not made to cool in the cold.
+  await expect(title).toHaveText('Cooling called');
+  await expect(asItShould).toBeDisabled();
+  await card.getByRole('button', { name: /: Colder$/ }).click();
+  await expect(card).toContainText('Pull the outdoor disconnect first');
+  await card.getByRole('button', { name: 'Not today' }).click();
+  await expect(title).not.toHaveText('Cooling called');
+  const list = page.getByRole('list', { name: 'Tests' });
+  await expect(list.getByRole('listitem').filter({ hasText: 'Cooling called' }).first()).toContainText(
+    'not today',
+  );
+  // The delay of a restart is counted down.
+  await list
+    .getByRole('button', { name: /Make the test: .*it restarts/ })
+    .first()
+    .click();
+  await card.getByRole('button', { name: /^The call is made: wait/ }).click();
+  await expect(card.getByRole('timer')).toContainText('Waiting is right, not a fault');
+  await card.getByRole('button', { name: 'Not so' }).click();
+  await expect(page).toHaveURL(/job\/[\w-]+$/);
+  await expect(page.getByRole('button', { name: 'Find it' })).toBeVisible({ timeout: 20_000 });
 });

@@ -22,8 +22,8 @@ import type { Insertion, Method, RunRepair, Sums, Swap, SwapRequest } from '@zyg
 import { addParallelThermostat, addRelay, planRun, planSafety, planSwap, sumsOf } from '@zygostat/core/plan';
 import type { Case, Finding, Mistake, Proof, Repair } from '@zygostat/core/prove';
 import { prove, repairOf, stageOf, sweep } from '@zygostat/core/prove';
-import type { Protection } from '@zygostat/core/record';
-import { protectionWithout } from '@zygostat/core/record';
+import type { CommissionTest, Protection } from '@zygostat/core/record';
+import { commissionOf, protectionWithout } from '@zygostat/core/record';
 import type { PlanView } from '@zygostat/core/wire';
 import { furnaceAirConditioner } from '@zygostat/core/systems';
 import { followPlan } from '@zygostat/core/wire';
@@ -161,6 +161,9 @@ export const model = {
 
   /** The classes of faults a circuit can have, with what they are judged at. */
   classes: (circuit: Circuit): FaultClass[] => classesOf(circuit, hypothesesOf(circuit)),
+
+  /** The tests that prove a circuit, in order. */
+  commission: (circuit: Circuit): CommissionTest[] => commissionOf(circuit),
 
   /** What a bypassed safety leaves unguarded, and what still guards it. */
   protection: (circuit: Circuit, device: string): Protection | null => protectionWithout(circuit, device),

@@ -9,6 +9,10 @@ import type { Problem } from '../circuit';
 export const PROOFS = ['tripped', 'read'] as const;
 export type ProofKind = (typeof PROOFS)[number];
 
+/** How a test went: as it should, not so, or it could not be made today. */
+export const OUTCOMES = ['as-it-should', 'not-so', 'not-today'] as const;
+export type Outcome = (typeof OUTCOMES)[number];
+
 export type Body =
   | { type: 'note'; text: string }
   /** Something lies across a safety: why, until when, and who watches meanwhile. */
@@ -20,6 +24,8 @@ export type Body =
   /** Noticed and left, or to be brought. */
   | { type: 'noticed'; item: string; text: string; until: string | null }
   | { type: 'dealt-with'; item: string; text: string }
+  /** A test of the commissioning, by its id: how it went, and until when it is put off. */
+  | { type: 'tested'; test: string; title: string; outcome: Outcome; text: string; until: string | null }
   /** Nothing is open: what follows is a new entry after it. */
   | { type: 'finished'; text: string };
 
@@ -86,6 +92,15 @@ const SHAPES: Readonly<Record<Body['type'], () => yup.Schema>> = {
       until: moment().nullable().defined('is required, or null'),
     }),
   'dealt-with': () => shape({ type: word(), item: word(), text: text() }),
+  tested: () =>
+    shape({
+      type: word(),
+      test: word(200),
+      title: word(300),
+      outcome: word().oneOf([...OUTCOMES], `must be one of ${OUTCOMES.join(', ')}`),
+      text: text(),
+      until: moment().nullable().defined('is required, or null'),
+    }),
   finished: () => shape({ type: word(), text: text() }),
 };
 

@@ -1,5 +1,6 @@
 /** The record of a job: what was bypassed, noticed, proven, by whom and when. */
 export * from './chain';
+export * from './commission';
 export * from './entry';
 export * from './protection';
 export * from './standing';

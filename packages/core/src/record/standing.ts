@@ -1,5 +1,5 @@
 /** How a job stands, from its entries: which bypasses are in, what is left open, whether it is finished. */
-import type { Body, Entry } from './entry';
+import type { Body, Entry, Outcome } from './entry';
 
 export interface Bypass {
   id: string;
@@ -25,7 +25,19 @@ export interface Item {
   done: boolean;
 }
 
+/** How a test went the last time. */
+export interface Tested {
+  outcome: Outcome;
+  text: string;
+  title: string;
+  at: string;
+  by: string;
+  until: string | null;
+}
+
 export interface Standing {
+  /** By the test's id. */
+  tests: ReadonlyMap<string, Tested>;
   bypasses: readonly Bypass[];
   items: readonly Item[];
   /** Nothing was added since it was finished. */
@@ -37,6 +49,7 @@ type Of<T extends Body['type']> = Extract<Body, { type: T }>;
 class Fold {
   readonly bypasses = new Map<string, Bypass>();
   readonly items = new Map<string, Item>();
+  readonly tests = new Map<string, Tested>();
   finished = false;
 
   take({ at, by, body }: Entry): void {
@@ -56,6 +69,11 @@ class Fold {
       case 'dealt-with': {
         const item = this.items.get(body.item);
         if (item) this.items.set(item.id, { ...item, done: true });
+        return;
+      }
+      case 'tested': {
+        const { test, outcome, text, title, until } = body;
+        this.tests.set(test, { outcome, text, title, until, at, by });
         return;
       }
       case 'note':
@@ -81,6 +99,7 @@ export function standingOf(entries: readonly Entry[]): Standing {
   return {
     bypasses: [...fold.bypasses.values()],
     items: [...fold.items.values()],
+    tests: fold.tests,
     finished: fold.finished,
   };
 }

@@ -23,7 +23,15 @@ export {
   stepText,
 } from './english/search';
 export { inSentence } from './phrases';
-export { entryText, holderText, protectionText } from './english/record';
+export {
+  OUTCOME,
+  entryText,
+  holderText,
+  loadText,
+  protectionText,
+  testHow,
+  testTitle,
+} from './english/record';
 export { cableReadingLines, conductorStateText } from './english/cable';
 export { otherEndText } from './english/end';
 export { onwardText, stopText } from './english/path';

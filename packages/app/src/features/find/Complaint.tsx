@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Air, Diagnosis, Observation } from '@zygostat/core/diagnose';
+import { useAppSelector } from '../../store';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText, Options } from '../../basics';
 import { thermostatsOf } from '../bench/calls';
@@ -31,7 +32,7 @@ interface ComplaintProps {
 /** What the customer says: the call, what comes out, the screen; what is known of the wiring, and where one is. */
 export function Complaint({ circuit, onBegin }: ComplaintProps) {
   const t = useTokens();
-  const [call, setCall] = useState<keyof typeof CALLS>('cool');
+  const [call, setCall] = useState<keyof typeof CALLS>(useAppSelector(({ find }) => find.call) ?? 'cool');
   const [air, setAir] = useState<Air>('plain');
   const [screen, setScreen] = useState<keyof typeof SCREENS>('lit');
   const [known, setKnown] = useState<keyof typeof KNOWN>('surveyed');

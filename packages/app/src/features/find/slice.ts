@@ -12,9 +12,11 @@ interface FindState {
   cleared: readonly string[];
   /** A bench meter with a hidden fault, while practising on this job. */
   meter: { jobId: string; id: string } | null;
+  /** The call that a complaint would be of, where a test of it just failed. */
+  call: 'fan' | 'heat' | 'cool' | 'off' | null;
 }
 
-const none: FindState = { jobId: null, suspects: [], cleared: [], meter: null };
+const none: FindState = { jobId: null, suspects: [], cleared: [], meter: null, call: null };
 
 const find = createSlice({
   name: 'find',
@@ -24,6 +26,9 @@ const find = createSlice({
       state,
       { payload }: PayloadAction<Pick<FindState, 'jobId' | 'suspects' | 'cleared'>>,
     ) => ({ ...state, ...payload }),
+    callMeant: (state, { payload }: PayloadAction<FindState['call']>) => {
+      state.call = payload;
+    },
     meterHeld: (state, { payload }: PayloadAction<FindState['meter']>) => {
       state.meter = payload;
     },
@@ -34,5 +39,5 @@ const find = createSlice({
   },
 });
 
-export const { suspectsShown, meterHeld } = find.actions;
+export const { suspectsShown, callMeant, meterHeld } = find.actions;
 export const findReducer = find.reducer;

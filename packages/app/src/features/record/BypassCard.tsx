@@ -1,14 +1,13 @@
 import { addDays, format, isPast } from 'date-fns';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { TextInput } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import { findDevice } from '@zygostat/core/circuit';
 import type { Body, Bypass, ProofKind } from '@zygostat/core/record';
 import type { Names } from '@zygostat/core/words';
 import { holderText } from '@zygostat/core/words';
 import { useTokens } from '../../theme';
-import { ActionButton, AppText, Options } from '../../basics';
+import { ActionButton, AppText, Field, Options } from '../../basics';
 import { Protected } from './Protected';
 
 const HOW = { tripped: 'Tripped by its own means', read: 'Read across its contact' } as const;
@@ -73,13 +72,11 @@ export function BypassCard({ bypass, circuit, names, onWrite }: BypassCardProps)
           {way === 'out' ? (
             <Options label="How it was shown to work" options={HOW} value={proof} onChange={setProof} />
           ) : null}
-          <TextInput
-            mode="outlined"
+          <Field
             label={way === 'out' ? WORKED[proof] : 'Who takes it over'}
-            aria-label={way === 'out' ? WORKED[proof] : 'Who takes it over'}
             value={text}
-            maxLength={way === 'out' ? 2000 : 80}
-            onChangeText={setText}
+            most={way === 'out' ? 2000 : 80}
+            onChange={setText}
           />
           <ActionButton
             label={way === 'out' ? 'It works: close it' : `Theirs for ${HANDED_DAYS} days`}

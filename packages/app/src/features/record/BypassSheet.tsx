@@ -2,13 +2,12 @@ import { nanoid } from '@reduxjs/toolkit';
 import { addDays, addHours, set } from 'date-fns';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { TextInput } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Body } from '@zygostat/core/record';
 import { contactsOf } from '@zygostat/core/record';
 import type { Names } from '@zygostat/core/words';
 import { useAppSelector } from '../../store';
-import { ActionButton, AppText, BottomSheet, Options } from '../../basics';
+import { ActionButton, AppText, BottomSheet, Field, Options } from '../../basics';
 import { Protected } from './Protected';
 
 const WHY = {
@@ -76,14 +75,7 @@ export function BypassSheet({ circuit, names, device: given, onWrite, onClose }:
       <Options label="Why" options={WHY} value={why} onChange={setWhy} />
       <Options label="Gone by" options={UNTIL} value={until} onChange={setUntil} />
       {leaves ? (
-        <TextInput
-          mode="outlined"
-          label="Who watches it while you are away"
-          aria-label="Who watches it while you are away"
-          value={watch}
-          maxLength={80}
-          onChangeText={setWatch}
-        />
+        <Field label="Who watches it while you are away" value={watch} most={80} onChange={setWatch} />
       ) : null}
       <AppText kind="small">
         Never a gas limit, never a detector without leave, never longer than it takes. Local code wins over

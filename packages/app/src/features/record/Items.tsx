@@ -1,10 +1,9 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { TextInput } from 'react-native-paper';
 import type { Body, Item } from '@zygostat/core/record';
 import { useTokens } from '../../theme';
-import { ActionButton, AppText } from '../../basics';
+import { ActionButton, AppText, Field } from '../../basics';
 
 interface ItemsProps {
   items: readonly Item[];
@@ -39,13 +38,12 @@ export function Items({ items, onWrite }: ItemsProps) {
           </View>
         ))}
       </View>
-      <TextInput
-        mode="outlined"
+      <Field
         label="A missing cap, a part to bring"
-        aria-label="Noticed"
+        hint="Noticed"
         value={text}
-        maxLength={2000}
-        onChangeText={setText}
+        most={2000}
+        onChange={setText}
       />
       <ActionButton label="Leave it open" disabled={text.trim() === ''} onPress={() => void add()} />
     </View>

@@ -1,12 +1,11 @@
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { TextInput } from 'react-native-paper';
 import type { Entry } from '@zygostat/core/record';
 import type { Names } from '@zygostat/core/words';
 import { entryText } from '@zygostat/core/words';
 import { useTokens } from '../../theme';
-import { ActionButton, AppText } from '../../basics';
+import { ActionButton, AppText, Field } from '../../basics';
 import { useWrite } from './useRecord';
 
 /** Lines shown before more are asked for. */
@@ -35,15 +34,7 @@ export function LogPane({ jobId, names, entries }: LogPaneProps) {
   return (
     <>
       <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
-        <TextInput
-          mode="outlined"
-          multiline
-          label="A line for the log"
-          aria-label="A line for the log"
-          value={text}
-          maxLength={2000}
-          onChangeText={setText}
-        />
+        <Field label="A line for the log" value={text} most={2000} multiline onChange={setText} />
         <ActionButton
           label="Log it"
           look="filled"

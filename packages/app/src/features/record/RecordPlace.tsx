@@ -1,14 +1,15 @@
 import { useState } from 'react';
-import { TextInput } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
+import { bypassesStillIn } from '@zygostat/core/record';
 import { namesIn } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { Waiting } from '../../basics';
+import { Field, Waiting } from '../../basics';
 import type { Job } from '../jobs/api';
 import { PlaceFrame } from '../job/PlaceFrame';
 import { Steps } from '../job/Steps';
 import { LogPane } from './LogPane';
 import { OpenPane } from './OpenPane';
+import { TestsPane } from './TestsPane';
 import { keepWriter, writerNamed } from './slice';
 import { useRecord } from './useRecord';
 
@@ -17,14 +18,11 @@ function Writer() {
   const dispatch = useAppDispatch();
   const by = useAppSelector(({ record }) => record.by);
   return (
-    <TextInput
-      mode="outlined"
-      dense
+    <Field
       label="Who writes"
-      aria-label="Who writes"
       value={by}
-      maxLength={80}
-      onChangeText={(name) => {
+      most={80}
+      onChange={(name) => {
         dispatch(writerNamed(name));
         keepWriter(name);
       }}
@@ -34,13 +32,13 @@ function Writer() {
 
 /** Is it proven, what is still open, what was done. */
 export function RecordPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
-  const [step, setStep] = useState<'open' | 'log'>('open');
+  const [chosen, setStep] = useState<'tests' | 'open' | 'log' | null>(null);
   const { entries, standing, isLoading } = useRecord(job.id);
-  const open =
-    standing.bypasses.filter(({ state }) => state !== 'restored').length +
-    standing.items.filter(({ done }) => !done).length;
+  const open = bypassesStillIn(standing).length + standing.items.filter(({ done }) => !done).length;
+  // Who comes because a safety is bypassed is shown that first.
+  const step = chosen ?? (bypassesStillIn(standing).length > 0 ? 'open' : 'tests');
   const names = namesIn(circuit);
-  const titles = { open: open > 0 ? `Open ${open}` : 'Open', log: 'Log' };
+  const titles = { tests: 'Tests', open: open > 0 ? `Open ${open}` : 'Open', log: 'Log' };
   return (
     <PlaceFrame
       job={job}
@@ -48,7 +46,9 @@ export function RecordPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
       tabs={<Steps label="Record" titles={titles} here={step} onGo={setStep} />}
     >
       {isLoading ? <Waiting label="Opening the record" /> : null}
-      {step === 'open' ? (
+      {step === 'tests' ? (
+        <TestsPane jobId={job.id} circuit={circuit} names={names} standing={standing} />
+      ) : step === 'open' ? (
         <OpenPane jobId={job.id} circuit={circuit} names={names} standing={standing} />
       ) : (
         <LogPane jobId={job.id} names={names} entries={entries} />

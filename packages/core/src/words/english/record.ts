@@ -1,8 +1,10 @@
 /** What the record says, in words. Times are told by whoever shows them. */
 import { findDevice } from '../../circuit';
-import type { Body, Bypass, Protection } from '../../record';
+import type { Body, Bypass, CommissionTest, Outcome, Protection } from '../../record';
 import type { Names } from '../names';
+import { loadsAt } from '../names';
 import { listed } from '../phrases';
+import { situationText } from './situation';
 
 /** A device as it is called now; one that is gone by its id. */
 const deviceText = (names: Names, id: string) => (findDevice(names.circuit, id) ? names.device(id) : id);
@@ -16,6 +18,13 @@ export function protectionText(names: Names, protection: Protection | null): str
   const devices = [...new Set(unguarded.map((load) => load.split('/')[0]!))];
   return `Nothing else stops it now: ${devices.map((id) => deviceText(names, id)).join(', ')}.`;
 }
+
+/** How a test went. */
+export const OUTCOME: Readonly<Record<Outcome, string>> = {
+  'as-it-should': 'as it should',
+  'not-so': 'not so',
+  'not-today': 'not today',
+};
 
 /** Who a bypass is with now. */
 export const holderText = ({ state, by, to, watch }: Bypass): string =>
@@ -37,7 +46,49 @@ export function entryText(names: Names, body: Body, bypassOf: (id: string) => st
       return `Noticed and left: ${body.text}`;
     case 'dealt-with':
       return body.text ? `Dealt with: ${body.text}` : 'Dealt with';
+    case 'tested':
+      return `${body.title}: ${OUTCOME[body.outcome]}${body.text ? `. ${body.text}` : ''}`;
     case 'finished':
       return body.text ? `Finished: ${body.text}` : 'Finished';
   }
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** What a test is of: "Cooling called", "Pan float tripped, all stages of cooling called". */
+export function testTitle(names: Names, test: CommissionTest): string {
+  switch (test.type) {
+    case 'dead':
+      return 'Dead before anything is touched';
+    case 'supply':
+      return '24 V at the transformer and the thermostat';
+    case 'call':
+      return capital(situationText(test.case.asked.situation));
+    case 'restart':
+      return `${capital(situationText(test.case.asked.situation))}: it restarts`;
+    case 'trip':
+      return `${deviceText(names, test.case.trip.device)} tripped, ${situationText(test.case.asked.situation)}`;
+  }
+}
+
+/** What to do for a test. */
+export function testHow(names: Names, test: CommissionTest): string {
+  switch (test.type) {
+    case 'dead':
+      return 'Power off, locked out. Prove the meter on something live, read here, prove it again.';
+    case 'supply':
+      return 'Power on, nothing called.';
+    case 'call':
+      return 'Make the call at the thermostat, and wait.';
+    case 'restart':
+      return 'While it runs take the power away for a moment, give it back, and wait.';
+    case 'trip':
+      return `While it runs trip ${deviceText(names, test.case.trip.device)} by its own means: lift it, press its button, use its magnet. Never by pulling a wire. Then put it back.`;
+  }
+}
+
+/** A load by its key, as it is called. */
+export function loadText(names: Names, key: string): string {
+  const [device, load] = key.split('/') as [string, string];
+  return names.element(device, loadsAt(names.circuit, device).find(({ id }) => id === load)!.element);
 }

@@ -1,0 +1,26 @@
+import { TextInput } from 'react-native-paper';
+
+interface FieldProps {
+  /** Shown in it while it is empty, over it afterwards; what a screen reader says, unless there is a `hint`. */
+  label: string;
+  hint?: string;
+  value: string;
+  most: number;
+  multiline?: boolean;
+  onChange: (text: string) => void;
+}
+
+/** A line of words, or several. */
+export function Field({ label, hint, value, most, multiline = false, onChange }: FieldProps) {
+  return (
+    <TextInput
+      mode="outlined"
+      label={label}
+      aria-label={hint ?? label}
+      value={value}
+      maxLength={most}
+      multiline={multiline}
+      onChangeText={onChange}
+    />
+  );
+}

@@ -1,0 +1,155 @@
+import { addDays } from 'date-fns';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { expectedRange } from '@zygostat/core/behaviour';
+import type { Body, CommissionTest, Outcome } from '@zygostat/core/record';
+import type { Names } from '@zygostat/core/words';
+import { loadText, showAmps, showTemperature, showVolts, testHow, testTitle } from '@zygostat/core/words';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { useTokens } from '../../theme';
+import { ActionButton, AppText, Field, Options } from '../../basics';
+import { callMeant } from '../find/slice';
+import { paneChosen } from '../trace/slice';
+import { Countdown } from './Countdown';
+
+/** A test that is put off is looked at again within so many days. */
+const PUT_OFF_DAYS = 7;
+
+const OUTDOORS = { warm: 'At or above it', cold: 'Colder' } as const;
+
+interface TestCardProps {
+  test: CommissionTest;
+  /** "Test 6 of 11". */
+  at: string;
+  names: Names;
+  jobId: string;
+  onWrite: (body: Body) => Promise<boolean>;
+}
+
+interface Line {
+  what: string;
+  should: string;
+}
+
+const rangeText = (value: number, unit: 'V' | 'A') => {
+  const { low, high } = expectedRange(value, unit);
+  return unit === 'V' ? `${showVolts(low)}–${showVolts(high)} V` : `${showAmps(low)} – ${showAmps(high)}`;
+};
+
+/** What should be seen and read, line by line. */
+function linesOf(names: Names, test: CommissionTest): Line[] {
+  const readings = test.readings.map(({ red, black, volts }) => ({
+    what: `${names.node(red)} to ${names.node(black)}`,
+    should: test.type === 'dead' ? '0 V' : rangeText(volts, 'V'),
+  }));
+  if (test.type === 'dead' || test.type === 'supply') return readings;
+  const runs = (keys: readonly string[], should: string) =>
+    keys.map((key) => ({ what: loadText(names, key), should }));
+  if (test.type === 'trip') return [...runs(test.stops, 'stops'), ...runs(test.runs, 'runs on')];
+  const amps = test.amps.map(({ device, amps: drawn }) => ({
+    what: `Out of ${names.device(device)}, hot`,
+    should: rangeText(drawn, 'A'),
+  }));
+  return [...runs(test.runs, 'runs'), ...readings, ...amps];
+}
+
+/** The call a search for what went wrong begins with. */
+function callOf(test: CommissionTest): 'fan' | 'heat' | 'cool' | 'off' {
+  if (!('case' in test)) return 'off';
+  const { situation } = test.case.asked;
+  if ('call' in situation) return situation.call;
+  return situation.type === 'fan' ? 'fan' : situation.type === 'emergency' ? 'heat' : 'off';
+}
+
+/** One test: what to do, what should happen and when, and how it went. */
+export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
+  const t = useTokens();
+  const dispatch = useAppDispatch();
+  const temperature = useAppSelector(({ settings }) => settings.temperature);
+  const [text, setText] = useState('');
+  const [outdoors, setOutdoors] = useState<keyof typeof OUTDOORS | null>(null);
+  const limit = 'outdoorC' in test ? test.outdoorC : null;
+  const tooCold = limit !== null && outdoors !== 'warm';
+  const afterS = 'afterS' in test ? test.afterS : 0;
+  const give = async (outcome: Outcome) => {
+    const until = outcome === 'not-today' ? addDays(new Date(), PUT_OFF_DAYS).toISOString() : null;
+    const title = testTitle(names, test);
+    const isWritten = await onWrite({
+      type: 'tested',
+      test: test.id,
+      title,
+      outcome,
+      text: text.trim(),
+      until,
+    });
+    // What is not so is looked for in the state it showed in.
+    if (!isWritten || outcome !== 'not-so') return;
+    dispatch(callMeant(callOf(test)));
+    dispatch(paneChosen('find'));
+    router.replace({ pathname: '/job/[id]', params: { id: jobId } });
+  };
+  return (
+    <View
+      role="region"
+      aria-label="Test"
+      style={[styles.card, { backgroundColor: t.card, borderColor: t.copper }]}
+    >
+      <AppText kind="small">{at}</AppText>
+      <AppText kind="title" heading={2}>
+        {testTitle(names, test)}
+      </AppText>
+      <AppText>{testHow(names, test)}</AppText>
+      {limit !== null ? (
+        <Options
+          label={`Outdoors, against ${showTemperature(limit, temperature)}: colder, a compressor that cools can be harmed`}
+          options={OUTDOORS}
+          value={outdoors ?? ('' as keyof typeof OUTDOORS)}
+          onChange={setOutdoors}
+        />
+      ) : null}
+      {tooCold && outdoors === 'cold' ? (
+        <AppText color={t.amber}>
+          Pull the outdoor disconnect first and hear the contactor alone, and say so below; or leave it for
+          another day.
+        </AppText>
+      ) : null}
+      {afterS >= 5 ? <Countdown seconds={afterS} /> : null}
+      <View role="list" aria-label="What should happen">
+        {linesOf(names, test).map(({ what, should }) => (
+          <View key={`${what} ${should}`} role="listitem" style={[styles.line, { borderColor: t.line }]}>
+            <AppText style={styles.what}>{what}</AppText>
+            <AppText kind="small">{should}</AppText>
+          </View>
+        ))}
+      </View>
+      <Field label="What was read or seen" value={text} most={2000} onChange={setText} />
+      <View style={styles.row}>
+        <ActionButton
+          label="As it should"
+          look="filled"
+          disabled={limit !== null && (outdoors === null || (tooCold && text.trim() === ''))}
+          onPress={() => void give('as-it-should')}
+          style={styles.grow}
+        />
+        <ActionButton label="Not so" onPress={() => void give('not-so')} style={styles.grow} />
+        <ActionButton label="Not today" onPress={() => void give('not-today')} style={styles.grow} />
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
+  line: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: 8,
+    borderBottomWidth: 1,
+    paddingVertical: 8,
+    minHeight: 40,
+  },
+  what: { flex: 1 },
+  row: { flexDirection: 'row', gap: 6, flexWrap: 'wrap' },
+  grow: { flexGrow: 1 },
+});

@@ -1,0 +1,79 @@
+import type { Remote } from 'comlink';
+import { useCallback, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { CommissionTest, Standing } from '@zygostat/core/record';
+import type { Names } from '@zygostat/core/words';
+import { OUTCOME, testTitle } from '@zygostat/core/words';
+import type { Model } from '../../model/answers';
+import { useModel } from '../../model/useModel';
+import { useTokens } from '../../theme';
+import { ActionButton, AppText, Waiting } from '../../basics';
+import { TestCard } from './TestCard';
+import { useWrite } from './useRecord';
+
+interface TestsPaneProps {
+  jobId: string;
+  circuit: Circuit;
+  names: Names;
+  standing: Standing;
+}
+
+/** The tests that prove the job, one at a time, in order; each may be made again. */
+export function TestsPane({ jobId, circuit, names, standing }: TestsPaneProps) {
+  const t = useTokens();
+  const write = useWrite(jobId);
+  const ask = useCallback((model: Remote<Model>) => model.commission(circuit), [circuit]);
+  const tests = useModel<CommissionTest[]>(ask);
+  const [chosen, setChosen] = useState<string | null>(null);
+  if (!tests) return <Waiting label="Working out the tests" />;
+  const outcomeOf = ({ id }: CommissionTest) => standing.tests.get(id)?.outcome;
+  const next = tests.find((test) => test.id === chosen) ?? tests.find((test) => !outcomeOf(test));
+  const inkOf = (test: CommissionTest) =>
+    ({ 'as-it-should': t.teal, 'not-so': t.red, 'not-today': t.amber })[outcomeOf(test)!] ?? t.mute;
+  return (
+    <>
+      {next ? (
+        <TestCard
+          key={next.id}
+          test={next}
+          at={`Test ${tests.indexOf(next) + 1} of ${tests.length}`}
+          names={names}
+          jobId={jobId}
+          onWrite={async (body) => (await write(body)) && (setChosen(null), true)}
+        />
+      ) : (
+        <AppText kind="strong">Every test was made. Whatever is not as it should is in the list.</AppText>
+      )}
+      <View role="list" aria-label="Tests" style={styles.list}>
+        {tests.map((test) => (
+          <View key={test.id} role="listitem" style={[styles.line, { borderColor: t.line }]}>
+            <View style={styles.grow}>
+              <AppText>{testTitle(names, test)}</AppText>
+              <AppText kind="small" color={inkOf(test)}>
+                {outcomeOf(test) ? OUTCOME[outcomeOf(test)!] : 'not made yet'}
+              </AppText>
+            </View>
+            {test !== next ? (
+              <ActionButton
+                label={outcomeOf(test) ? 'Again' : 'Make'}
+                hint={`Make the test: ${testTitle(names, test)}`}
+                onPress={() => setChosen(test.id)}
+              />
+            ) : null}
+          </View>
+        ))}
+      </View>
+      <AppText kind="small">
+        They follow from the circuit as it is recorded. The maker’s start-up sheet and local code win over
+        them.
+      </AppText>
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  list: { gap: 0 },
+  line: { flexDirection: 'row', alignItems: 'center', gap: 8, borderBottomWidth: 1, paddingVertical: 8 },
+  grow: { flex: 1 },
+});
