@@ -166,7 +166,8 @@ export const model = {
   commission: (circuit: Circuit): CommissionTest[] => commissionOf(circuit),
 
   /** What a bypassed safety leaves unguarded, and what still guards it. */
-  protection: (circuit: Circuit, device: string): Protection | null => protectionWithout(circuit, device),
+  protection: (circuit: Circuit, device: string, others: readonly string[]): Protection | null =>
+    protectionWithout(circuit, device, others),
 
   sums: (circuit: Circuit, copperC: number): Sums => sumsOf(circuit, copperC),
 

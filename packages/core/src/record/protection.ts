@@ -1,7 +1,7 @@
 /** What a bypass leaves unguarded, and what still guards it: run, call by call, with the jumper in. */
 import { energisedLoads } from '../behaviour';
 import type { Circuit, TerminalId } from '../circuit';
-import { addLink } from '../circuit';
+import { addLink, hasTerminal } from '../circuit';
 import { fill, kindOf } from '../devices';
 import type { Asked, Trip } from '../prove';
 import { asksOf, runCase, supply, tripsOf } from '../prove';
@@ -26,14 +26,21 @@ export const contactsOf = ({ devices, mains }: Circuit): Contact[] =>
       );
   });
 
+/** Jumpers that lie right across a contact of a safety: with them in it stops nothing, whatever it is there to stop. */
+const cleared = (circuit: Circuit, contacts: readonly Contact[]): Circuit => ({
+  ...circuit,
+  links: circuit.links.filter(
+    ({ joins }) => !contacts.some(({ pair }) => pair.every((terminal) => joins.includes(terminal))),
+  ),
+});
+
 /** The circuit with a jumper across every contact of a safety. */
-const jumpered = (circuit: Circuit, device: string): Circuit =>
-  contactsOf(circuit)
-    .filter((contact) => contact.device === device)
-    .reduce(
-      (now, { pair }, i) => addLink(now, { id: `bypass:${device}:${i}`, kind: 'jumper', joins: [...pair] }),
-      circuit,
-    );
+const jumpered = (circuit: Circuit, contacts: readonly Contact[]): Circuit =>
+  contacts.reduce(
+    (now, { device, pair }, i) =>
+      addLink(now, { id: `bypass:${device}:${i}`, kind: 'jumper', joins: [...pair] }),
+    circuit,
+  );
 
 export interface Protection {
   /** Loads it stops by itself, by `device/load`, in some call: they go on while it is bypassed. */
@@ -67,30 +74,41 @@ function openedBy({ devices }: Circuit, id: string): Trip | undefined {
 /**
  * What a safety stops in this circuit, and which others would with a jumper across it.
  *
- * @returns `null` where nothing in the model trips it: then nobody can say what still protects.
+ * @param others - safeties that are bypassed too: they protect nothing, whatever the circuit says.
+ * @returns `null` where the model cannot say: nothing trips it, its contact has no terminals to jump, or it stops nothing
+ * as it is wired.
  */
-export function protectionWithout(circuit: Circuit, device: string): Protection | null {
-  const trips = tripsOf(circuit);
-  const own = trips.find((trip) => trip.device === device) ?? openedBy(circuit, device);
-  if (!own) return null;
-  const asks = asksOf(circuit).filter(({ withTrips }) => withTrips);
-  const sound = runningIn(circuit);
+export function protectionWithout(
+  circuit: Circuit,
+  device: string,
+  others: readonly string[] = [],
+): Protection | null {
+  const contacts = contactsOf(circuit).filter((contact) => contact.device === device);
+  const own = tripsOf(circuit).find((trip) => trip.device === device) ?? openedBy(circuit, device);
+  const reached = contacts.every(({ pair }) => pair.every((terminal) => hasTerminal(circuit, terminal)));
+  if (!own || !reached) return null;
+  const whole = cleared(circuit, contacts);
+  const asks = asksOf(whole).filter(({ withTrips }) => withTrips);
+  const sound = runningIn(whole);
   const stops = asks.map((asked) => {
     const left = sound(asked, own);
     return [...sound(asked, null)].filter((load) => !left.has(load));
   });
-  const bypassed = runningIn(jumpered(circuit, device));
+  const unguarded = [...new Set(stops.flat())];
+  if (unguarded.length === 0) return null;
+  const bypassed = runningIn(jumpered(whole, contacts));
   const notices = noticedBy(circuit, device);
-  const alike = trips.filter(
-    (trip) => notices !== undefined && trip.device !== device && noticedBy(circuit, trip.device) === notices,
+  const alike = tripsOf(circuit).filter(
+    (trip) =>
+      notices !== undefined &&
+      trip.device !== device &&
+      !others.includes(trip.device) &&
+      noticedBy(circuit, trip.device) === notices,
   );
   const guards = (trip: Trip) =>
     asks.every((asked, i) => {
       const runs = bypassed(asked, trip);
       return stops[i]!.every((load) => !runs.has(load));
     });
-  return {
-    unguarded: [...new Set(stops.flat())],
-    still: alike.filter(guards).map((trip) => trip.device),
-  };
+  return { unguarded, still: alike.filter(guards).map((trip) => trip.device) };
 }

@@ -7,7 +7,7 @@ import { addLink } from '../circuit';
 import { compile } from '../network';
 import { insertInSeries } from '../plan/insert/insert';
 import { bypassesIn } from '../prove';
-import { furnaceAirConditioner, rooftopUnit } from '../systems';
+import { TEMPLATES, furnaceAirConditioner, rooftopUnit } from '../systems';
 import type { Body, Entry } from '.';
 import {
   CHAIN_START,
@@ -149,6 +149,8 @@ describe('what a bypass leaves unguarded', () => {
     );
     expect(protectionWithout(circuit, 'float')!.still).toEqual([device]);
     expect(protectionWithout(circuit, device)!.still).toEqual(['float']);
+    // One that is bypassed itself stops nothing.
+    expect(protectionWithout(circuit, device, ['float'])!.still).toEqual([]);
   });
 
   test('a detector and a switch stand in for no other safety', () => {
@@ -158,6 +160,19 @@ describe('what a bypass leaves unguarded', () => {
     const power = protectionWithout(furnace, 'switch')!;
     expect(power.unguarded).toEqual(expect.arrayContaining(['board/blower-cool', 'board/gas-valve']));
     expect(power.still).toEqual([]);
+  });
+
+  test('is the same with the jumper in the circuit already: it never reads as harmless', () => {
+    const jumper = addLink(furnace, { id: 'j', kind: 'jumper', joins: [...across.pair] });
+    expect(protectionWithout(jumper, 'float')).toEqual(protectionWithout(furnace, 'float'));
+  });
+
+  test.each(TEMPLATES)('every contact of $id is told of, or nobody is able to say', ({ build }) => {
+    const circuit = build('All');
+    for (const { device } of contactsOf(circuit)) {
+      const protection = protectionWithout(circuit, device);
+      if (protection) expect([device, protection.unguarded]).not.toEqual([device, []]);
+    }
   });
 
   test('what nothing trips leaves nobody able to say', () => {

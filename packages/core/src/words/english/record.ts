@@ -11,9 +11,8 @@ const deviceText = (names: Names, id: string) => (findDevice(names.circuit, id) 
 
 /** What goes on unguarded, and what still stops it. */
 export function protectionText(names: Names, protection: Protection | null): string {
-  if (!protection) return 'The model cannot trip it: count on nothing else to protect.';
+  if (!protection) return 'The model cannot say what it stops here: count on nothing else to protect.';
   const { unguarded, still } = protection;
-  if (unguarded.length === 0) return 'It stops nothing in this circuit.';
   if (still.length > 0) return `${listed(still.map((id) => deviceText(names, id)))} still stops it.`;
   const devices = [...new Set(unguarded.map((load) => load.split('/')[0]!))];
   return `Nothing else stops it now: ${devices.map((id) => deviceText(names, id)).join(', ')}.`;
