@@ -2,10 +2,11 @@
  * The tests of a job, in their order. What a float in Y and a pressure switch stop, and that a compressor is not made to
  * cool in the cold, is common practice; the current is held against the nameplate.
  */
-import { lift } from '../circuit';
+import type { Circuit } from '../circuit';
+import { addLink, exchange } from '../circuit';
 import { TEMPLATES, boilerTwoWire, furnaceAirConditioner, heatPumpWithStrips } from '../systems';
 import type { CommissionTest } from '.';
-import { COOLING_OUTDOOR_C, commissionOf } from '.';
+import { COOLING_OUTDOOR_C, commissionOf, contactsOf } from '.';
 
 const furnace = furnaceAirConditioner('Commission');
 const byId = (tests: readonly CommissionTest[], id: string) => {
@@ -75,7 +76,25 @@ test('the delay of a restart is told, and the heat waits for its purge', () => {
   expect('afterS' in heat && heat.afterS).toBeGreaterThan(30);
 });
 
-test('what a circuit cannot run is no test of it', () => {
-  const tests = commissionOf(lift(furnace, 'statY', 'to'));
-  expect(tests.some(({ id }) => id === 'trip float cool-far')).toBe(false);
+describe('a circuit that is wired wrong signs nothing', () => {
+  const wrongIn = (circuit: Circuit) =>
+    commissionOf(circuit).flatMap(({ id, wrong }) => wrong.map(({ property }) => `${id} ${property}`));
+
+  test('sound ones do nothing wrong', () => {
+    expect(wrongIn(furnace)).toEqual([]);
+    expect(wrongIn(heatPumpWithStrips('Sound'))).toEqual([]);
+  });
+
+  test('heat that cools and cooling that heats are told', () => {
+    const told = wrongIn(exchange(furnace, ['statY', 'to'], ['statW', 'to'])).join();
+    expect(told).toMatch(/call heat/);
+    expect(told).toMatch(/call cool/);
+  });
+
+  test('a float with a jumper across it is still tested, and stops nothing', () => {
+    const { pair } = contactsOf(furnace).find(({ device }) => device === 'float')!;
+    const tests = commissionOf(addLink(furnace, { id: 'j', kind: 'jumper', joins: [...pair] }));
+    const trips = tests.filter(({ id }) => id.startsWith('trip float'));
+    expect(trips.map((one) => 'stops' in one && one.stops)).toEqual([[]]);
+  });
 });

@@ -7,8 +7,8 @@ import type { Circuit } from '../circuit';
 import { fill, kindOf } from '../devices';
 import type { Network, OperatingPoint } from '../network';
 import { ampsThrough, voltsAcross, voltsBetween } from '../network';
-import type { Asked, Case, Supplied, Trip } from '../prove';
-import { asksOf, runCase, supply, tripsOf } from '../prove';
+import type { Asked, Case, Supplied, Trip, Violation } from '../prove';
+import { SEVERITY, asksOf, runCase, supply, tripsOf } from '../prove';
 
 /** Volts to be read between two terminals, of a control circuit. */
 export interface ExpectedVolts {
@@ -20,6 +20,8 @@ export interface ExpectedVolts {
 interface TestOf {
   id: string;
   readings: readonly ExpectedVolts[];
+  /** What the circuit as it is recorded does wrong then: such a test proves nothing until it is mended. */
+  wrong: readonly Violation[];
 }
 
 export type CommissionTest =
@@ -90,7 +92,7 @@ const readAt = (point: OperatingPoint, pairs: readonly { red: string; black: str
 /** What a case comes to: what runs, the volts across its coils and valves, the amperes it draws, and how long it takes. */
 function outcomeOf(supplied: Supplied, subject: Case) {
   const { network, rest } = supplied;
-  const { steady } = runCase(supplied, subject);
+  const { steady, violations } = runCase(supplied, subject);
   const on = energisedLoads(network, steady);
   const { point } = steady;
   const coils = on.filter(({ branch }) => voltsAcross(point, branch) < CONTROL_VOLTS);
@@ -99,6 +101,7 @@ function outcomeOf(supplied: Supplied, subject: Case) {
   return {
     on,
     runs: on.map(keyOf),
+    wrong: violations.filter(({ property }) => SEVERITY[property] !== 'caution'),
     readings: coils.flatMap(({ branch }): ExpectedVolts[] => {
       const [red, black] = nodesOf(branch) as [string, string];
       const reached = [red, black].every(isReachable);
@@ -113,13 +116,14 @@ const isCooling = ({ situation }: Asked) => situation.type === 'call' && situati
 
 function callTest(supplied: Supplied, type: 'call' | 'restart', asked: Asked): CommissionTest {
   const subject: Case = { asked, trip: null, mains: 1 };
-  const { on, runs, readings, amps, afterS } = outcomeOf(supplied, subject);
+  const { on, runs, readings, amps, afterS, wrong } = outcomeOf(supplied, subject);
   const cools = isCooling(asked) && on.some(({ load }) => load.nature === 'compressor');
   return {
     type,
     id: `${type} ${asked.id}`,
     case: subject,
     runs,
+    wrong,
     readings,
     // What comes by itself is brought about by whoever tests it, and not waited for.
     afterS: asked.situation.type === 'occasion' ? 0 : afterS,
@@ -143,20 +147,31 @@ function callTests(supplied: Supplied, asks: readonly Asked[]): CommissionTest[]
   });
 }
 
+/**
+ * Each safety in every call in which it stops something; one that stops nothing in any, as it is wired, is still a test:
+ * it fails.
+ */
 function tripTests(supplied: Supplied, circuit: Circuit, asks: readonly Asked[]): CommissionTest[] {
   const within = asks.filter(({ id }) => TRIPPED_IN.includes(id));
-  return tripsOf(circuit).flatMap((trip) =>
-    within.flatMap((asked): CommissionTest[] => {
+  return tripsOf(circuit).flatMap((trip): CommissionTest[] => {
+    const all = within.map((asked): CommissionTest & { type: 'trip' } => {
       const sound = outcomeOf(supplied, { asked, trip: null, mains: 1 }).runs;
       const subject = { asked, trip, mains: 1 };
-      const { runs } = outcomeOf(supplied, subject);
+      const { runs, wrong } = outcomeOf(supplied, subject);
       const stops = sound.filter((load) => !runs.includes(load));
-      if (stops.length === 0) return [];
-      return [
-        { type: 'trip', id: `trip ${trip.device} ${asked.id}`, case: subject, stops, runs, readings: [] },
-      ];
-    }),
-  );
+      return {
+        type: 'trip',
+        id: `trip ${trip.device} ${asked.id}`,
+        case: subject,
+        stops,
+        runs,
+        wrong,
+        readings: [],
+      };
+    });
+    const told = all.filter(({ stops }) => stops.length > 0);
+    return told.length > 0 ? told : all.slice(-1);
+  });
 }
 
 /** The tests of a circuit, in order. Ids stay while the circuit has what they are about. */
@@ -170,8 +185,8 @@ export function commissionOf(circuit: Circuit): CommissionTest[] {
   );
   const dead = pairs.map((pair) => ({ ...pair, volts: 0 }));
   return [
-    { type: 'dead', id: 'dead', readings: dead },
-    { type: 'supply', id: 'supply', readings: readAt(rest.point, pairs) },
+    { type: 'dead', id: 'dead', readings: dead, wrong: [] },
+    { type: 'supply', id: 'supply', readings: readAt(rest.point, pairs), wrong: [] },
     ...callTests(supplied, asks),
     ...tripTests(supplied, circuit, asks),
     ...RESTARTS.flatMap((id) => {

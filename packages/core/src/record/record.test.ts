@@ -91,7 +91,8 @@ describe('a bypass', () => {
     expect(bypassesStillIn(standingOf([entry(bypassed), entry(handedOver)]))).toHaveLength(1);
   });
 
-  test('that nobody knows of cannot be closed', () => {
+  test('is not put in under an id that is taken, and one nobody knows of cannot be closed', () => {
+    expect(objectionsTo(entry(bypassed), standingOf([bypassed, restored].map(entry)))).toHaveLength(1);
     expect(objectionsTo(entry(restored), standingOf([]))).toHaveLength(1);
     expect(
       objectionsTo(entry({ type: 'dealt-with', item: 'i', text: '' }), standingOf([entry(bypassed)])),

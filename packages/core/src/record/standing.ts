@@ -116,6 +116,9 @@ export const bypassesStillIn = ({ bypasses }: Pick<Standing, 'bypasses'>): Bypas
 export function objectionsTo({ body }: Entry, standing: Standing): { path: string; message: string }[] {
   const known = (id: string) => standing.bypasses.some((bypass) => bypass.id === id);
   switch (body.type) {
+    case 'bypassed':
+      // Under an id that is taken it would open again what somebody has proven.
+      return known(body.bypass) ? [{ path: 'body.bypass', message: 'must be an id of its own' }] : [];
     case 'restored':
     case 'handed-over':
       return known(body.bypass) ? [] : [{ path: 'body.bypass', message: 'must be a bypass of this job' }];

@@ -5,7 +5,15 @@ import { StyleSheet, View } from 'react-native';
 import { expectedRange } from '@zygostat/core/behaviour';
 import type { Body, CommissionTest, Outcome } from '@zygostat/core/record';
 import type { Names } from '@zygostat/core/words';
-import { loadText, showAmps, showTemperature, showVolts, testHow, testTitle } from '@zygostat/core/words';
+import {
+  loadText,
+  showAmps,
+  showTemperature,
+  showVolts,
+  testHow,
+  testTitle,
+  violationText,
+} from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText, Field, Options } from '../../basics';
@@ -72,6 +80,8 @@ export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
   const limit = 'outdoorC' in test ? test.outdoorC : null;
   const tooCold = limit !== null && outdoors !== 'warm';
   const afterS = 'afterS' in test ? test.afterS : 0;
+  // What the circuit does wrong by itself is not to be signed as it should.
+  const proves = test.wrong.length === 0 && !(test.type === 'trip' && test.stops.length === 0);
   const give = async (outcome: Outcome) => {
     const until = outcome === 'not-today' ? addDays(new Date(), PUT_OFF_DAYS).toISOString() : null;
     const title = testTitle(names, test);
@@ -114,6 +124,13 @@ export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
           another day.
         </AppText>
       ) : null}
+      {proves ? null : (
+        <AppText kind="strong" color={t.red}>
+          {`As it is recorded this circuit does not do right here: ${
+            test.wrong[0] ? violationText(names, test.wrong[0]) : 'this safety stops nothing.'
+          } Mend that first; Plan, Proof says how.`}
+        </AppText>
+      )}
       {afterS >= 5 ? <Countdown seconds={afterS} /> : null}
       <View role="list" aria-label="What should happen">
         {linesOf(names, test).map(({ what, should }) => (
@@ -128,7 +145,7 @@ export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
         <ActionButton
           label="As it should"
           look="filled"
-          disabled={limit !== null && (outdoors === null || (tooCold && text.trim() === ''))}
+          disabled={!proves || (limit !== null && (outdoors === null || (tooCold && text.trim() === '')))}
           onPress={() => void give('as-it-should')}
           style={styles.grow}
         />
