@@ -16,3 +16,4 @@ export type { Cause, Stretch } from './trace';
 export * from './verdict';
 export * from './timeline';
 export * from './view';
+export { spiltIn } from './water';

@@ -1,5 +1,5 @@
 /** From switches, safeties and calls to a steady state, contact by contact. */
-import type { Moment, Senses, State } from '../devices';
+import type { Channel, Moment, Senses, Signal, State } from '../devices';
 import type { Choice, Installed, Network, OperatingPoint, Solver } from '../network';
 import { ampsThrough, makeSolver, restingChoice, solveHeld, solveKnown, voltsOf } from '../network';
 import type { Inputs } from './inputs';
@@ -119,11 +119,20 @@ export interface Watch {
   visits?(visit: Visit): void;
 }
 
+/** What every device gives on a channel, as they all stand. */
+function givenOn(actors: Actors, states: readonly State[], channel: Channel, now: number): Signal[] {
+  return actors.flatMap(({ installed: { kind }, moment }, i) => {
+    const given = kind.gives?.(states[i]!, Object.assign(moment, { now }))[channel];
+    return given ? [given] : [];
+  });
+}
+
 /** What a device feels of whichever point is being looked at, noted where wanted. */
 function sensesOf(
   { installed, id, nodes }: Actor,
   network: Network,
   looked: () => OperatingPoint,
+  hears: Senses['hears'],
   note?: (felt: Felt) => void,
 ): Senses {
   const nodeOf = (local: string) => {
@@ -146,22 +155,23 @@ function sensesOf(
       note?.({ quantity: 'amps', branch, value });
       return value;
     },
+    hears,
   };
 }
 
-/** What one device would answer at a point of its network. */
-export const answerAt = (
+/** What one device of a network would answer at a point of it, the others standing as they do. */
+export function answerAt(
   network: Network,
-  actor: Actor,
+  actors: Actors,
+  i: number,
   point: OperatingPoint,
-  state: State,
-  now: number,
-): State =>
-  actor.installed.kind.next(
-    state,
-    sensesOf(actor, network, () => point),
-    Object.assign(actor.moment, { now }),
-  );
+  { states, now }: Pick<Visit, 'states' | 'now'>,
+): State {
+  const { installed, moment } = actors[i]!;
+  const hears = (channel: Channel) => givenOn(actors, states, channel, now);
+  const senses = sensesOf(actors[i]!, network, () => point, hears);
+  return installed.kind.next(states[i]!, senses, Object.assign(moment, { now }));
+}
 
 /**
  * Of devices that would open on overload at the same instant only the quickest does: what it lets through
@@ -216,13 +226,14 @@ export function settleActors(
   let point: OperatingPoint;
   let felt: Felt[][] = [];
   const noting = watch?.visits !== undefined;
-  const senses = actors.map((actor, i) =>
-    sensesOf(actor, network, () => point, noting ? (one) => felt[i]!.push(one) : undefined),
-  );
   let states: State[] = actors.map(({ id, installed }) => ({
     ...installed.kind.initial,
     ...world.states[id],
   }));
+  const hears = (channel: Channel) => givenOn(actors, states, channel, world.now);
+  const senses = actors.map((actor, i) =>
+    sensesOf(actor, network, () => point, hears, noting ? (one) => felt[i]!.push(one) : undefined),
+  );
   const answer = (choice: Choice) => {
     if (noting) felt = actors.map(() => []);
     const answers = actors.map(({ installed }, i) =>

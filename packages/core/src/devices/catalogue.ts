@@ -8,16 +8,20 @@ import { boilerControl } from './kinds/boards/boiler-control';
 import { breaker } from './kinds/power/breaker';
 import { callCombiner } from './kinds/wiring/call-combiner';
 import { callSplitter } from './kinds/wiring/call-splitter';
+import { condensatePump } from './kinds/water/condensate-pump';
 import { contactor } from './kinds/relays/contactor';
 import { controlTransformer } from './kinds/power/control-transformer';
 import type { DeviceKind } from './define';
 import { doorSwitch } from './kinds/power/door-switch';
+import { drainPan } from './kinds/water/drain-pan';
 import { floatSwitch } from './kinds/safeties/float-switch';
 import { freezestat } from './kinds/safeties/freezestat';
 import { furnaceBoard } from './kinds/boards/furnace-board';
 import { heatPumpBoard } from './kinds/boards/heat-pump-board';
 import { jumper } from './kinds/wiring/jumper';
+import { limitSwitch } from './kinds/safeties/limit-switch';
 import { lineLoad } from './kinds/loads/line-load';
+import { moistureSensor } from './kinds/safeties/moisture-sensor';
 import { outdoorUnit } from './kinds/loads/outdoor-unit';
 import { pressureSwitch } from './kinds/safeties/pressure-switch';
 import { relay } from './kinds/relays/relay';
@@ -44,7 +48,11 @@ export const CATALOGUE: readonly DeviceKind[] = [
   rooftopController,
   thermostat,
   floatSwitch,
+  moistureSensor,
+  condensatePump,
+  drainPan,
   freezestat,
+  limitSwitch,
   pressureSwitch,
   smokeDetector,
   contactor,

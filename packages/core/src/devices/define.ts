@@ -1,3 +1,4 @@
+import type { Channel, Signal } from './channels';
 import type { Element, Position } from './element';
 import type { FieldSet, Value, Values, ValuesOf } from './fields';
 
@@ -46,10 +47,12 @@ export interface Moment<P = Values, S = Values, C = Values> extends Context<P, S
   now: number;
 }
 
-/** What a device feels of the network: magnitudes, volts and amperes. */
+/** What a device feels of the network (magnitudes, volts and amperes), and what reaches it without a wire. */
 export interface Senses {
   volts(a: string, b: string): number;
   amps(element: string): number;
+  /** What every device gives on a channel (`channels.ts`). */
+  hears(channel: Channel): readonly Signal[];
 }
 
 /** What a person calls for. */
@@ -179,6 +182,11 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   positions(state: M, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): Positions;
   /** The state this moment leads to at once; must return an equal state when nothing changes. */
   next(state: M, senses: Senses, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): M;
+  /** What others notice of it without a wire, by channel. */
+  gives?(
+    state: M,
+    moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>,
+  ): Readonly<Partial<Record<Channel, Signal>>>;
   /** Times at which the state will change by itself. */
   waits?(state: M, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): readonly Wait[];
   face?(state: M, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): Face;
@@ -186,6 +194,8 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   asks?(state: M, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): readonly Call[];
   /** For whatever holds a reversing valve: the way the refrigerant is driven. Defrost is part of heating. */
   turns?(state: M, context: Context<ValuesOf<P>, ValuesOf<S>>): 'cool' | 'heat';
+  /** Water it has let out where it does harm, l. */
+  spilt?(state: M, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): number;
   protects?: Protection;
   safety?: Safety;
   /** How it stands cannot be seen on it: it has to be measured. */
@@ -252,10 +262,12 @@ export interface DeviceKind {
   initial: State;
   positions(state: State, moment: Moment): Positions;
   next(state: State, senses: Senses, moment: Moment): State;
+  gives?(state: State, moment: Moment): Readonly<Partial<Record<Channel, Signal>>>;
   waits(state: State, moment: Moment): readonly Wait[];
   face(state: State, moment: Moment): Face | undefined;
   asks?(state: State, moment: Moment): readonly Call[];
   turns?(state: State, context: Context): 'cool' | 'heat';
+  spilt?(state: State, moment: Moment): number;
   protects?: Protection;
   safety?: Safety;
   sealed: boolean;

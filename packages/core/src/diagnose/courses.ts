@@ -99,7 +99,7 @@ class Ways {
     for (let i = 0; i < this.actors.length; i++) {
       if (!isAnyFelt(visit.felt[i]!, point)) continue;
       answers ??= [...visit.answers];
-      answers[i] = answerAt(this.network, this.actors[i]!, point, visit.states[i]!, visit.now);
+      answers[i] = answerAt(this.network, this.actors, i, point, visit);
     }
     return answers ?? visit.answers;
   }

@@ -3,4 +3,5 @@ export * from './colours';
 export * from './limits';
 export * from './motor';
 export * from './units';
+export * from './water';
 export * from './wire';

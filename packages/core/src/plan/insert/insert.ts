@@ -1,5 +1,4 @@
 /** Adding a device: in series into a conductor, or in parallel between a call and common. */
-import type { Inputs } from '../../behaviour';
 import type { Circuit, End, TerminalId } from '../../circuit';
 import {
   addDevice,
@@ -10,7 +9,6 @@ import {
   otherEnd,
   splitTerminal,
 } from '../../circuit';
-import type { Moment } from '../../devices';
 import { PARTS, fill, kindOf } from '../../devices';
 import type { Asked, Finding, Proof, Situation, Trip } from '../../prove';
 import { asksOf, prove, runCase, supply, tripsOf } from '../../prove';
@@ -20,20 +18,11 @@ import { harmOf } from '../harm';
 import { addLeads } from '../field/cable';
 import { commonAt } from '../field/common';
 
-const CALM: Inputs['conditions'] = { indoorC: 22, outdoorC: 20 };
-
-/** The two terminals of a kind that are joined by its contact while nothing is wrong. */
+/** The two terminals of a kind between which its contact is there to open. */
 export function seriesTerminals(kind: string, mains: Circuit['mains']): [string, string] | null {
   const found = kindOf(kind);
   const context = { params: fill(found.params, {}), settings: fill(found.settings, {}), mains };
-  const moment: Moment = { ...context, controls: fill(found.controls, {}), conditions: CALM, now: 0 };
-  const positions = found.positions(found.initial, moment);
-  const contact = found
-    .elements(context)
-    .find(
-      (element) =>
-        element.kind === 'branch' && element.nature === 'path' && positions[element.id] === 'closed',
-    );
+  const contact = found.elements(context).find(({ id }) => found.interrupts.includes(id));
   return contact?.kind === 'branch' ? [contact.a, contact.b] : null;
 }
 

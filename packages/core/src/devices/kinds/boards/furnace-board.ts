@@ -17,6 +17,7 @@ import {
   motorImpedance,
   nextBurner,
 } from '../../parts/burner-train';
+import { flow } from '../../channels';
 import { defineDevice } from '../../define';
 import type { Designation, Moment, Senses } from '../../define';
 import { contact, load } from '../../element';
@@ -27,6 +28,15 @@ const params = {
   stages: choice('Heating and cooling stages', { one: 'One', two: 'Two' }, 'one'),
   ...boardParams,
   ...burnerParams,
+  exchanger: choice('Exchanger', { dry: 'Flue stays hot', condensing: 'Condensing' }, 'dry'),
+  firedKw: num({
+    label: 'Fired with',
+    unit: 'kW',
+    default: 20,
+    min: 5,
+    max: 60,
+    source: 'read the label',
+  }),
   blowerVa: num({ label: 'Blower', unit: 'VA', default: 600, min: 50, max: 2000, source: 'read the label' }),
 };
 
@@ -180,6 +190,10 @@ export const furnaceBoard = defineDevice({
     'cool-relay': when(state.blower === 'cool'),
   }),
   next,
+  gives: ({ phase }, { params }) =>
+    params.exchanger === 'condensing'
+      ? { condenses: flow(phase === 'burning' ? params.firedKw * 1000 : 0) }
+      : {},
   waits: (state, { settings }) => {
     const waits = burnerWaits(state);
     if (state.heatOnAt !== null && state.blower !== 'heat')

@@ -1,5 +1,6 @@
 import { boardElements, boardParams, boardPowered, calledAt, when } from '../../parts/board';
 import { coilElement, coilParams, pulledIn } from '../../parts/coil';
+import { flow } from '../../channels';
 import { defineDevice } from '../../define';
 import { boardFaults, contactFaults, openFault } from '../../parts/faults';
 import type { Moment, Senses } from '../../define';
@@ -53,6 +54,12 @@ const atRest: PumpState = {
 /** Whether the valve's coil should be energised: defrost turns the circuit to cooling. */
 const valveAsked = (called: boolean, defrost: boolean, valve: 'O' | 'B') =>
   defrost ? valve === 'O' : called;
+
+/** Which way the refrigerant is driven; defrost is part of heating. */
+const turnedTo = (
+  { valveIn, defrostUntil }: PumpState,
+  { params }: { params: { valve: 'O' | 'B' } },
+): 'heat' | 'cool' => (defrostUntil !== null || valveIn === (params.valve === 'B') ? 'heat' : 'cool');
 
 function next(state: PumpState, senses: Senses, { params, settings, controls, now }: PumpMoment): PumpState {
   if (!boardPowered(senses))
@@ -165,8 +172,8 @@ export const heatPumpBoard = defineDevice({
     };
   },
   next,
-  turns: ({ valveIn, defrostUntil }, { params }) =>
-    defrostUntil !== null || valveIn === (params.valve === 'B') ? 'heat' : 'cool',
+  turns: turnedTo,
+  gives: (state, moment) => ({ turned: flow(turnedTo(state, moment) === 'heat' ? 1 : -1) }),
   waits: ({ held, restUntil, heatingSince, defrostUntil }, { settings, controls }) => {
     const waits = [];
     if (restUntil !== null)

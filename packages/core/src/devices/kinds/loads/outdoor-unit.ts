@@ -1,3 +1,4 @@
+import { flow } from '../../channels';
 import { defineDevice } from '../../define';
 import { impedanceOf, load } from '../../element';
 import { choice, num } from '../../fields';
@@ -9,6 +10,10 @@ const MAIN_HENRIES = 0.011;
 const START_HENRIES = 0.02;
 /** Series resistance of a film capacitor, ohms, from memory. */
 const CAPACITOR_OHMS = 0.05;
+
+/** Heat moved for each watt the compressor takes, and its power factor. From memory. */
+const COP = 3;
+const POWER_FACTOR = 0.85;
 
 /**
  * Compressor with its run capacitor, and the fan across the same two wires. The
@@ -81,7 +86,12 @@ export const outdoorUnit = defineDevice({
   settings: {},
   controls: {},
   elements: ({ params, mains }) => {
-    const running = impedanceOf(params.volts, params.volts * params.compressorAmps, 0.85, mains.hertz);
+    const running = impedanceOf(
+      params.volts,
+      params.volts * params.compressorAmps,
+      POWER_FACTOR,
+      mains.hertz,
+    );
     const start = impedanceOf(params.volts, params.volts * params.compressorAmps * 0.4, 0.6, mains.hertz);
     return [
       {
@@ -121,6 +131,10 @@ export const outdoorUnit = defineDevice({
     return { compressor: windings, start: windings };
   },
   next: (_, senses, { params }) => ({ running: senses.volts('R', 'C') >= STALL_SHARE * params.volts }),
+  gives: ({ running }, { params }) => {
+    const watts = running ? params.volts * params.compressorAmps * POWER_FACTOR * COP : 0;
+    return params.serves === 'pump' ? { pumps: flow(watts) } : { chills: flow(watts) };
+  },
   face: ({ running }) => (running ? { text: 'running', tone: 'busy' } : { text: 'stopped', tone: 'ok' }),
   faults: [
     {

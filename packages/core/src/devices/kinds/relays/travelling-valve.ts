@@ -1,4 +1,5 @@
 import { when } from '../../parts/board';
+import { flow } from '../../channels';
 import { defineDevice } from '../../define';
 import { contactFaults } from '../../parts/faults';
 import type { Moment, Senses } from '../../define';
@@ -6,6 +7,8 @@ import { contact, impedanceOf, load } from '../../element';
 import { choice, num, seconds } from '../../fields';
 import type { ValuesOf } from '../../fields';
 
+/** What a fan coil takes from the air with chilled water on, W; from memory. */
+const CHILLED_W = 3500;
 /** Share of its rated volts from which the motor turns, from memory. */
 const TURNS_FROM = 0.75;
 
@@ -97,6 +100,8 @@ export const travellingValve = defineDevice({
   initial: { from: 0, to: 0, since: null } as ValveState,
   positions: (state, moment) => ({ 'end-switch': when(shareOpen(state, moment) === 1) }),
   next,
+  gives: (state, moment) =>
+    moment.params.serves === 'cool' ? { chills: flow(CHILLED_W * shareOpen(state, moment)) } : {},
   waits: (state, { settings }) => {
     const until = arrival(state, settings);
     return until === null

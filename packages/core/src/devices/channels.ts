@@ -1,0 +1,35 @@
+/**
+ * How devices notice one another without a wire: refrigerant, flue gas, water. What is given on a channel is heard in the
+ * whole circuit.
+ */
+
+/** What a channel carries, and in which unit. */
+export type Channel =
+  /** Heat an indoor coil takes from the air, W. */
+  | 'chills'
+  /** Heat a heat pump moves, whichever way, W. */
+  | 'pumps'
+  /** Which way the reversing valve stands: 1 heats, −1 cools. */
+  | 'turned'
+  /** Heat that a condensing appliance is fired with, W. */
+  | 'condenses'
+  /** Depth in the pan of the coil, and in the pan under the unit at its lowest and its highest corner, mm. */
+  | 'coil-pan'
+  | 'lower-pan'
+  | 'lower-pan-high'
+  /** What runs down the drain, l/s. */
+  | 'drains';
+
+/** What a device gives off on a channel: how much now and, of a level, when it will be at another. */
+export interface Signal {
+  amount: number;
+  /** Absolute seconds at which it is so much if nothing else changes; Infinity for never. */
+  reaches?(amount: number): number;
+}
+
+/** All of a channel together. */
+export const heard = (senses: { hears(channel: Channel): readonly Signal[] }, channel: Channel): number =>
+  senses.hears(channel).reduce((sum, { amount }) => sum + amount, 0);
+
+/** Something that flows: it has no level to reach. */
+export const flow = (amount: number): Signal => ({ amount });
