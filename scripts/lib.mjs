@@ -34,6 +34,17 @@ export function run(command, args, { cwd = ROOT, env = {}, quiet = false } = {})
   });
 }
 
+/** Runs a command and keeps what it says until it is through: for several at once. */
+export function runAside(command, args) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+    let output = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (output += text));
+    child.on('error', ({ message }) => resolve({ code: 127, output: message }));
+    child.on('close', (code) => resolve({ code: code ?? 1, output }));
+  });
+}
+
 /** Runs a command that must succeed. */
 export async function must(command, args, options) {
   const code = await run(command, args, options);

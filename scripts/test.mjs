@@ -1,7 +1,7 @@
 /** `npm test`: installs what is missing, then typecheck, lint, unit tests and browser tests; one line sums them up. */
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT, bin, ensureBuilt, ensureDebian, ensureInstalled, run, say } from './lib.mjs';
+import { ROOT, bin, ensureBuilt, ensureDebian, ensureInstalled, run, runAside, say } from './lib.mjs';
 
 const RESULTS = join(ROOT, 'test-results');
 const JEST = join(RESULTS, 'jest.json');
@@ -20,10 +20,21 @@ const SOURCES = ['packages/core/src', 'packages/server/src', 'packages/app/src']
 
 const sum = { passed: 0, failed: 0 };
 
-/** A check that is a test of its own: it passes or it fails. */
-async function check(title, command, args) {
-  say(title);
-  sum[(await run(command, args)) === 0 ? 'passed' : 'failed'] += 1;
+/** A check is a test of its own: it passes or it fails. As many at once as there are cores on the smallest machine. */
+const AT_ONCE = 2;
+
+async function checkAll(checks) {
+  const left = [...checks];
+  const worker = async () => {
+    for (let check = left.shift(); check; check = left.shift()) {
+      const [title, command, args] = check;
+      const { code, output } = await runAside(command, args);
+      say(`${title}: ${code === 0 ? 'passed' : 'failed'}`);
+      if (code !== 0) console.log(output);
+      sum[code === 0 ? 'passed' : 'failed'] += 1;
+    }
+  };
+  await Promise.all(Array.from({ length: AT_ONCE }, worker));
 }
 
 /** Runs a suite and counts from the report it writes; a missing report is a failure. */
@@ -48,16 +59,17 @@ const countBrowser = ({ stats }) => ({
   failed: stats.unexpected + stats.flaky,
 });
 
-for (const part of ['packages/core', 'packages/server', 'packages/app', 'e2e', 'scripts'])
-  await check(`Checking types: ${part}`, bin('tsc'), ['-p', part]);
-await check('Linting', bin('eslint'), ['.', '--max-warnings', '0']);
-await check('Checking who imports whom', bin('depcruise'), [
-  '--config',
-  '.dependency-cruiser.cjs',
-  ...SOURCES,
+await checkAll([
+  ['Linting', bin('eslint'), ['.', '--max-warnings', '0']],
+  ...['packages/app', 'packages/server', 'packages/core', 'e2e', 'scripts'].map((part) => [
+    `Types of ${part}`,
+    bin('tsc'),
+    ['-p', part],
+  ]),
+  ['Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
+  ['Exports nobody uses', bin('knip'), ['--include', 'exports,types,files']],
+  ['Who imports whom', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...SOURCES]],
 ]);
-await check('Looking for exports nobody uses', bin('knip'), ['--include', 'exports,types,files']);
-await check('Checking format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
 await suite('Unit tests', bin('jest'), ['--json', `--outputFile=${JEST}`], JEST, countJest);
 await ensureBuilt();
 await suite(
