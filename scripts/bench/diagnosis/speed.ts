@@ -11,10 +11,7 @@ import {
 } from '@zygostat/core/diagnose';
 import { asksOf } from '@zygostat/core/prove';
 import { TEMPLATES } from '@zygostat/core/systems';
-import { median } from '../report';
-
-const RUNS = 7;
-const WARM_RUNS = 3;
+import { RUNS, WARM_RUNS, timed } from '../timed';
 
 const report = (...metric: [metric: string, value: number, unit: string, note: string]) =>
   postMessage(metric);
@@ -33,17 +30,6 @@ function filled(circuit: Circuit): Dictionary {
   for (const { id } of states)
     for (const hypothesis of dictionary.hypotheses.keys()) dictionary.predict(hypothesis, id);
   return dictionary;
-}
-
-/** Median milliseconds, once it has run a few times: a worker is warmed before it is asked. */
-function timed(work: () => void): number {
-  for (let run = 0; run < WARM_RUNS; run++) work();
-  const times = Array.from({ length: RUNS }, () => {
-    const started = performance.now();
-    work();
-    return performance.now() - started;
-  });
-  return median(times);
 }
 
 /** The ready system with the most that can be wrong. */

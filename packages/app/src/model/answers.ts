@@ -18,12 +18,12 @@ import type { Ladder, SymbolStyle } from '@zygostat/core/drawing';
 import { layLadder, layLoom } from '@zygostat/core/drawing';
 import { ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
 import { compile } from '@zygostat/core/network';
-import type { Insertion, Method, RunRepair, Sums, Swap, SwapRequest } from '@zygostat/core/plan';
+import type { Method, RunRepair, SafetyPlan, SafetyWish, Sums, Swap, SwapRequest } from '@zygostat/core/plan';
 import { addParallelThermostat, addRelay, planRun, planSafety, planSwap, sumsOf } from '@zygostat/core/plan';
-import type { Case, Finding, Mistake, Proof, Repair } from '@zygostat/core/prove';
-import { prove, repairOf, stageOf, sweep } from '@zygostat/core/prove';
-import type { CommissionTest, Protection } from '@zygostat/core/record';
-import { commissionOf, protectionWithout } from '@zygostat/core/record';
+import type { Case, Finding, Mistake, Proof, Protection, Repair } from '@zygostat/core/prove';
+import { protectionWithout, prove, repairOf, stageOf, sweep } from '@zygostat/core/prove';
+import type { CommissionTest } from '@zygostat/core/record';
+import { commissionOf } from '@zygostat/core/record';
 import type { PlanView } from '@zygostat/core/wire';
 import { furnaceAirConditioner } from '@zygostat/core/systems';
 import { followPlan } from '@zygostat/core/wire';
@@ -117,9 +117,17 @@ export const model = {
       return true;
     })!,
 
-  /** A safety in R and in Y, side by side. */
-  safety: (circuit: Circuit, thermostat: string, added: { kind: string; label: string }): Insertion[] =>
-    planSafety(circuit, thermostat, added),
+  /** Safeties in every place the circuit can be broken, side by side. */
+  safety: (
+    circuit: Circuit,
+    thermostat: string,
+    wish: SafetyWish,
+    tell: (what: string, done: number, all: number) => void,
+  ): SafetyPlan =>
+    planSafety(circuit, thermostat, wish, (done, all) => {
+      tell('', done, all);
+      return true;
+    })!,
 
   /** A relay that runs with a call, if the unit gives that call and a common. */
   relay: (circuit: Circuit, thermostat: string, role: 'W' | 'Y' | 'G', label: string): Circuit | null =>

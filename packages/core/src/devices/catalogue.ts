@@ -29,6 +29,7 @@ import { rooftopController } from './kinds/boards/rooftop-controller';
 import { sequencer } from './kinds/relays/sequencer';
 import { serviceSwitch } from './kinds/power/service-switch';
 import { smokeDetector } from './kinds/safeties/smoke-detector';
+import { sounder } from './kinds/safeties/sounder';
 import { thermostat } from './kinds/thermostats/thermostat';
 import { travellingValve } from './kinds/relays/travelling-valve';
 import { unitHeaterBoard } from './kinds/boards/unit-heater-board';
@@ -53,6 +54,7 @@ export const CATALOGUE: readonly DeviceKind[] = [
   drainPan,
   freezestat,
   limitSwitch,
+  sounder,
   pressureSwitch,
   smokeDetector,
   contactor,
@@ -75,6 +77,8 @@ export const PARTS = {
   combiner: callCombiner.kind,
   splitter: callSplitter.kind,
   thermostat: thermostat.kind,
+  pan: drainPan.kind,
+  sounder: sounder.kind,
 } as const;
 
 const byKind = new Map(CATALOGUE.map((kind) => [kind.kind, kind]));

@@ -194,6 +194,12 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   asks?(state: M, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): readonly Call[];
   /** For whatever holds a reversing valve: the way the refrigerant is driven. Defrost is part of heating. */
   turns?(state: M, context: Context<ValuesOf<P>, ValuesOf<S>>): 'cool' | 'heat';
+  drains?: Drain;
+  condenses?: Condenses;
+  /** Element of the contact that closes when it trips, for an alarm. */
+  alarm?: string;
+  /** Whether it tells whoever is near that something is wrong. */
+  tells?(state: M): boolean;
   /** Water it has let out where it does harm, l. */
   spilt?(state: M, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): number;
   protects?: Protection;
@@ -242,6 +248,19 @@ export interface Occasion {
   active(state: State): boolean;
 }
 
+/** A drain that can be held: what stops it, and what nearly does. */
+export interface Drain {
+  control: string;
+  blocked: Value;
+  slow: Value;
+}
+
+/** Whether it makes water while it heats, where that is read off it. */
+export interface Condenses {
+  param: string;
+  yes: Value;
+}
+
 /** Params that do not go together: which one to change, and what would be valid. */
 export interface Conflict {
   param: string;
@@ -267,6 +286,10 @@ export interface DeviceKind {
   face(state: State, moment: Moment): Face | undefined;
   asks?(state: State, moment: Moment): readonly Call[];
   turns?(state: State, context: Context): 'cool' | 'heat';
+  drains?: Drain;
+  condenses?: Condenses;
+  alarm?: string;
+  tells?(state: State): boolean;
   spilt?(state: State, moment: Moment): number;
   protects?: Protection;
   safety?: Safety;

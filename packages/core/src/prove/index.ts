@@ -9,6 +9,8 @@ export { PROPERTIES, SEVERITY } from './properties';
 export type { Severity } from './properties';
 export { isProven, prove, stageOf } from './prove';
 export type { Finding, Progress, Proof } from './prove';
+export { contactsOf, protectionWithout } from './protection';
+export type { Contact, Protection } from './protection';
 export * from './repair';
 export type { Situation } from './situation';
 export { LONGEST_S, REST_S, runCase, supply } from './supplied';

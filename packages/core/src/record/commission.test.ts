@@ -4,9 +4,10 @@
  */
 import type { Circuit } from '../circuit';
 import { addLink, exchange } from '../circuit';
+import { contactsOf } from '../prove';
 import { TEMPLATES, boilerTwoWire, furnaceAirConditioner, heatPumpWithStrips } from '../systems';
 import type { CommissionTest } from '.';
-import { COOLING_OUTDOOR_C, commissionOf, contactsOf } from '.';
+import { COOLING_OUTDOOR_C, commissionOf } from '.';
 
 const furnace = furnaceAirConditioner('Commission');
 const byId = (tests: readonly CommissionTest[], id: string) => {

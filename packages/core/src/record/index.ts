@@ -2,5 +2,4 @@
 export * from './chain';
 export * from './commission';
 export * from './entry';
-export * from './protection';
 export * from './standing';

@@ -5,20 +5,11 @@
 import { createHash } from 'node:crypto';
 import { addLink } from '../circuit';
 import { compile } from '../network';
-import { insertInSeries } from '../plan/insert/insert';
-import { bypassesIn } from '../prove';
+import { insertInSeries } from '../plan';
+import { bypassesIn, contactsOf, protectionWithout } from '../prove';
 import { TEMPLATES, furnaceAirConditioner, rooftopUnit } from '../systems';
 import type { Body, Entry } from '.';
-import {
-  CHAIN_START,
-  bypassesStillIn,
-  contactsOf,
-  entryProblems,
-  linkText,
-  objectionsTo,
-  protectionWithout,
-  standingOf,
-} from '.';
+import { CHAIN_START, bypassesStillIn, entryProblems, linkText, objectionsTo, standingOf } from '.';
 
 const at = '2026-11-27T10:42:00Z';
 const until = '2026-11-27T16:00:00+01:00';

@@ -1,15 +1,7 @@
 /** What the core finds, told: codes and values in, sentences in the person's units out. Another language is one more folder. */
 export { changesText, wrongLandingText } from './english/change';
 export { discrepancyText } from './english/discrepancy';
-export {
-  insertionPlace,
-  insertionTitle,
-  methodCautions,
-  methodTitle,
-  partText,
-  runMethodCautions,
-  runMethodTitle,
-} from './english/method';
+export { methodCautions, methodTitle, partText, runMethodCautions, runMethodTitle } from './english/method';
 export { failureText, faultClassText, remedyText } from './english/diagnosis';
 export {
   SIGHT,
@@ -40,6 +32,17 @@ export { proofText } from './english/proof';
 export { PROPERTY_WORDS } from './english/properties';
 export type { Faces, Told } from './english/cause';
 export { statusText } from './english/status';
+export {
+  UNSEEN,
+  coveredText,
+  floodedText,
+  insertionPlace,
+  insulatedText,
+  opensText,
+  placeReason,
+  placeTitle,
+  trippedText,
+} from './english/safety';
 export { caseText, situationText } from './english/situation';
 export { QUESTION_WORDS, contradictionText, evidenceText } from './english/survey';
 export {

@@ -32,9 +32,20 @@ export function showGauge(gauge: number, unit: Units['gauge']): string {
   return unit === 'awg' ? `${gauge} AWG` : `${gaugeAreaMm2(gauge).toFixed(2)} mm²`;
 }
 
-/** "3 min 20 s" */
+/** Litres in a US gallon: 231 cubic inches of 25.4 mm, exact. */
+const GALLON_LITRES = 3.785411784;
+
+export function showVolume(litres: number, unit: Units['length']): string {
+  const [value, name] = unit === 'm' ? [litres, 'l'] : [litres / GALLON_LITRES, 'gal'];
+  return `${value.toFixed(value < 10 ? 1 : 0)} ${name}`;
+}
+
+const HOUR_S = 3600;
+
+/** "3 min 20 s", "48 h" */
 export function showDuration(seconds: number): string {
   const whole = Math.max(0, Math.ceil(seconds));
+  if (whole >= 2 * HOUR_S) return `${Math.round(whole / HOUR_S)} h`;
   const minutes = Math.floor(whole / 60);
   return minutes > 0 ? `${minutes} min ${whole % 60} s` : `${whole} s`;
 }

@@ -93,17 +93,22 @@ describe('a swap', () => {
 });
 
 describe('what is added', () => {
-  test('a float is compared in R and in Y', async () => {
+  test('a float is compared in every place, with what the water does there', async () => {
     const { screen, store, press } = open('add', furnaceAirConditioner('Add'));
-    press('Compare R and Y');
-    const schools = within(await screen.findByRole('list', { name: 'Schools' })).getAllByRole('listitem');
-    expect(schools.map(({ textContent }) => /Break [RY]/.exec(textContent)?.[0])).toEqual([
-      'Break R',
-      'Break Y',
+    press('The furnace: Condensing');
+    press('Compare the places');
+    const list = await screen.findByRole('list', { name: 'Places' });
+    const places = within(list).getAllByRole('listitem');
+    expect(places.map(({ textContent }) => /^In [RY]\D*?(?=Suits|Cut)/.exec(textContent)?.[0])).toEqual([
+      'In R, ahead of everything',
+      'In R to the thermostat',
+      'In Y from the thermostat',
+      'In Y to the outdoor unit',
     ]);
-    expect(schools[1]!.textContent).toContain('Goes on: Blower (cooling speed)');
-    press('Take this plan: Break Y');
-    expect(store.getState().plan.value?.title).toBe('Float switch: Break Y');
+    expect(places[3]!.textContent).toContain('Goes on: blower (cooling speed)');
+    expect(places[3]!.textContent).toContain('Does not stop the water');
+    press('Take this plan: In R to the thermostat');
+    expect(store.getState().plan.value?.title).toBe('New float switch: In R to the thermostat');
   });
 
   test('a relay goes across a call of the unit', async () => {

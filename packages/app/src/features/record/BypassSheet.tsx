@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Body } from '@zygostat/core/record';
-import { contactsOf } from '@zygostat/core/record';
+import { contactsOf } from '@zygostat/core/prove';
 import type { Names } from '@zygostat/core/words';
 import { useAppSelector } from '../../store';
 import { ActionButton, AppText, BottomSheet, Field, Options } from '../../basics';

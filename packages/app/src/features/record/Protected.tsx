@@ -1,7 +1,7 @@
 import { useCallback } from 'react';
 import type { Remote } from 'comlink';
 import type { Circuit } from '@zygostat/core/circuit';
-import type { Protection } from '@zygostat/core/record';
+import type { Protection } from '@zygostat/core/prove';
 import type { Names } from '@zygostat/core/words';
 import { protectionText } from '@zygostat/core/words';
 import type { Model } from '../../model/answers';

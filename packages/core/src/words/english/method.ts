@@ -1,7 +1,6 @@
 /** Ways of doing it: what they are called, what they take, what to look out for. */
-import type { Insertion, Method, Part, RunMethod, SpareUsed } from '../../plan';
+import type { Method, Part, RunMethod, SpareUsed } from '../../plan';
 import { colourName } from '../../standards';
-import type { Names } from '../names';
 import { showGauge, showLength } from '../show';
 import type { Units } from '../units';
 
@@ -102,8 +101,3 @@ export function partText(part: Part, units: Units): string {
       return 'Batteries';
   }
 }
-
-/** Which school a safety is put in by, and where that is. */
-export const insertionTitle = ({ id }: Pick<Insertion, 'id'>): string => `Break ${id}`;
-export const insertionPlace = ({ conductor }: Names, { into }: Pick<Insertion, 'into'>): string =>
-  `Cut into ${conductor(into)}, at the unit.`;

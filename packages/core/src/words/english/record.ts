@@ -1,6 +1,7 @@
 /** What the record says, in words. Times are told by whoever shows them. */
 import { findDevice } from '../../circuit';
-import type { Body, Bypass, CommissionTest, Outcome, Protection } from '../../record';
+import type { Protection } from '../../prove';
+import type { Body, Bypass, CommissionTest, Outcome } from '../../record';
 import type { Names } from '../names';
 import { loadsAt } from '../names';
 import { listed } from '../phrases';

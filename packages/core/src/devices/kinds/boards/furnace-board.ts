@@ -174,6 +174,7 @@ export const furnaceBoard = defineDevice({
     ...burnerLoads('W', params.stages === 'two'),
   ],
   interrupts: ['limit'],
+  condenses: { param: 'exchanger', yes: 'condensing' },
   actuatedBy: {
     ...burnerActuation('W'),
     'heat-relay': [['input-W', 'logic']],

@@ -42,6 +42,7 @@ export const moistureSensor = defineDevice({
     contact('alarm', 'COM', 'NO'),
   ],
   interrupts: ['contact'],
+  alarm: 'alarm',
   initial: {
     live: false as boolean,
     tripped: false as boolean,

@@ -83,6 +83,7 @@ export const condensatePump = defineDevice({
     contact('alarm', 'COM', 'NO'),
   ],
   interrupts: ['overflow'],
+  alarm: 'alarm',
   initial: { at: 0, litres: 0, rate: 0, out: 0, outRate: 0, pumping: false, over: false } as Tank,
   positions: ({ pumping, over }, { controls }) => {
     const high = over || controls.tank === 'full';

@@ -160,6 +160,7 @@ export const drainPan = defineDevice({
       : {}),
     ...(params.leadsTo === 'pump' ? { drains: flow(state.drained) } : {}),
   }),
+  drains: { control: 'drain', blocked: 'blocked', slow: 'slow' },
   spilt: (state, { now }) => held(outOf(state), now),
   waits: (state, { params, now }) => {
     const until = soonest(

@@ -3,8 +3,9 @@ import { energisedLoads } from '../behaviour';
 import type { Circuit, TerminalId } from '../circuit';
 import { addLink, hasTerminal } from '../circuit';
 import { fill, kindOf } from '../devices';
-import type { Asked, Trip } from '../prove';
-import { asksOf, runCase, supply, tripsOf } from '../prove';
+import type { Asked, Trip } from './cases';
+import { asksOf, tripsOf } from './cases';
+import { runCase, supply } from './supplied';
 
 /** A safety's contact by the two terminals a jumper would lie across. */
 export interface Contact {

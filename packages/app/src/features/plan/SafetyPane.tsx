@@ -1,0 +1,135 @@
+import type { Remote } from 'comlink';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { Values } from '@zygostat/core/devices';
+import { PARTS, kindOf } from '@zygostat/core/devices';
+import type { Added, Flooded, SafetyPlan, SafetyWish } from '@zygostat/core/plan';
+import { UNSEEN, floodedText } from '@zygostat/core/words';
+import { ActionButton, AppText, Options } from '../../basics';
+import type { Model } from '../../model/answers';
+import { useAppSelector } from '../../store';
+import { ChainEditor, Facts, newLabel, safeties } from './ChainEditor';
+import { SafetyCard } from './SafetyCard';
+import { Working } from './Working';
+import { useAside } from './useAside';
+
+interface Question {
+  circuit: Circuit;
+  thermostat: string;
+  wish: SafetyWish;
+}
+
+const ask = (
+  model: Remote<Model>,
+  { circuit, thermostat, wish }: Question,
+  tell: (what: string, done: number, all: number) => void,
+): Promise<SafetyPlan> => model.safety(circuit, thermostat, wish, tell);
+
+const HEATS = { dry: 'Flue stays hot', condensing: 'Condensing' } as const;
+const ALARM = { unused: 'Insulate it', used: 'Sounder on it' } as const;
+
+/** What the water does today, before anything is added. */
+function Today({ today }: { today: readonly Flooded[] }) {
+  const units = useAppSelector((state) => state.settings);
+  if (today.length === 0) return null;
+  return (
+    <View>
+      <AppText kind="strong">{`As it is, ${UNSEEN}`}</AppText>
+      {today.map((one) => (
+        <AppText key={floodedText(one, units)}>{floodedText(one, units)}</AppText>
+      ))}
+    </View>
+  );
+}
+
+function useWish(circuit: Circuit) {
+  const [chain, setChain] = useState<readonly Added[]>(() => {
+    const [first] = Object.entries(safeties());
+    return [{ kind: first![0], label: newLabel(first![1], []), params: {} }];
+  });
+  const [pan, setPan] = useState<Values>({});
+  const [heats, setHeats] = useState<keyof typeof HEATS>('dry');
+  const [alarm, setAlarm] = useState<keyof typeof ALARM>('unused');
+  const wet = chain.some(({ kind }) => kindOf(kind).safety?.notices === 'water');
+  const wish: SafetyWish = {
+    added: chain,
+    sounder: alarm === 'used',
+    water: wet ? { pan, condensing: heats === 'condensing' } : null,
+  };
+  const asks = {
+    pan: wet && !circuit.devices.some(({ kind }) => kindOf(kind).drains),
+    heats:
+      wet &&
+      circuit.devices.some(({ kind, params }) => {
+        const { condenses } = kindOf(kind);
+        return condenses !== undefined && params[condenses.param] === undefined;
+      }),
+    alarm: chain.some(({ kind }) => kindOf(kind).alarm !== undefined),
+  };
+  return { wish, chain, setChain, pan, setPan, heats, setHeats, alarm, setAlarm, asks };
+}
+
+interface SafetyPaneProps {
+  circuit: Circuit;
+  thermostat: string;
+  onTake: (title: string, after: Circuit) => void;
+}
+
+/** Safeties in series: what they are, what the water does, and every place they can break the circuit. */
+export function SafetyPane({ circuit, thermostat, onTake }: SafetyPaneProps) {
+  const { wish, chain, setChain, pan, setPan, heats, setHeats, alarm, setAlarm, asks } = useWish(circuit);
+  const { progress, answer, failure, start, stop } = useAside(ask);
+  const key = JSON.stringify(wish);
+  const current =
+    answer?.to.circuit === circuit && JSON.stringify(answer.to.wish) === key ? answer.value : null;
+  return (
+    <View style={styles.pane}>
+      <ChainEditor circuit={circuit} chain={chain} onChange={setChain} />
+      {asks.pan ? (
+        <View role="group" aria-label="The pan">
+          <AppText kind="small">The pan and its drain</AppText>
+          <Facts
+            title="The pan"
+            params={kindOf(PARTS.pan).params}
+            given={pan}
+            onChange={(name, value) => setPan({ ...pan, [name]: value })}
+          />
+        </View>
+      ) : null}
+      {asks.heats ? <Options label="The furnace" options={HEATS} value={heats} onChange={setHeats} /> : null}
+      {asks.alarm ? (
+        <Options label="The alarm contact (NO)" options={ALARM} value={alarm} onChange={setAlarm} />
+      ) : null}
+      {progress ? (
+        <Working label="Tripping it in every place" progress={progress} onStop={stop} />
+      ) : (
+        <ActionButton
+          label="Compare the places"
+          look={current ? 'outlined' : 'filled'}
+          onPress={() => void start({ circuit, thermostat, wish })}
+        />
+      )}
+      {failure ? <AppText>{failure}</AppText> : null}
+      {current ? (
+        <>
+          <Today today={current.today} />
+          <View role="list" aria-label="Places" style={styles.pane}>
+            {current.insertions.map((insertion) => (
+              <SafetyCard
+                key={`${insertion.id} ${insertion.into}`}
+                insertion={insertion}
+                recommended={current.recommended}
+                onTake={(title) =>
+                  onTake(`${chain.map(({ label }) => label).join(', ')}: ${title}`, insertion.circuit)
+                }
+              />
+            ))}
+          </View>
+        </>
+      ) : null}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({ pane: { gap: 12 } });

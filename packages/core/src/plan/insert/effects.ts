@@ -1,0 +1,136 @@
+/** What a tripped safety does: run in every call, with water where there is any, and cleared again. */
+import { advance, energisedLoads, holding, spiltIn, untilSteady } from '../../behaviour';
+import type { Inputs, Watch } from '../../behaviour';
+import type { Circuit } from '../../circuit';
+import type { Value } from '../../devices';
+import { fill, kindOf } from '../../devices';
+import { voltsBetween } from '../../network';
+import type { Asked, Case, Situation, Supplied, Trip } from '../../prove';
+import { LONGEST_S, asksOf, inputsOf, runCase } from '../../prove';
+
+/** What a trip does to one call. */
+export interface Tripped {
+  situation: Situation;
+  stops: readonly string[];
+  goesOn: readonly string[];
+  /** A screen goes blank or a sounder sounds, and so tells. */
+  told: boolean;
+  /** A safety with a supply of its own keeps it, and its lamp; `null` without one. */
+  keepsSupply: boolean | null;
+  /** Until all runs again once what tripped it is over, s; `null` where it does not by itself. */
+  againS: number | null;
+}
+
+/** Water in one call with the drain blocked. */
+export interface Flooded {
+  situation: Situation;
+  /** What has run over by the end, l. */
+  litres: number;
+}
+
+/** Calls looked at when a safety trips, and those that go on for days while a drain is blocked. */
+const CALLS: readonly string[] = ['cool', 'heat', 'fan'];
+const WET_CALLS: readonly string[] = ['cool-far', 'heat-far'];
+/** How long nobody looks, and how long a float is watched while it hovers, s. */
+export const UNSEEN_S = 48 * 3600;
+const HOVERS_S = 24 * 3600;
+/** Until a person has noticed and cleared what tripped it, s. */
+const CLEARED_AFTER_S = 60;
+/** Less supply than this lights no lamp, V. */
+const LIT_VOLTS = 18;
+
+const isTelling = (
+  { network }: Supplied,
+  states: Readonly<Record<string, Record<string, Value | boolean | null>>>,
+) =>
+  network.devices.some(({ kind, device: { id } }) =>
+    kind.asks ? states[id]!.powered !== true : kind.tells?.(states[id]!),
+  );
+
+/** Volts a device lives on, or `null` where it needs none. */
+function ownSupply({ devices }: Circuit, id: string): [string, string] | null {
+  const device = devices.find((one) => one.id === id)!;
+  const kind = kindOf(device.kind);
+  const marks = kind.designations(fill(kind.params, device.params));
+  const [hot, common] = (['hot', 'common'] as const).map(
+    (role) => marks.find((one) => one.role === role)?.mark,
+  );
+  return hot && common ? [`${id}.${hot}`, `${id}.${common}`] : null;
+}
+
+/** Seconds until everything that ran runs again, once the trip is over. */
+function runsAgain(supplied: Supplied, asked: Asked, trip: Trip, ran: number): number | null {
+  const { network, solver, rest } = supplied;
+  const subject: Case = { asked, trip: null, mains: 1 };
+  const inputs = inputsOf(subject);
+  const running = untilSteady(network, inputs, rest.world, LONGEST_S, solver);
+  const tripped = advance(network, inputsOf({ asked, trip }), running.world, CLEARED_AFTER_S, solver);
+  const again = untilSteady(network, inputs, tripped.world, LONGEST_S, solver);
+  return energisedLoads(network, again).length < ran ? null : again.world.now - tripped.world.now;
+}
+
+/** What stops and what goes on when a device trips, for every call. */
+export function whatTripDoes(circuit: Circuit, trip: Trip, supplied: Supplied): Tripped[] {
+  const { network } = supplied;
+  const own = ownSupply(circuit, trip.device);
+  const run = (asked: Asked, tripped: Trip | null) => {
+    const { steady, look } = runCase(supplied, { asked, trip: tripped, mains: 1 });
+    const on = look.loads.filter(({ energised }) => energised);
+    return { on: new Set(on.map(({ title }) => title)), steady };
+  };
+  return asksOf(circuit)
+    .filter(({ id }) => CALLS.includes(id))
+    .flatMap((asked): Tripped[] => {
+      const [before, after] = [run(asked, null), run(asked, trip)];
+      if (before.on.size === 0) return [];
+      const all = [...before.on];
+      return [
+        {
+          situation: asked.situation,
+          stops: all.filter((title) => !after.on.has(title)),
+          goesOn: all.filter((title) => after.on.has(title)),
+          told: isTelling(supplied, after.steady.world.states),
+          keepsSupply: own && voltsBetween(after.steady.point, ...own) >= LIT_VOLTS,
+          againS: runsAgain(supplied, asked, trip, energisedLoads(network, before.steady).length),
+        },
+      ];
+    });
+}
+
+/** Inputs with every drain held so. */
+function draining({ devices }: Circuit, inputs: Inputs, how: 'blocked' | 'slow'): Inputs {
+  return devices.reduce((now, { id, kind }) => {
+    const { drains } = kindOf(kind);
+    return drains ? holding(now, { [id]: { [drains.control]: drains[how] } }) : now;
+  }, inputs);
+}
+
+const wetAsks = (circuit: Circuit) => asksOf(circuit).filter(({ id }) => WET_CALLS.includes(id));
+
+/** What runs over while every call goes on unseen with the drain blocked. */
+export function floodedIn(circuit: Circuit, { network, solver, rest }: Supplied): Flooded[] {
+  return wetAsks(circuit).map(({ situation, inputs }) => {
+    const held = draining(circuit, inputs, 'blocked');
+    const { world } = advance(network, held, rest.world, UNSEEN_S, solver);
+    return { situation, litres: spiltIn(network, held, world) };
+  });
+}
+
+/** How often in a day a safety opens in cooling while the drain is nearly blocked. */
+export function opensInADay(circuit: Circuit, device: string, { network, solver, rest }: Supplied): number {
+  const installed = network.devices.find((one) => one.device.id === device)!;
+  const branch = installed.branches.get(installed.kind.interrupts[0]!)!;
+  const open = network.branches[branch]!.positions.indexOf('open');
+  let [opens, was] = [0, false];
+  const watch: Watch = {
+    passes({ choice }) {
+      const is = choice[branch] === open;
+      if (is && !was) opens++;
+      was = is;
+    },
+  };
+  const [cooling] = wetAsks(circuit).filter(({ calls }) => calls.includes('cool'));
+  if (cooling)
+    advance(network, draining(circuit, cooling.inputs, 'slow'), rest.world, HOVERS_S, solver, watch);
+  return opens;
+}
