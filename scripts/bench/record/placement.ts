@@ -1,13 +1,12 @@
 /** How long comparing the places of a safety takes, every one proven. Run in a worker. */
 import type { SafetyWish } from '@zygostat/core/plan';
-import { planSafety } from '@zygostat/core/plan';
+import { knowingWater, planSafety } from '@zygostat/core/plan';
 import { furnaceAirConditioner, heatPumpWithStrips } from '@zygostat/core/systems';
 import { RUNS, WARM_RUNS, timed } from '../timed';
 
 const wish: SafetyWish = {
   added: [{ kind: 'float-switch', label: 'Float' }],
   sounder: false,
-  water: { pan: { below: 'pan' }, condensing: true },
 };
 const chain: SafetyWish = {
   ...wish,
@@ -25,8 +24,9 @@ const tell = (metric: string, what: string, work: () => { insertions: readonly u
   postMessage([metric, ms, 'ms', note]);
 };
 
-const furnace = furnaceAirConditioner('Bench');
-const pump = heatPumpWithStrips('Bench');
+const facts = { pan: { below: 'pan' }, condensing: true };
+const furnace = knowingWater(furnaceAirConditioner('Bench'), facts);
+const pump = knowingWater(heatPumpWithStrips('Bench'), facts);
 tell(
   'placement_ms',
   'a float in a condensing furnace',

@@ -259,6 +259,7 @@ export interface Drain {
 export interface Condenses {
   param: string;
   yes: Value;
+  no: Value;
 }
 
 /** Params that do not go together: which one to change, and what would be valid. */

@@ -5,6 +5,7 @@ import type { FieldSet, Values } from '@zygostat/core/devices';
 import { CATALOGUE, fill, kindOf, said } from '@zygostat/core/devices';
 import type { Added } from '@zygostat/core/plan';
 import { unwiredSafeties } from '@zygostat/core/plan';
+import { inSentence } from '@zygostat/core/words';
 import { ActionButton, AppText } from '../../basics';
 import { useTokens } from '../../theme';
 import { FieldEditor } from '../trace/FieldEditor';
@@ -18,11 +19,13 @@ export const safeties = (): Readonly<Record<string, string>> =>
     CATALOGUE.flatMap(({ kind, title, safety }) => (safety?.retrofit ? [[kind, title]] : [])),
   );
 
-/** What is said of the choices among its params: where it sits. */
+/** What is said of the choices among its params: "It sits in the drain line · At its lowest corner". */
 const summary = (params: FieldSet, values: Values) =>
   Object.entries(params)
-    .flatMap(([name, field]) => (field.type === 'choice' ? [said(field, values[name]!)] : []))
-    .join(', ');
+    .flatMap(([name, field]) =>
+      field.type === 'choice' ? [`${field.label} ${inSentence(said(field, values[name]!))}`] : [],
+    )
+    .join(' · ');
 
 /** A device to be added as it is to be bought and set, folded until it is asked for. */
 export function Facts({

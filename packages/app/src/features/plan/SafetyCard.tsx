@@ -84,9 +84,9 @@ export function SafetyCard({ insertion, recommended, onTake }: SafetyCardProps) 
           The others in the row do not stop the same: try each on Trace.
         </AppText>
       )}
-      {covered.map((one) => (
-        <AppText key={one.device} kind="small">
-          {coveredText(names, one)}
+      {coveredText(names, covered).map((text) => (
+        <AppText key={text} kind="small">
+          {text}
         </AppText>
       ))}
       {unused ? <AppText kind="small">{unused}</AppText> : null}

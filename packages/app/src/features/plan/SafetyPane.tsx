@@ -4,11 +4,13 @@ import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Values } from '@zygostat/core/devices';
 import { PARTS, kindOf } from '@zygostat/core/devices';
-import type { Added, Flooded, SafetyPlan, SafetyWish } from '@zygostat/core/plan';
+import type { Added, Flooded, SafetyPlan, SafetyWish, WaterFacts } from '@zygostat/core/plan';
+import { askedOfWater, knowingWater } from '@zygostat/core/plan';
 import { UNSEEN, floodedText } from '@zygostat/core/words';
 import { ActionButton, AppText, Options } from '../../basics';
 import type { Model } from '../../model/answers';
-import { useAppSelector } from '../../store';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { edited } from '../circuit/slice';
 import { ChainEditor, Facts, newLabel, safeties } from './ChainEditor';
 import { SafetyCard } from './SafetyCard';
 import { Working } from './Working';
@@ -52,22 +54,18 @@ function useWish(circuit: Circuit) {
   const [heats, setHeats] = useState<keyof typeof HEATS>('dry');
   const [alarm, setAlarm] = useState<keyof typeof ALARM>('unused');
   const wet = chain.some(({ kind }) => kindOf(kind).safety?.notices === 'water');
-  const wish: SafetyWish = {
-    added: chain,
-    sounder: alarm === 'used',
-    water: wet ? { pan, condensing: heats === 'condensing' } : null,
-  };
+  const asked = askedOfWater(circuit);
   const asks = {
-    pan: wet && !circuit.devices.some(({ kind }) => kindOf(kind).drains),
-    heats:
-      wet &&
-      circuit.devices.some(({ kind, params }) => {
-        const { condenses } = kindOf(kind);
-        return condenses !== undefined && params[condenses.param] === undefined;
-      }),
+    pan: wet && asked.pan,
+    heats: wet && asked.condensing,
     alarm: chain.some(({ kind }) => kindOf(kind).alarm !== undefined),
   };
-  return { wish, chain, setChain, pan, setPan, heats, setHeats, alarm, setAlarm, asks };
+  const facts: WaterFacts = {
+    pan: asks.pan ? pan : null,
+    condensing: asks.heats ? heats === 'condensing' : null,
+  };
+  const wish: SafetyWish = { added: chain, sounder: alarm === 'used' };
+  return { wish, facts, chain, setChain, pan, setPan, heats, setHeats, alarm, setAlarm, asks };
 }
 
 interface SafetyPaneProps {
@@ -78,11 +76,19 @@ interface SafetyPaneProps {
 
 /** Safeties in series: what they are, what the water does, and every place they can break the circuit. */
 export function SafetyPane({ circuit, thermostat, onTake }: SafetyPaneProps) {
-  const { wish, chain, setChain, pan, setPan, heats, setHeats, alarm, setAlarm, asks } = useWish(circuit);
+  const dispatch = useAppDispatch();
+  const { wish, facts, chain, setChain, pan, setPan, heats, setHeats, alarm, setAlarm, asks } =
+    useWish(circuit);
   const { progress, answer, failure, start, stop } = useAside(ask);
   const key = JSON.stringify(wish);
   const current =
     answer?.to.circuit === circuit && JSON.stringify(answer.to.wish) === key ? answer.value : null;
+  const compare = () => {
+    // What was answered about the water is so, whatever is planned: it goes into the circuit, and is not asked again.
+    const known = knowingWater(circuit, facts);
+    if (known !== circuit) dispatch(edited({ circuit: known, note: 'Pan, drain and flue' }));
+    void start({ circuit: known, thermostat, wish });
+  };
   return (
     <View style={styles.pane}>
       <ChainEditor circuit={circuit} chain={chain} onChange={setChain} />
@@ -104,11 +110,7 @@ export function SafetyPane({ circuit, thermostat, onTake }: SafetyPaneProps) {
       {progress ? (
         <Working label="Tripping it in every place" progress={progress} onStop={stop} />
       ) : (
-        <ActionButton
-          label="Compare the places"
-          look={current ? 'outlined' : 'filled'}
-          onPress={() => void start({ circuit, thermostat, wish })}
-        />
+        <ActionButton label="Compare the places" look={current ? 'outlined' : 'filled'} onPress={compare} />
       )}
       {failure ? <AppText>{failure}</AppText> : null}
       {current ? (

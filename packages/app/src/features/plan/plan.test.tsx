@@ -100,8 +100,8 @@ describe('what is added', () => {
     const list = await screen.findByRole('list', { name: 'Places' });
     const places = within(list).getAllByRole('listitem');
     expect(places.map(({ textContent }) => /^In [RY]\D*?(?=Suits|Cut)/.exec(textContent)?.[0])).toEqual([
-      'In R, ahead of everything',
       'In R to the thermostat',
+      'In R, ahead of everything',
       'In Y from the thermostat',
       'In Y to the outdoor unit',
     ]);

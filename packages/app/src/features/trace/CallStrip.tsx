@@ -9,6 +9,7 @@ import { sheetOpened } from './slice';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { ActionButton, AppText } from '../../basics';
+import { troubles } from './Surroundings';
 import type { TraceActions } from './useTraceActions';
 
 const CALLS: readonly (readonly [Call, string])[] = [
@@ -47,6 +48,8 @@ export function CallStrip({ circuit, actions }: { circuit: Circuit; actions: Tra
   const active = activeCalls(circuit, inputs);
   const setC = setPointOf(circuit, inputs);
   const { indoorC, outdoorC } = inputs.conditions;
+  const faces = useAppSelector(({ bench }) => bench.view?.faces);
+  const around = troubles(circuit, faces);
   return (
     <View style={[styles.strip, { backgroundColor: t.card, borderColor: t.line }]}>
       <View style={styles.calls} role="group" aria-label="Calls">
@@ -60,8 +63,8 @@ export function CallStrip({ circuit, actions }: { circuit: Circuit; actions: Tra
         onPress={() => dispatch(sheetOpened({ type: 'conditions' }))}
         style={styles.conditions}
       >
-        <AppText kind="small" lines={1}>
-          Indoor {showTemperature(indoorC, unit)}
+        <AppText kind="small" lines={1} color={around.length > 0 ? t.red : undefined}>
+          {around.length > 0 ? `${around.join(', ')} · ` : ''}Indoor {showTemperature(indoorC, unit)}
           {setC === null ? '' : ` · set ${showTemperature(setC, unit)}`} · outdoor{' '}
           {showTemperature(outdoorC, unit)}
         </AppText>

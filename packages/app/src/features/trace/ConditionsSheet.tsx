@@ -8,6 +8,7 @@ import { conditionsSet, supplySet } from '../bench/slice';
 import { sheetOpened } from './slice';
 import { useTokens } from '../../theme';
 import { ActionButton, BottomSheet, Options, AppText } from '../../basics';
+import { Surroundings } from './Surroundings';
 import type { TraceActions } from './useTraceActions';
 
 interface StepperProps {
@@ -56,7 +57,7 @@ export function ConditionsSheet({ circuit, actions }: { circuit: Circuit; action
   const supply = useAppSelector(({ bench }) => bench.supply);
   const cold = activeCalls(circuit, inputs).has('cool') && outdoorC < COLD_COOLING_LIMIT_C;
   return (
-    <BottomSheet title="Temperatures and mains" onClose={() => dispatch(sheetOpened(null))}>
+    <BottomSheet title="Around the circuit" onClose={() => dispatch(sheetOpened(null))}>
       <Stepper
         label="Indoor"
         celsius={indoorC}
@@ -86,6 +87,7 @@ export function ConditionsSheet({ circuit, actions }: { circuit: Circuit; action
         value={String(supply) as Supply}
         onChange={(share: Supply) => dispatch(supplySet(Number(share)))}
       />
+      <Surroundings circuit={circuit} />
       {cold ? (
         <AppText color={t.amber}>
           Below {showTemperature(COLD_COOLING_LIMIT_C, unit)} outdoors a compressor must not run in cooling.

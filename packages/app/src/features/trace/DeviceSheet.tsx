@@ -30,6 +30,7 @@ export function DeviceSheet({
   const kind = kindOf(device.kind);
   const station = circuit.stations.find((entry) => entry.id === device.station);
   const controls = fill(kind.controls, held ?? {});
+  const marks = marksOf(device);
   return (
     <BottomSheet
       title={device.label}
@@ -46,22 +47,26 @@ export function DeviceSheet({
           onChange={(value) => actions.setControl(id, name, value)}
         />
       ))}
-      <AppText kind="strong" heading={3}>
-        Terminals
-      </AppText>
-      <View style={styles.terminals}>
-        {marksOf(device).map((mark) => {
-          const node = `${id}.${mark}`;
-          const volts = points?.[node]?.volts;
-          return (
-            <ActionButton
-              key={mark}
-              label={`${mark} · ${volts === undefined ? '–' : showVolts(volts)} V`}
-              onPress={() => dispatch(sheetOpened({ type: 'stud', node }))}
-            />
-          );
-        })}
-      </View>
+      {marks.length === 0 ? null : (
+        <>
+          <AppText kind="strong" heading={3}>
+            Terminals
+          </AppText>
+          <View style={styles.terminals}>
+            {marks.map((mark) => {
+              const node = `${id}.${mark}`;
+              const volts = points?.[node]?.volts;
+              return (
+                <ActionButton
+                  key={mark}
+                  label={`${mark} · ${volts === undefined ? '–' : showVolts(volts)} V`}
+                  onPress={() => dispatch(sheetOpened({ type: 'stud', node }))}
+                />
+              );
+            })}
+          </View>
+        </>
+      )}
       {(['params', 'settings'] as const).map((group) =>
         Object.keys(kind[group]).length === 0 ? null : (
           <View key={group} style={styles.group}>

@@ -19,6 +19,8 @@ export interface Tripped {
   keepsSupply: boolean | null;
   /** Until all runs again once what tripped it is over, s; `null` where it does not by itself. */
   againS: number | null;
+  /** It stops a compressor, which would start again without having rested. */
+  restless: boolean;
 }
 
 /** Water in one call with the drain blocked. */
@@ -36,6 +38,8 @@ export const UNSEEN_S = 48 * 3600;
 const HOVERS_S = 24 * 3600;
 /** Until a person has noticed and cleared what tripped it, s. */
 const CLEARED_AFTER_S = 60;
+/** A compressor that starts sooner has not rested, s. Common practice: three minutes at least, five mostly. */
+const RESTED_S = 180;
 /** Less supply than this lights no lamp, V. */
 const LIT_VOLTS = 18;
 
@@ -76,7 +80,12 @@ export function whatTripDoes(circuit: Circuit, trip: Trip, supplied: Supplied): 
   const run = (asked: Asked, tripped: Trip | null) => {
     const { steady, look } = runCase(supplied, { asked, trip: tripped, mains: 1 });
     const on = look.loads.filter(({ energised }) => energised);
-    return { on: new Set(on.map(({ title }) => title)), steady };
+    const compressors = new Set(
+      energisedLoads(network, steady).flatMap(({ device, load }) =>
+        load.nature === 'compressor' ? [`${device}/${load.id}`] : [],
+      ),
+    );
+    return { on: new Set(on.map(({ title }) => title)), steady, compressors };
   };
   return asksOf(circuit)
     .filter(({ id }) => CALLS.includes(id))
@@ -84,6 +93,11 @@ export function whatTripDoes(circuit: Circuit, trip: Trip, supplied: Supplied): 
       const [before, after] = [run(asked, null), run(asked, trip)];
       if (before.on.size === 0) return [];
       const all = [...before.on];
+      const running = energisedLoads(network, before.steady);
+      const againS = runsAgain(supplied, asked, trip, running.length);
+      const compressor = running.some(
+        ({ device, load }) => load.nature === 'compressor' && !after.compressors.has(`${device}/${load.id}`),
+      );
       return [
         {
           situation: asked.situation,
@@ -91,7 +105,8 @@ export function whatTripDoes(circuit: Circuit, trip: Trip, supplied: Supplied): 
           goesOn: all.filter((title) => after.on.has(title)),
           told: isTelling(supplied, after.steady.world.states),
           keepsSupply: own && voltsBetween(after.steady.point, ...own) >= LIT_VOLTS,
-          againS: runsAgain(supplied, asked, trip, energisedLoads(network, before.steady).length),
+          againS,
+          restless: compressor && againS !== null && againS + CLEARED_AFTER_S < RESTED_S,
         },
       ];
     });

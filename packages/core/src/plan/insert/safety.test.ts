@@ -2,14 +2,13 @@
  * Where to break the circuit. What each school stops, that a condensing furnace makes water in heating, that a blank screen
  * tells: common practice. The states and the litres come from the model.
  */
-import { addDevice, lift } from '../../circuit';
+import { lift } from '../../circuit';
 import type { Circuit } from '../../circuit';
 import type { Situation } from '../../prove';
 import { electricHeat, fourPipeFanCoil, furnaceAirConditioner, heatPumpWithStrips } from '../../systems';
-import { device } from '../../systems/build';
 import { wrongIn } from '../../testing/wrong';
 import type { SafetyWish } from '..';
-import { planSafety, staysDry } from '..';
+import { askedOfWater, knowingWater, planSafety, staysDry } from '..';
 
 const furnace = furnaceAirConditioner('Place');
 const float = { kind: 'float-switch', label: 'Second float', params: { place: 'line', heightMm: 5 } };
@@ -17,14 +16,9 @@ const sensor = { kind: 'moisture-sensor', label: 'Sensor' };
 const rim = { kind: 'float-switch', label: 'Rim float', params: { place: 'rim', heightMm: 20 } };
 const PAN = { below: 'pan' };
 
-const wish = (more: Partial<SafetyWish> = {}): SafetyWish => ({
-  added: [float],
-  sounder: false,
-  water: { pan: PAN, condensing: false },
-  ...more,
-});
-const planned = (circuit: Circuit, more: Partial<SafetyWish> = {}) =>
-  planSafety(circuit, 'stat', wish(more))!;
+const wish = (more: Partial<SafetyWish> = {}): SafetyWish => ({ added: [float], sounder: false, ...more });
+const planned = (circuit: Circuit, more: Partial<SafetyWish> = {}, condensing = false) =>
+  planSafety(knowingWater(circuit, { pan: PAN, condensing }), 'stat', wish(more))!;
 const at = (plan: ReturnType<typeof planned>, id: string) => plan.insertions.find((one) => one.id === id)!;
 
 /** The first stage of a call. */
@@ -52,7 +46,7 @@ describe('a float in a dry furnace with an air conditioner', () => {
   const plan = planned(bare);
 
   test('is offered ahead of everything, to the thermostat, in the call and to the outdoor unit, each proven', () => {
-    expect(plan.insertions.map(({ id }) => id)).toEqual(['ahead', 'R', 'Y', 'outdoor']);
+    expect(plan.insertions.map(({ id }) => id).sort()).toEqual(['R', 'Y', 'ahead', 'outdoor']);
     for (const { proof, adds } of plan.insertions) {
       expect(wrongIn(proof)).toEqual([]);
       expect(adds).toEqual([]);
@@ -90,7 +84,7 @@ describe('a float in a dry furnace with an air conditioner', () => {
 });
 
 describe('on a condensing furnace', () => {
-  const plan = planned(bare, { water: { pan: PAN, condensing: true } });
+  const plan = planned(bare, {}, true);
 
   test('only what breaks R stops the water in heating', () => {
     for (const id of ['ahead', 'R']) expect(staysDry(at(plan, id))).toBe(true);
@@ -124,12 +118,12 @@ test('on a fan coil R closes both valves, and the cooling valve alone can be bro
 });
 
 test('without cooling there is no Y to break', () => {
-  const { insertions } = planned(electricHeat('Place'), { water: null });
+  const { insertions } = planned(electricHeat('Place'));
   expect(insertions.map(({ id }) => id)).not.toContain('Y');
 });
 
 describe('three in a row', () => {
-  const plan = planned(bare, { added: [sensor, rim, float], water: { pan: PAN, condensing: true } });
+  const plan = planned(bare, { added: [sensor, rim, float] }, true);
   const inR = at(plan, 'R');
 
   test('are wired one after the other, from the supply on', () => {
@@ -163,7 +157,7 @@ describe('three in a row', () => {
 });
 
 test('a smoke detector is fed from the transformer’s side; in Y it leaves heat running, and is not proposed there', () => {
-  const plan = planned(furnace, { added: [{ kind: 'smoke-detector', label: 'Duct detector' }], water: null });
+  const plan = planned(furnace, { added: [{ kind: 'smoke-detector', label: 'Duct detector' }] });
   const [inR, inY] = [at(plan, 'R'), at(plan, 'Y')];
   expect(inR.adds).toEqual([]);
   expect(inR.tripped.every(({ goesOn, keepsSupply }) => goesOn.length === 0 && keepsSupply === true)).toBe(
@@ -174,16 +168,24 @@ test('a smoke detector is fed from the transformer’s side; in Y it leaves heat
 });
 
 test('a freezestat stops what makes the ice, and leaves the fan to thaw it', () => {
-  const plan = planned(furnace, { added: [{ kind: 'freezestat', label: 'Freezestat' }], water: null });
+  const plan = planned(furnace, { added: [{ kind: 'freezestat', label: 'Freezestat' }] });
   const tripped = at(plan, 'outdoor').tripped.find(cooling)!;
   expect(tripped.stops).toContain('Compressor');
   expect(tripped.goesOn.join()).toMatch(/Blower/);
 });
 
-test('a pan that is known already is not put in a second time', () => {
-  const known = addDevice(bare, device('pan', 'drain-pan', 'plant', 'Pan', { below: 'nothing' }));
-  const { circuit } = at(planned(known), 'R');
-  expect(circuit.devices.filter(({ kind }) => kind === 'drain-pan')).toHaveLength(1);
+describe('what is asked of the water', () => {
+  test('is asked once', () => {
+    expect(askedOfWater(furnace)).toEqual({ pan: true, condensing: true });
+    const known = knowingWater(furnace, { pan: PAN, condensing: false });
+    expect(askedOfWater(known)).toEqual({ pan: false, condensing: false });
+    expect(knowingWater(known, { pan: PAN, condensing: true })).toEqual(known);
+    expect(known.devices.find(({ kind }) => kind === 'drain-pan')!.station).toBe('plant');
+  });
+
+  test('leaves out what nothing could make', () => {
+    expect(askedOfWater(heatPumpWithStrips('Place')).condensing).toBe(false);
+  });
 });
 
 test('without a hot at the thermostat there is nothing to break; whoever waits can stop it', () => {

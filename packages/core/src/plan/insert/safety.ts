@@ -1,6 +1,6 @@
 /** Safeties put in series, one or several, wherever the circuit can be broken; each place worked through the model. */
-import type { Circuit, Device, TerminalId } from '../../circuit';
-import { addDevice, findConductor, findDevice, freeDeviceId, setValue, splitTerminal } from '../../circuit';
+import type { Circuit, TerminalId } from '../../circuit';
+import { addDevice, findConductor, findDevice, freeDeviceId, splitTerminal } from '../../circuit';
 import { PARTS, fill, kindOf } from '../../devices';
 import type { Finding, Proof } from '../../prove';
 import { prove, protectionWithout, supply, tripsOf } from '../../prove';
@@ -13,21 +13,11 @@ import { placesOf } from './places';
 import type { Added } from './series';
 import { insertInSeries } from './series';
 
-/** What is asked once about the water. */
-export interface WaterFacts {
-  /** Params of the pan and its drain. */
-  pan: Device['params'];
-  /** Whether what heats makes water too. */
-  condensing: boolean;
-}
-
 export interface SafetyWish {
   /** In the order in which the current meets them. */
   added: readonly Added[];
   /** Their alarm contacts sound a sounder; otherwise they stay unused, each insulated. */
   sounder: boolean;
-  /** `null` where the safety has nothing to do with water, or the circuit knows already. */
-  water: WaterFacts | null;
 }
 
 /** What still stops everything that one safety stops, while that one is bypassed. */
@@ -67,23 +57,11 @@ export type PlaceReason =
   | 'leaves-most';
 
 export interface SafetyPlan {
+  /** What is recommended first, the others as the current meets them. */
   insertions: readonly Insertion[];
   /** Water as it is now, without what is added. */
   today: readonly Flooded[];
   recommended: { id: PlaceId; into: string; reason: PlaceReason } | null;
-}
-
-/** The circuit with its pan and drain in it, and with what heats as it was said to be. */
-function knowingWater(circuit: Circuit, station: string, { pan, condensing }: WaterFacts): Circuit {
-  const told = condensing
-    ? circuit.devices.reduce((now, { id, kind }) => {
-        const { condenses } = kindOf(kind);
-        return condenses ? setValue(now, id, 'params', condenses.param, condenses.yes) : now;
-      }, circuit)
-    : circuit;
-  if (told.devices.some(({ kind }) => kindOf(kind).drains)) return told;
-  const id = freeDeviceId(told, PARTS.pan);
-  return addDevice(told, { id, kind: PARTS.pan, station, label: 'Pan and drain', params: pan, settings: {} });
 }
 
 /** By device, the terminal of the contact that closes when it trips. */
@@ -216,23 +194,21 @@ export function planSafety(
   wish: SafetyWish,
   tell: Placing = () => true,
 ): SafetyPlan | undefined {
-  const places = placesOf(circuit, thermostat, supply(circuit, 1));
-  const [first] = places;
-  if (!first) return { insertions: [], today: [], recommended: null };
-  const at = findConductor(circuit, first.conductor)![first.end]!;
-  const { station } = findDevice(circuit, splitTerminal(at).deviceId)!;
-  const known = wish.water ? knowingWater(circuit, station, wish.water) : circuit;
+  const plain = supply(circuit, 1);
+  const places = placesOf(circuit, thermostat, plain);
   const wet = wish.added.some(({ kind }) => kindOf(kind).safety?.notices === 'water');
-  const now = prove(known)!;
+  const now = prove(circuit)!;
   const insertions: Insertion[] = [];
   for (const place of places) {
     if (!tell(insertions.length, places.length)) return undefined;
-    insertions.push(insertAt(known, now, place, wish));
+    insertions.push(insertAt(circuit, now, place, wish));
   }
   const others = insertions.filter(isOther);
+  const recommended = recommend(others);
+  const isBest = ({ id, into }: Insertion) => id === recommended?.id && into === recommended.into;
   return {
-    insertions: others,
-    today: wet ? floodedIn(known, supply(known, 1)) : [],
-    recommended: recommend(others),
+    insertions: [...others.filter(isBest), ...others.filter((one) => !isBest(one))],
+    today: wet ? floodedIn(circuit, plain) : [],
+    recommended,
   };
 }

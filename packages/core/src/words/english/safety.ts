@@ -2,7 +2,7 @@
 import type { Flooded, Insertion, PlaceReason, Tripped } from '../../plan';
 import { UNSEEN_S } from '../../plan';
 import type { Names } from '../names';
-import { inSentence, listed } from '../phrases';
+import { capital, inSentence, listed } from '../phrases';
 import { showDuration, showVolume } from '../show';
 import type { Units } from '../units';
 import { situationText } from './situation';
@@ -39,7 +39,7 @@ export function placeReason(reason: PlaceReason): string {
 }
 
 /** What one trip does in a call, sentence by sentence. */
-export function trippedText({ stops, goesOn, told, keepsSupply, againS }: Tripped): string[] {
+export function trippedText({ stops, goesOn, told, keepsSupply, againS, restless }: Tripped): string[] {
   return [
     stops.length > 0 ? `Stops: ${stops.map(inSentence).join(', ')}.` : 'Stops nothing.',
     ...(goesOn.length > 0 ? [`Goes on: ${goesOn.map(inSentence).join(', ')}.`] : []),
@@ -51,15 +51,9 @@ export function trippedText({ stops, goesOn, told, keepsSupply, againS }: Trippe
             ? 'It keeps its own supply and its lamp.'
             : 'It loses its own supply: no lamp says why.',
         ]),
-    ...(stops.length === 0
-      ? []
-      : [
-          againS === null
-            ? 'Stays off until it is reset by hand.'
-            : againS < 1
-              ? 'Cleared after a minute all starts again at once: nothing makes a compressor rest.'
-              : `Cleared after a minute all runs again in ${showDuration(againS)}.`,
-        ]),
+    ...(stops.length > 0 && againS === null ? ['Stays off until it is reset by hand.'] : []),
+    ...(againS !== null && againS > 1 ? [`Cleared, all runs again in ${showDuration(againS)}.`] : []),
+    ...(restless ? ['Nothing makes the compressor rest before it starts again.'] : []),
   ];
 }
 
@@ -68,7 +62,7 @@ const SOME_LITRES = 0.05;
 
 /** What the water does while nobody looks. */
 export const floodedText = ({ situation, litres }: Flooded, units: Units): string =>
-  `${situationText(situation)}: ${litres < SOME_LITRES ? 'nothing runs over' : `${showVolume(litres, units.length)} on the ceiling`}`;
+  `${capital(situationText(situation))}: ${litres < SOME_LITRES ? 'nothing runs over' : `${showVolume(litres, units.length)} on the ceiling`}`;
 
 export const UNSEEN = `drain blocked, unseen for ${showDuration(UNSEEN_S)}`;
 
@@ -79,11 +73,19 @@ export const opensText = (opens: number): string | null =>
     : `On a drain that is nearly blocked it opens ${opens} times a day: whoever comes may find all running.`;
 
 /** What still stops it all while one of several is bypassed. */
-export const coveredText = (
-  { device }: Names,
-  { device: bypassed, still }: Insertion['covered'][number],
-): string =>
-  `${device(bypassed)} bypassed: ${still.length > 0 ? `${listed(still.map(device))} still ${still.length > 1 ? 'stop' : 'stops'} it` : 'nothing else stops it'}.`;
+export function coveredText({ device }: Names, covered: Insertion['covered']): string[] {
+  if (covered.length === 0) return [];
+  if (covered.every(({ still }) => still.length >= covered.length - 1))
+    return [
+      covered.length === 2
+        ? 'Either of them bypassed, the other still stops it.'
+        : `Any one of the ${covered.length} bypassed, the others still stop it.`,
+    ];
+  return covered.map(({ device: bypassed, still }) => {
+    const others = `${listed(still.map(device))} still ${still.length > 1 ? 'stop' : 'stops'} it`;
+    return `${device(bypassed)} bypassed: ${still.length > 0 ? others : 'nothing else stops it'}.`;
+  });
+}
 
 export const insulatedText = ({ node }: Names, terminals: readonly string[]): string | null =>
   terminals.length === 0

@@ -174,7 +174,7 @@ export const furnaceBoard = defineDevice({
     ...burnerLoads('W', params.stages === 'two'),
   ],
   interrupts: ['limit'],
-  condenses: { param: 'exchanger', yes: 'condensing' },
+  condenses: { param: 'exchanger', yes: 'condensing', no: 'dry' },
   actuatedBy: {
     ...burnerActuation('W'),
     'heat-relay': [['input-W', 'logic']],

@@ -27,7 +27,7 @@ export const floatSwitch = defineDevice({
   ],
   params: {
     place: choice(
-      'Where it sits',
+      'It sits',
       {
         pan: 'In the pan under the unit',
         rim: 'Clipped to that pan’s rim',

@@ -64,6 +64,7 @@ const controls = {
     { runs: 'Runs', slow: 'Nearly blocked', blocked: 'Blocked', off: 'Off its stub' },
     'runs',
   ),
+  water: choice('Water', { comes: 'As it comes', wiped: 'Sucked out, wiped dry' }, 'comes'),
 };
 
 type Params = ValuesOf<typeof params>;
@@ -104,6 +105,8 @@ function madeOf(senses: Senses): number {
 
 const CARRIES = { runs: DRAIN_LPS, slow: SLOW_LPS, blocked: 0, off: Infinity } as const;
 
+const isDry = ({ at: _at, ...water }: Water) => Object.values(water).every((amount) => amount === 0);
+
 /** How everything changes, from what is there and what comes. */
 function ratesOf(coil: number, below: number, made: number, { params, controls }: PanMoment) {
   const carries = CARRIES[controls.drain];
@@ -123,6 +126,8 @@ function ratesOf(coil: number, below: number, made: number, { params, controls }
 
 function next(state: Water, senses: Senses, moment: PanMoment): Water {
   const { now } = moment;
+  if (moment.controls.water === 'wiped')
+    return state.at === now && isDry(state) ? state : { ...dry, at: now };
   const [coil, below, out] = [coilOf(state), belowOf(state), outOf(state)].map((one) => held(one, now));
   const rates = ratesOf(coil!, below!, madeOf(senses), moment);
   const same = (Object.keys(rates) as (keyof typeof rates)[]).every((key) => rates[key] === state[key]);
