@@ -84,7 +84,7 @@ test('a heat pump is commissioned in order: dead first, delays counted, cold day
   server,
 }) => {
   test.setTimeout(90_000);
-  await openNewJob(page, server, 'Heat pump', 'heat-pump', 'stat.R');
+  const id = await openNewJob(page, server, 'Heat pump', 'heat-pump', 'stat.R');
   await page.getByRole('link', { name: 'Record' }).click();
   const card = page.getByRole('region', { name: 'Test', exact: true });
   const title = card.getByRole('heading');
@@ -126,4 +126,24 @@ test('a heat pump is commissioned in order: dead first, delays counted, cold day
   await card.getByRole('button', { name: 'Not so' }).click();
   await expect(page).toHaveURL(/job\/[\w-]+$/);
   await expect(page.getByRole('button', { name: 'Find it' })).toBeVisible({ timeout: 20_000 });
+
+  // All of it is in the report, which goes out with the job and comes back from its file.
+  await page.getByRole('link', { name: 'Record' }).click();
+  await page.getByRole('button', { name: 'Report', exact: true }).click();
+  const papers = page.getByRole('region', { name: 'Report' });
+  const axe = await new AxeBuilder({ page }).analyze();
+  expect(axe.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+  const opened = page.context().waitForEvent('page');
+  await papers.getByRole('button', { name: 'Report as PDF' }).click();
+  expect((await opened).url()).toMatch(/report\.pdf\?zone=/);
+  const told = await (await page.request.get(`${server.url}/api/jobs/${id}/report.md?zone=UTC`)).text();
+  expect(told).toContain('tests were made');
+  expect(told).toMatch(/\| Fan called \| .* \| as it should \|/);
+  expect(told).toMatch(/\| Cooling called \| .*not under 55 °F outdoors.* \| not today/);
+  const bundle = await (await page.request.get(`${server.url}/api/jobs/${id}/bundle.zip`)).body();
+  const again = await page.request.post(`${server.url}/api/bundles`, {
+    headers: { 'Content-Type': 'application/zip' },
+    data: bundle,
+  });
+  expect(again.status()).toBe(409);
 });

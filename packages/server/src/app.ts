@@ -9,6 +9,7 @@ import { benchMeterRoutes } from './bench-meter/routes';
 import type { Db } from './db/open';
 import { diagnosisDocument, planDocument, surveyDocument } from './documents';
 import { problemHandler, sendProblem, unknownRoute } from './problem';
+import { bundleRoutes } from './routes/bundles';
 import { documentRoutes } from './routes/documents';
 import { foundRoutes } from './routes/found';
 import { jobRoutes } from './routes/jobs';
@@ -16,6 +17,7 @@ import { paperRoutes } from './routes/papers';
 import { photoRoutes } from './routes/photos';
 import { readingRoutes } from './routes/readings';
 import { recordRoutes } from './routes/record';
+import { reportRoutes } from './routes/report';
 import { revisionRoutes } from './routes/revisions';
 import { scheduleRoutes } from './routes/schedules';
 import { webRoutes } from './web';
@@ -85,7 +87,15 @@ export function createApp({ db, log, web, requestsPerMinute = 600 }: AppOptions)
     documentRoutes(db, planDocument),
     documentRoutes(db, diagnosisDocument),
   );
-  api.use(scheduleRoutes(db), paperRoutes(db), foundRoutes(db), recordRoutes(db), benchMeterRoutes(db));
+  api.use(
+    scheduleRoutes(db),
+    paperRoutes(db),
+    foundRoutes(db),
+    recordRoutes(db),
+    reportRoutes(db),
+    bundleRoutes(db),
+    benchMeterRoutes(db),
+  );
   api.use(unknownRoute);
   app.use('/api', api);
 

@@ -49,3 +49,10 @@ export const planDocument: JobDocument<Plan | null> = {
   empty: null,
   problemsOf: (given) => (given === null ? [] : planProblems(given)),
 };
+
+/** All of them, by what is the same of each. */
+export const DOCUMENTS: readonly Pick<JobDocument<unknown>, 'name' | 'problemsOf'>[] = [
+  surveyDocument,
+  planDocument,
+  diagnosisDocument,
+];

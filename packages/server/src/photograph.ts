@@ -43,3 +43,18 @@ export async function readPhotograph(file: Buffer): Promise<Photograph> {
     throw refused();
   }
 }
+
+/** Whether a picture is as `readPhotograph` leaves one: a JPEG of that size with nothing written into it. */
+export async function isOurJpeg(file: Buffer, size: { width: number; height: number }): Promise<boolean> {
+  try {
+    const { format, width, height, exif, icc, iptc, xmp } = await sharp(file, {
+      limitInputPixels: MOST_PIXELS,
+      failOn: 'error',
+    }).metadata();
+    const bare = [exif, icc, iptc, xmp].every((written) => written === undefined);
+    const small = Math.max(width, height) <= LONGEST_PX;
+    return format === 'jpeg' && width === size.width && height === size.height && bare && small;
+  } catch {
+    return false;
+  }
+}

@@ -167,3 +167,32 @@ export const factorSchema = body({
 
 /** A confirmed fault: its class, and an id made where it was confirmed. */
 export const foundSchema = body({ id: required(40), name: required(120) });
+
+/** A zone the runtime knows the rules of. */
+function isZone(zone: string): boolean {
+  try {
+    return Boolean(new Intl.DateTimeFormat('en', { timeZone: zone }));
+  } catch {
+    return false;
+  }
+}
+
+const oneOf = <const Option extends string>(options: readonly Option[], fallback: Option) =>
+  yup
+    .mixed<Option>()
+    .oneOf(options, `must be one of ${options.join(', ')}`)
+    .default(() => fallback)
+    .required();
+
+/** In which units and time zone a report is told. */
+export const reportQuerySchema = yup
+  .object({
+    zone: yup
+      .string()
+      .default('UTC')
+      .test('zone', 'must be a time zone, like Europe/Berlin', (zone) => isZone(zone)),
+    temperature: oneOf(['F', 'C'], 'F'),
+    length: oneOf(['ft', 'm'], 'ft'),
+    gauge: oneOf(['awg', 'mm2'], 'awg'),
+  })
+  .noUnknown(({ unknown }: { unknown: string }) => `has unknown field ${unknown}`);

@@ -1,6 +1,7 @@
 /** Open formats in and out. */
 export * from './circuit-json';
 export * from './json-schema';
+export * from './paper';
 export * from './spice';
 export * from './svg';
 export * from './wire-schedule';

@@ -2,4 +2,5 @@
 export * from './chain';
 export * from './commission';
 export * from './entry';
+export * from './report';
 export * from './standing';

@@ -24,6 +24,8 @@ export {
   testHow,
   testTitle,
 } from './english/record';
+export { reportPaper, showTime } from './english/report';
+export type { ReportStyle } from './english/report';
 export { cableReadingLines, conductorStateText } from './english/cable';
 export { otherEndText } from './english/end';
 export { onwardText, stopText } from './english/path';

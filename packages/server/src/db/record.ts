@@ -48,8 +48,20 @@ export const entryById = (db: Reading, id: string): (ChainedEntry & { jobId: str
     .where(eq(recordEntries.id, id))
     .get();
 
-const linkAfter = (before: string, entry: Entry): string =>
+export const linkAfter = (before: string, entry: Entry): string =>
   createHash('sha256').update(linkText(before, entry)).digest('hex');
+
+/** What is bypassed after so many entries, as rows. */
+export const bypassRows = (entries: readonly Entry[], labelOf: (device: string) => string) =>
+  bypassesStillIn(standingOf(entries)).map(({ id, device, since, until, by, to }) => ({
+    bypass: id,
+    device,
+    label: labelOf(device),
+    since,
+    until,
+    by,
+    to,
+  }));
 
 /** Entries that touch what is bypassed. */
 const TOUCHES: ReadonlySet<Entry['body']['type']> = new Set(['bypassed', 'restored', 'handed-over']);
@@ -75,9 +87,9 @@ export function addEntry(
       .run();
     if (TOUCHES.has(entry.body.type)) {
       tx.delete(openBypasses).where(eq(openBypasses.jobId, jobId)).run();
-      for (const { id, device, since, until, by, to } of bypassesStillIn(standingOf(entriesOf(tx, jobId))))
+      for (const row of bypassRows(entriesOf(tx, jobId), labelOf))
         tx.insert(openBypasses)
-          .values({ jobId, bypass: id, device, label: labelOf(device), since, until, by, to })
+          .values({ ...row, jobId })
           .run();
     }
     const state = entry.body.type === 'finished' ? ('done' as const) : ('open' as const);

@@ -8,6 +8,7 @@ import { compile } from '@zygostat/core/network';
 import QRCode from 'qrcode';
 import svgToPdf from 'svg-to-pdfkit';
 import type { Heading } from './cards';
+import { addLoomPages } from './loom-pages';
 import { CAUTION, MARGIN, PLAIN, STRONG, bytesOf, innerWidth, newDocument } from './page';
 
 /** Width the loom is laid out at, px, and the edge of the code on either paper. */
@@ -75,22 +76,17 @@ ${nested(ladder, 2 * MARGIN + loom.width, HEAD, box(ladder))}
 `;
 }
 
-/** The same on A4: the head with the loom, then the ladder on a sheet of its own. */
+/** The same on A4: the loom on as many sheets as it needs to be read, then the ladder on one of its own. */
 export async function diagramPdf(
   heading: Heading,
   circuit: Circuit,
   url: string,
   symbols: SymbolStyle,
 ): Promise<Buffer> {
-  const drawn = pictures(circuit, symbols);
+  const { ladder } = pictures(circuit, symbols);
   const code = await QRCode.toBuffer(url, { margin: 0, width: 4 * CODE });
   const sheet = newDocument(`Wiring diagram, ${heading.job}`);
-  for (const [title, svg] of [
-    ['Wiring', drawn.loom],
-    ['Ladder', drawn.ladder],
-  ] as const) {
-    const { width, height } = insideOf(svg);
-    sheet.addPage({ size: 'A4', layout: width > height ? 'landscape' : 'portrait', margin: MARGIN });
+  const head = (title: string) => {
     const text = { width: innerWidth(sheet) - CODE - 12 };
     sheet.image(code, sheet.page.width - MARGIN - CODE, MARGIN, { width: CODE });
     sheet
@@ -99,13 +95,17 @@ export async function diagramPdf(
       .fillColor('#1B2422')
       .text(`${title}: ${heading.site}, ${heading.job}`, MARGIN, MARGIN, text);
     sheet.font(PLAIN).fontSize(10).text(heading.state, text).text(CAUTION, text).text(url, text);
-    const top = MARGIN + CODE + 12;
-    const room = { width: innerWidth(sheet), height: sheet.page.height - MARGIN - top };
-    svgToPdf(sheet, svg, MARGIN, top, {
-      ...room,
-      preserveAspectRatio: 'xMidYMin meet',
-      fontCallback: () => PLAIN,
-    });
-  }
+    return MARGIN + CODE + 12;
+  };
+  addLoomPages(sheet, circuit, 'Wiring', head);
+  const { width, height } = insideOf(ladder);
+  sheet.addPage({ size: 'A4', layout: width > height ? 'landscape' : 'portrait', margin: MARGIN });
+  const top = head('Ladder');
+  svgToPdf(sheet, ladder, MARGIN, top, {
+    width: innerWidth(sheet),
+    height: sheet.page.height - MARGIN - top,
+    preserveAspectRatio: 'xMidYMin meet',
+    fontCallback: () => PLAIN,
+  });
   return bytesOf(sheet);
 }

@@ -13,6 +13,7 @@ import * as yup from 'yup';
 import { pickFile } from '../../basics/pickFile';
 import { problemOf } from '../../store/api';
 import { useCreateJobMutation, useListSitesQuery } from './api';
+import { ReadBundle } from './ReadBundle';
 import { useTokens } from '../../theme';
 import { ActionButton, Column, AppText } from '../../basics';
 
@@ -165,6 +166,7 @@ export function NewJob() {
           pressed={'circuit' in source}
           onPress={() => void readCircuit()}
         />
+        <ReadBundle />
         {'circuit' in source ? (
           <AppText kind="small">
             Read: {source.circuit.name}, {source.circuit.devices.length} devices.

@@ -67,6 +67,15 @@ export const jobsApi = api.injectEndpoints({
       query: (body) => ({ url: 'jobs', method: 'POST', body }),
       invalidatesTags: ['Jobs'],
     }),
+    readBundle: build.mutation<{ jobs: { id: string; name: string }[] }, Blob>({
+      query: (body) => ({
+        url: 'bundles',
+        method: 'POST',
+        headers: { 'Content-Type': 'application/zip' },
+        body,
+      }),
+      invalidatesTags: ['Jobs'],
+    }),
     changeJob: build.mutation<Job, JobChange>({
       query: ({ id, change }) => ({ url: `jobs/${encodeURIComponent(id)}`, method: 'PATCH', body: change }),
       invalidatesTags: (_result, _error, { id }) => ['Jobs', { type: 'Job', id }],
@@ -78,6 +87,7 @@ export const {
   useListBypassesQuery,
   useListJobsQuery,
   useListSitesQuery,
+  useReadBundleMutation,
   useOpenJobQuery,
   useChangeJobMutation,
   useCreateJobMutation,

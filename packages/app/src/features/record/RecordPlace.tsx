@@ -8,6 +8,7 @@ import type { Job } from '../jobs/api';
 import { PlaceFrame } from '../job/PlaceFrame';
 import { Steps } from '../job/Steps';
 import { LogPane } from './LogPane';
+import { PapersCard } from './PapersCard';
 import { OpenPane } from './OpenPane';
 import { TestsPane } from './TestsPane';
 import { keepWriter, writerNamed } from './slice';
@@ -32,13 +33,13 @@ function Writer() {
 
 /** Is it proven, what is still open, what was done. */
 export function RecordPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
-  const [chosen, setStep] = useState<'tests' | 'open' | 'log' | null>(null);
-  const { entries, standing, isLoading } = useRecord(job.id);
+  const [chosen, setStep] = useState<'tests' | 'open' | 'log' | 'report' | null>(null);
+  const { entries, standing, unsent, isLoading } = useRecord(job.id);
   const open = bypassesStillIn(standing).length + standing.items.filter(({ done }) => !done).length;
   // Who comes because a safety is bypassed is shown that first.
   const step = chosen ?? (bypassesStillIn(standing).length > 0 ? 'open' : 'tests');
   const names = namesIn(circuit);
-  const titles = { tests: 'Tests', open: open > 0 ? `Open ${open}` : 'Open', log: 'Log' };
+  const titles = { tests: 'Tests', open: open > 0 ? `Open ${open}` : 'Open', log: 'Log', report: 'Report' };
   return (
     <PlaceFrame
       job={job}
@@ -50,10 +51,12 @@ export function RecordPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
         <TestsPane jobId={job.id} circuit={circuit} names={names} standing={standing} />
       ) : step === 'open' ? (
         <OpenPane jobId={job.id} circuit={circuit} names={names} standing={standing} />
+      ) : step === 'report' ? (
+        <PapersCard jobId={job.id} unsent={unsent} />
       ) : (
         <LogPane jobId={job.id} names={names} entries={entries} />
       )}
-      <Writer />
+      {step === 'report' ? null : <Writer />}
     </PlaceFrame>
   );
 }

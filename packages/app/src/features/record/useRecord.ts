@@ -16,6 +16,8 @@ const NOTHING: readonly Entry[] = [];
 export function useRecord(jobId: string | null): {
   entries: readonly Entry[];
   standing: Standing;
+  /** Entries of this device the server has not taken in yet. */
+  unsent: number;
   isLoading: boolean;
 } {
   const { data = NOTHING, isLoading } = useListRecordQuery(jobId ?? skipToken);
@@ -26,7 +28,7 @@ export function useRecord(jobId: string | null): {
       of === jobId && !known.has(entry.id) ? [entry] : [],
     );
     const entries = [...data, ...own];
-    return { entries, standing: standingOf(entries), isLoading };
+    return { entries, standing: standingOf(entries), unsent: own.length, isLoading };
   }, [data, isLoading, jobId, waiting]);
 }
 

@@ -10,8 +10,7 @@ import { benchRunnerOf } from '../bench/useBenchRunner';
 import { sheetOpened } from './slice';
 
 /** What stands around the circuit and is wired to nothing: it has no studs to tap. */
-export const unwired = ({ devices }: Circuit): Device[] =>
-  devices.filter((device) => marksOf(device).length === 0);
+const unwired = ({ devices }: Circuit): Device[] => devices.filter((device) => marksOf(device).length === 0);
 
 /** What is to be seen of it, where it is not as it should be. */
 export const troubles = (circuit: Circuit, faces: Readonly<Record<string, Face>> | undefined): string[] =>

@@ -181,7 +181,7 @@ function recommend(insertions: readonly Insertion[]): SafetyPlan['recommended'] 
 }
 
 /** Whoever waits is told how far it is; `false` stops it. */
-export type Placing = (done: number, all: number) => boolean;
+type Placing = (done: number, all: number) => boolean;
 
 /**
  * Safeties in every place the circuit can be broken.

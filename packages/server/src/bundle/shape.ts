@@ -1,0 +1,134 @@
+/** What a bundle holds: every row of a job, as JSON in a ZIP, with what people read beside it. */
+import * as yup from 'yup';
+import { JOB_STATES } from '../db/schema';
+import { body, newReadingSchema } from '../schemas';
+
+export const BUNDLE_FORMAT = 'zygostat-bundle';
+export const BUNDLE_VERSION = 1;
+
+const text = (most: number) => yup.string().strict().max(most, `must be at most ${most} characters`);
+const word = (most: number) => text(most).min(1, 'must not be empty').required('is required');
+const id = () =>
+  yup
+    .string()
+    .strict()
+    .matches(/^[\w-]{1,60}$/, 'must be 1 to 60 letters, digits, - or _')
+    .required('is required');
+/** As it is written in a bundle; a `Date` in the database. */
+const time = () =>
+  yup
+    .string()
+    .strict()
+    .required('is required')
+    .test('time', 'must be an ISO time in UTC', (given) => {
+      const at = new Date(given ?? '');
+      return !Number.isNaN(at.getTime()) && at.toISOString() === given;
+    });
+const whole = (least = 0) =>
+  yup
+    .number()
+    .strict()
+    .integer('must be a whole number')
+    .min(least, `must be at least ${least}`)
+    .required('is required');
+
+export const manifestSchema = body({
+  format: yup.string().strict().oneOf([BUNDLE_FORMAT], `must be ${BUNDLE_FORMAT}`).required('is required'),
+  version: yup.number().strict().oneOf([BUNDLE_VERSION], `must be ${BUNDLE_VERSION}`).required('is required'),
+  written: time(),
+  jobs: yup.array().of(id()).min(1, 'must name a job').required('is required'),
+});
+
+export const jobFileSchema = body({
+  site: body({ id: id(), name: word(80), createdAt: time() }),
+  job: body({
+    id: id(),
+    name: word(80),
+    system: word(200),
+    notes: text(2000).defined('is required'),
+    state: yup
+      .string()
+      .strict()
+      .oneOf([...JOB_STATES], `must be one of ${JOB_STATES.join(', ')}`)
+      .required('is required'),
+    createdAt: time(),
+    updatedAt: time(),
+  }),
+});
+
+export const revisionsSchema = yup
+  .array()
+  .strict()
+  .of(
+    body({
+      number: whole(1),
+      circuit: yup.mixed().required('is required'),
+      note: text(200).defined('is required'),
+      createdAt: time(),
+    }),
+  )
+  .min(1, 'must hold a revision')
+  .required('is required')
+  .test('order', 'must be numbered 1, 2, 3 …', (rows) => rows.every(({ number }, i) => number === i + 1));
+
+export const documentsSchema = yup
+  .array()
+  .strict()
+  .of(body({ name: word(40), number: whole(1), value: yup.mixed().nullable(), updatedAt: time() }))
+  .required('is required');
+
+export const readingsSchema = yup
+  .array()
+  .strict()
+  .of(
+    newReadingSchema.concat(
+      body({
+        verdict: yup.string().strict().oneOf(['agrees', 'low', 'high']).required('is required'),
+        unit: yup.string().strict().oneOf(['V', 'Ω', 'A']).required('is required'),
+        createdAt: time(),
+      }),
+    ),
+  )
+  .required('is required');
+
+/** The entries themselves are checked by the core. */
+export const entriesSchema = yup
+  .array()
+  .strict()
+  .of(
+    body({
+      id: id(),
+      at: word(60),
+      by: word(80),
+      body: yup.mixed().required('is required'),
+      number: whole(1),
+      link: yup
+        .string()
+        .strict()
+        .matches(/^[0-9a-f]{64}$/, 'must be a SHA-256 in hexadecimal')
+        .required('is required'),
+      createdAt: time(),
+    }),
+  )
+  .required('is required');
+
+const share = () => yup.number().strict().min(0).max(1).required('is required');
+export const photographsSchema = yup
+  .array()
+  .strict()
+  .max(200, 'must be at most 200 photographs')
+  .of(
+    body({
+      id: id(),
+      station: word(60),
+      width: whole(1),
+      height: whole(1),
+      pins: yup
+        .array()
+        .strict()
+        .of(body({ x: share(), y: share(), terminal: word(80) }))
+        .required('is required'),
+      createdAt: time(),
+    }),
+  )
+  .required('is required');

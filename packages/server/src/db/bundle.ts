@@ -1,0 +1,118 @@
+/** Every row of a job, out of the database and into it. */
+import { asc, eq } from 'drizzle-orm';
+import type { Db } from './open';
+import { bypassRows } from './record';
+import { documents, jobs, openBypasses, photos, readings, recordEntries, revisions, sites } from './schema';
+
+/** A job as it is stored, whole. */
+export interface StoredJob {
+  site: typeof sites.$inferSelect;
+  job: Omit<typeof jobs.$inferSelect, 'siteId'>;
+  revisions: Omit<typeof revisions.$inferSelect, 'jobId'>[];
+  documents: Omit<typeof documents.$inferSelect, 'jobId'>[];
+  readings: Omit<typeof readings.$inferSelect, 'jobId'>[];
+  entries: Omit<typeof recordEntries.$inferSelect, 'jobId'>[];
+  photographs: Omit<typeof photos.$inferSelect, 'jobId'>[];
+}
+
+/** A row without its job, which it is told under. */
+const without = <T extends object, K extends keyof T>(row: T, key: K): Omit<T, K> =>
+  Object.fromEntries(Object.entries(row).filter(([name]) => name !== key)) as Omit<T, K>;
+
+/** Reads a job out, in an order that does not depend on how it came in; `undefined` when there is none. */
+export function takeOut(db: Db, id: string): StoredJob | undefined {
+  return db.transaction((tx) => {
+    const job = tx.select().from(jobs).where(eq(jobs.id, id)).get();
+    if (!job) return undefined;
+    const site = tx.select().from(sites).where(eq(sites.id, job.siteId)).get()!;
+    const own = <T extends { jobId: string }>(rows: T[]) => rows.map((row) => without(row, 'jobId'));
+    return {
+      site,
+      job: without(job, 'siteId'),
+      revisions: own(
+        tx.select().from(revisions).where(eq(revisions.jobId, id)).orderBy(asc(revisions.number)).all(),
+      ),
+      documents: own(
+        tx.select().from(documents).where(eq(documents.jobId, id)).orderBy(asc(documents.name)).all(),
+      ),
+      readings: own(
+        tx
+          .select()
+          .from(readings)
+          .where(eq(readings.jobId, id))
+          .orderBy(asc(readings.createdAt), asc(readings.id))
+          .all(),
+      ),
+      entries: own(
+        tx
+          .select()
+          .from(recordEntries)
+          .where(eq(recordEntries.jobId, id))
+          .orderBy(asc(recordEntries.number))
+          .all(),
+      ),
+      photographs: own(
+        tx
+          .select()
+          .from(photos)
+          .where(eq(photos.jobId, id))
+          .orderBy(asc(photos.createdAt), asc(photos.id))
+          .all(),
+      ),
+    };
+  });
+}
+
+/** Ids of the jobs of a site. */
+export const jobsOfSite = (db: Db, siteId: string): string[] =>
+  db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(eq(jobs.siteId, siteId))
+    .orderBy(asc(jobs.id))
+    .all()
+    .map(({ id }) => id);
+
+/** Jobs whose ids are taken here already. */
+export const alreadyHere = (db: Db, ids: readonly string[]): string[] =>
+  ids.filter((id) => db.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, id)).get());
+
+/** Puts jobs in as they were taken out, all or none; a site goes by its name where there is one of that name. */
+export function putIn(db: Db, stored: readonly StoredJob[]): void {
+  db.transaction((tx) => {
+    for (const { site, job, ...rows } of stored) {
+      const known = tx.select().from(sites).where(eq(sites.name, site.name)).get();
+      if (!known) tx.insert(sites).values(site).run();
+      tx.insert(jobs)
+        .values({ ...job, siteId: known?.id ?? site.id })
+        .run();
+      const jobId = job.id;
+      for (const row of rows.revisions)
+        tx.insert(revisions)
+          .values({ ...row, jobId })
+          .run();
+      for (const row of rows.documents)
+        tx.insert(documents)
+          .values({ ...row, jobId })
+          .run();
+      for (const row of rows.readings)
+        tx.insert(readings)
+          .values({ ...row, jobId })
+          .run();
+      for (const row of rows.entries)
+        tx.insert(recordEntries)
+          .values({ ...row, jobId })
+          .run();
+      for (const row of rows.photographs)
+        tx.insert(photos)
+          .values({ ...row, jobId })
+          .run();
+      const { circuit } = rows.revisions.at(-1)!;
+      const labelOf = (device: string) => circuit.devices.find(({ id }) => id === device)?.label ?? device;
+      for (const row of bypassRows(rows.entries, labelOf))
+        tx.insert(openBypasses)
+          .values({ ...row, jobId })
+          .run();
+    }
+  });
+}
