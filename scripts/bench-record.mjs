@@ -1,0 +1,6 @@
+/** `npm run bench:record`: one JSON line a metric. */
+import { ROOT, bin, ensureDebian, ensureInstalled, must } from './lib.mjs';
+
+await ensureInstalled();
+await ensureDebian([{ command: 'chromium', name: 'chromium' }]);
+await must(bin('tsx'), ['scripts/bench/record/record.ts'], { cwd: ROOT });
