@@ -23,7 +23,10 @@ test('a bypass is recorded in four taps, seen on the first screen, and closed wi
   // Seen from every place of the job, and on the first screen.
   await page.getByRole('link', { name: 'Plan' }).click();
   await expect(page.getByRole('link', { name: 'Bypassed: Pan float' })).toBeVisible();
+  // Whoever leaves is asked who watches.
   await page.getByRole('button', { name: 'Back to jobs' }).click();
+  await expect(page.getByRole('button', { name: 'They watch it: leave' })).toBeDisabled();
+  await page.getByRole('button', { name: 'I stay with it: only to the list' }).click();
   const first = page.getByRole('region', { name: 'Bypassed' });
   await expect(first).toContainText('1 safety bypassed');
   await first.getByRole('link', { name: /^Bypass of Pan float/ }).click();
@@ -91,6 +94,12 @@ test('a heat pump is commissioned in order: dead first, delays counted, cold day
   const asItShould = card.getByRole('button', { name: 'As it should' });
   await expect(title).toHaveText('Dead before anything is touched', { timeout: 20_000 });
   await expect(card).toContainText('0 V');
+  // A figure that is not dead is not signed as it should be.
+  const figure = card.getByLabel(/^Read, V: Transformer R/);
+  await figure.fill('24');
+  await expect(card).toContainText('outside its limits');
+  await expect(asItShould).toBeDisabled();
+  await figure.fill('0.2');
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
   await asItShould.click();
@@ -139,6 +148,7 @@ test('a heat pump is commissioned in order: dead first, delays counted, cold day
   const told = await (await page.request.get(`${server.url}/api/jobs/${id}/report.md?zone=UTC`)).text();
   expect(told).toContain('tests were made');
   expect(told).toMatch(/\| Fan called \| .* \| as it should \|/);
+  expect(told).toContain('as it should; Transformer R to Transformer C 0.2 V');
   expect(told).toMatch(/\| Cooling called \| .*not under 55 °F outdoors.* \| not today/);
   const bundle = await (await page.request.get(`${server.url}/api/jobs/${id}/bundle.zip`)).body();
   const again = await page.request.post(`${server.url}/api/bundles`, {

@@ -240,6 +240,8 @@ export interface Isolation {
 /** Something that comes during a call, of itself, and goes again: a defrost. */
 export interface Occasion {
   title: string;
+  /** How whoever tests it brings it about. */
+  forced: string;
   /** The control the surroundings hold meanwhile. */
   control: string;
   value: Value;

@@ -24,10 +24,25 @@ export type Body =
   /** Noticed and left, or to be brought. */
   | { type: 'noticed'; item: string; text: string; until: string | null }
   | { type: 'dealt-with'; item: string; text: string }
-  /** A test of the commissioning, by its id: how it went, and until when it is put off. */
-  | { type: 'tested'; test: string; title: string; outcome: Outcome; text: string; until: string | null }
+  /** A test of the commissioning, by its id: how it went, what was read, and until when it is put off. */
+  | {
+      type: 'tested';
+      test: string;
+      title: string;
+      outcome: Outcome;
+      text: string;
+      until: string | null;
+      readings?: TestReading[];
+    }
   /** Nothing is open: what follows is a new entry after it. */
   | { type: 'finished'; text: string };
+
+/** A figure a test asked for. */
+export interface TestReading {
+  red: string;
+  black: string;
+  volts: number;
+}
 
 export interface Entry {
   id: string;
@@ -39,6 +54,8 @@ export interface Entry {
 
 const MOST_TEXT = 2000;
 const MOST_WORD = 80;
+const MOST_READINGS = 60;
+const MOST_VOLTS = 1000;
 
 const word = (most = MOST_WORD) =>
   yup
@@ -100,6 +117,22 @@ const SHAPES: Readonly<Record<Body['type'], () => yup.Schema>> = {
       outcome: word().oneOf([...OUTCOMES], `must be one of ${OUTCOMES.join(', ')}`),
       text: text(),
       until: moment().nullable().defined('is required, or null'),
+      readings: yup
+        .array()
+        .strict()
+        .max(MOST_READINGS, `must be at most ${MOST_READINGS} readings`)
+        .of(
+          shape({
+            red: word(),
+            black: word(),
+            volts: yup
+              .number()
+              .strict()
+              .required('is required')
+              .min(0, 'must not be negative')
+              .max(MOST_VOLTS, `must be at most ${MOST_VOLTS}`),
+          }),
+        ),
     }),
   finished: () => shape({ type: word(), text: text() }),
 };

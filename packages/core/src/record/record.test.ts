@@ -171,3 +171,29 @@ describe('what a bypass leaves unguarded', () => {
     expect(protectionWithout(furnace, 'door')).toBeNull();
   });
 });
+
+test('a test carries the figures it asked for, each checked by name', () => {
+  const tested = (readings: unknown) =>
+    entryProblems({
+      id: 'one',
+      at,
+      by: 'Sol',
+      body: {
+        type: 'tested',
+        test: 'dead',
+        title: 'Dead',
+        outcome: 'as-it-should',
+        text: '',
+        until: null,
+        readings,
+      },
+    });
+  expect(tested([{ red: 'xfmr.R', black: 'xfmr.C', volts: 0.2 }])).toEqual([]);
+  expect(tested(undefined)).toEqual([]);
+  expect(tested([{ red: 'xfmr.R', black: 'xfmr.C', volts: -1 }])).toEqual([
+    { path: 'body.readings[0].volts', message: 'must not be negative' },
+  ]);
+  expect(tested([{ red: 'xfmr.R', volts: 3 }])).toEqual([
+    { path: 'body.readings[0].black', message: 'is required' },
+  ]);
+});

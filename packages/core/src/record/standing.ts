@@ -1,5 +1,5 @@
 /** How a job stands, from its entries: which bypasses are in, what is left open, whether it is finished. */
-import type { Body, Entry, Outcome } from './entry';
+import type { Body, Entry, Outcome, TestReading } from './entry';
 
 export interface Bypass {
   id: string;
@@ -33,6 +33,7 @@ export interface Tested {
   at: string;
   by: string;
   until: string | null;
+  readings: readonly TestReading[];
 }
 
 export interface Standing {
@@ -72,8 +73,8 @@ class Fold {
         return;
       }
       case 'tested': {
-        const { test, outcome, text, title, until } = body;
-        this.tests.set(test, { outcome, text, title, until, at, by });
+        const { test, outcome, text, title, until, readings = [] } = body;
+        this.tests.set(test, { outcome, text, title, until, readings, at, by });
         return;
       }
       case 'note':

@@ -1,14 +1,52 @@
 import { router } from 'expo-router';
 import type { PropsWithChildren } from 'react';
+import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { Bypass } from '@zygostat/core/record';
 import { bypassesStillIn } from '@zygostat/core/record';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
 import { REDO, UNDO } from '../circuit/slice';
+import { LeaveSheet } from '../record/LeaveSheet';
 import { useRecord } from '../record/useRecord';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { ActionButton, AppText } from '../../basics';
+
+const labelsOf = (bypasses: readonly Bypass[], circuit: Circuit | null) =>
+  bypasses.map(({ device }) => circuit?.devices.find(({ id }) => id === device)?.label ?? device).join(', ');
+
+const toJobs = () => router.dismissTo('/');
+
+/** The way back to the jobs; with a safety bypassed that nobody has taken over, who watches is asked first. */
+function BackToJobs({ jobId }: { jobId: string }) {
+  const { standing } = useRecord(jobId);
+  const [asking, setAsking] = useState(false);
+  const circuit = useAppSelector(({ edits }) => edits.present.circuit);
+  const left = standing.bypasses.filter(({ state }) => state === 'in');
+  return (
+    <>
+      <ActionButton
+        label="Jobs"
+        hint="Back to jobs"
+        icon="back"
+        look="plain"
+        iconOnly
+        onPress={() => (left.length > 0 ? setAsking(true) : toJobs())}
+      />
+      {asking ? (
+        <LeaveSheet
+          jobId={jobId}
+          left={left}
+          labels={labelsOf(left, circuit)}
+          onLeave={toJobs}
+          onClose={() => setAsking(false)}
+        />
+      ) : null}
+    </>
+  );
+}
 
 /** A safety of this job that is bypassed: seen from every place, until it is out. */
 function HeldOpen({ jobId }: { jobId: string }) {
@@ -17,17 +55,17 @@ function HeldOpen({ jobId }: { jobId: string }) {
   const still = bypassesStillIn(standing);
   const circuit = useAppSelector(({ edits }) => edits.present.circuit);
   if (still.length === 0) return null;
-  const labels = still.map(({ device }) => circuit?.devices.find(({ id }) => id === device)?.label ?? device);
+  const labels = labelsOf(still, circuit);
   return (
     <Pressable
       role="link"
-      aria-label={`Bypassed: ${labels.join(', ')}`}
+      aria-label={`Bypassed: ${labels}`}
       onPress={() => router.replace({ pathname: '/job/[id]/record', params: { id: jobId } })}
       style={[styles.held, { backgroundColor: t.redSoft }]}
     >
       <Icon name="alert" size={20} color={t.red} />
       <AppText kind="strong" color={t.red} lines={1} style={styles.titles}>
-        {`Bypassed: ${labels.join(', ')}`}
+        {`Bypassed: ${labels}`}
       </AppText>
     </Pressable>
   );
@@ -41,14 +79,7 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
   return (
     <>
       <View style={styles.header}>
-        <ActionButton
-          label="Jobs"
-          hint="Back to jobs"
-          icon="back"
-          look="plain"
-          iconOnly
-          onPress={() => router.dismissTo('/')}
-        />
+        <BackToJobs jobId={job.id} />
         <View style={styles.titles}>
           <AppText kind="title" heading={1} lines={1}>
             {job.site}

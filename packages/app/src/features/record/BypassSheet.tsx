@@ -3,6 +3,7 @@ import { addDays, addHours, set } from 'date-fns';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
+import { kindOf } from '@zygostat/core/devices';
 import type { Body } from '@zygostat/core/record';
 import { contactsOf } from '@zygostat/core/prove';
 import type { Names } from '@zygostat/core/words';
@@ -44,7 +45,11 @@ export function BypassSheet({ circuit, names, device: given, onWrite, onClose }:
   const [why, setWhy] = useState<keyof typeof WHY>('prove');
   const [until, setUntil] = useState<keyof typeof UNTIL>('hour');
   const [watch, setWatch] = useState(by);
-  const safeties = [...new Set(contactsOf(circuit).map((contact) => contact.device))];
+  // What is there to notice something first; fuses, doors and switches after it.
+  const isSafety = (id: string) =>
+    kindOf(circuit.devices.find((one) => one.id === id)!.kind).safety !== undefined;
+  const contacts = [...new Set(contactsOf(circuit).map((contact) => contact.device))];
+  const safeties = [...contacts.filter(isSafety), ...contacts.filter((id) => !isSafety(id))];
   const leaves = why === 'part';
   const put = async () => {
     const body: Body = {

@@ -2,8 +2,9 @@ import { addDays } from 'date-fns';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { TextInput } from 'react-native-paper';
 import { expectedRange } from '@zygostat/core/behaviour';
-import type { Body, CommissionTest, Outcome } from '@zygostat/core/record';
+import type { Body, CommissionTest, ExpectedVolts, Outcome } from '@zygostat/core/record';
 import type { Names } from '@zygostat/core/words';
 import {
   loadText,
@@ -38,6 +39,8 @@ interface TestCardProps {
 interface Line {
   what: string;
   should: string;
+  /** Volts to be read there, where a figure is asked for. */
+  read?: ExpectedVolts;
 }
 
 const rangeText = (value: number, unit: 'V' | 'A') => {
@@ -50,6 +53,7 @@ function linesOf(names: Names, test: CommissionTest): Line[] {
   const readings = test.readings.map(({ red, black, volts }) => ({
     what: `${names.node(red)} to ${names.node(black)}`,
     should: test.type === 'dead' ? '0 V' : rangeText(volts, 'V'),
+    read: { red, black, volts },
   }));
   if (test.type === 'dead' || test.type === 'supply') return readings;
   const runs = (keys: readonly string[], should: string) =>
@@ -61,6 +65,18 @@ function linesOf(names: Names, test: CommissionTest): Line[] {
   }));
   return [...runs(test.runs, 'runs'), ...readings, ...amps];
 }
+
+/** Dead is no more than this, V. */
+const DEAD_VOLTS = 1;
+
+/** Whether a figure is within what should be read; one that is not typed is. */
+function fits({ volts }: ExpectedVolts, figure: string | undefined): boolean {
+  if (figure === undefined || figure.trim() === '') return true;
+  const { low, high } = volts === 0 ? { low: 0, high: DEAD_VOLTS } : expectedRange(volts, 'V');
+  return Number(figure) >= low && Number(figure) <= high;
+}
+
+const keyOf = ({ red, black }: ExpectedVolts) => `${red} ${black}`;
 
 /** The call a search for what went wrong begins with. */
 function callOf(test: CommissionTest): 'fan' | 'heat' | 'cool' | 'off' {
@@ -76,12 +92,18 @@ export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
   const dispatch = useAppDispatch();
   const temperature = useAppSelector(({ settings }) => settings.temperature);
   const [text, setText] = useState('');
+  const [figures, setFigures] = useState<Readonly<Record<string, string>>>({});
   const [outdoors, setOutdoors] = useState<keyof typeof OUTDOORS | null>(null);
   const limit = 'outdoorC' in test ? test.outdoorC : null;
   const tooCold = limit !== null && outdoors !== 'warm';
   const afterS = 'afterS' in test ? test.afterS : 0;
   // What the circuit does wrong by itself is not to be signed as it should.
   const proves = test.wrong.length === 0 && !(test.type === 'trip' && test.stops.length === 0);
+  const outside = test.readings.some((one) => !fits(one, figures[keyOf(one)]));
+  const readings = test.readings.flatMap((one) => {
+    const figure = figures[keyOf(one)]?.trim();
+    return figure && Number(figure) >= 0 ? [{ red: one.red, black: one.black, volts: Number(figure) }] : [];
+  });
   const give = async (outcome: Outcome) => {
     const until = outcome === 'not-today' ? addDays(new Date(), PUT_OFF_DAYS).toISOString() : null;
     const title = testTitle(names, test);
@@ -92,6 +114,7 @@ export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
       outcome,
       text: text.trim(),
       until,
+      ...(readings.length > 0 && { readings }),
     });
     // What is not so is looked for in the state it showed in.
     if (!isWritten || outcome !== 'not-so') return;
@@ -133,19 +156,40 @@ export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
       )}
       {afterS >= 5 ? <Countdown seconds={afterS} /> : null}
       <View role="list" aria-label="What should happen">
-        {linesOf(names, test).map(({ what, should }) => (
+        {linesOf(names, test).map(({ what, should, read }) => (
           <View key={`${what} ${should}`} role="listitem" style={[styles.line, { borderColor: t.line }]}>
             <AppText style={styles.what}>{what}</AppText>
             <AppText kind="small">{should}</AppText>
+            {read ? (
+              <TextInput
+                mode="outlined"
+                dense
+                aria-label={`Read, V: ${what}`}
+                placeholder="V"
+                value={figures[keyOf(read)] ?? ''}
+                inputMode="decimal"
+                maxLength={6}
+                error={!fits(read, figures[keyOf(read)])}
+                onChangeText={(figure) => setFigures({ ...figures, [keyOf(read)]: figure.replace(',', '.') })}
+                style={styles.figure}
+              />
+            ) : null}
           </View>
         ))}
       </View>
+      {outside ? (
+        <AppText kind="strong" color={t.red}>
+          A figure is outside its limits: that is not as it should be.
+        </AppText>
+      ) : null}
       <Field label="What was read or seen" value={text} most={2000} onChange={setText} />
       <View style={styles.row}>
         <ActionButton
           label="As it should"
           look="filled"
-          disabled={!proves || (limit !== null && (outdoors === null || (tooCold && text.trim() === '')))}
+          disabled={
+            !proves || outside || (limit !== null && (outdoors === null || (tooCold && text.trim() === '')))
+          }
           onPress={() => void give('as-it-should')}
           style={styles.grow}
         />
@@ -167,6 +211,7 @@ const styles = StyleSheet.create({
     minHeight: 40,
   },
   what: { flex: 1 },
+  figure: { width: 84 },
   row: { flexDirection: 'row', gap: 6, flexWrap: 'wrap' },
   grow: { flexGrow: 1 },
 });

@@ -12,6 +12,9 @@ import { entryWaits } from './slice';
 
 const NOTHING: readonly Entry[] = [];
 
+/** Somebody else may write on this job: it is asked for again so often while it is looked at. */
+const POLL_MS = 20_000;
+
 /** The entries of a job, those that wait to be sent last, and how it stands from them. */
 export function useRecord(jobId: string | null): {
   entries: readonly Entry[];
@@ -20,7 +23,7 @@ export function useRecord(jobId: string | null): {
   unsent: number;
   isLoading: boolean;
 } {
-  const { data = NOTHING, isLoading } = useListRecordQuery(jobId ?? skipToken);
+  const { data = NOTHING, isLoading } = useListRecordQuery(jobId ?? skipToken, { pollingInterval: POLL_MS });
   const waiting = useAppSelector(({ record }) => record.waiting);
   return useMemo(() => {
     const known = new Set(data.map(({ id }) => id));

@@ -1,5 +1,6 @@
 /** What the record says, in words. Times are told by whoever shows them. */
 import { findDevice } from '../../circuit';
+import { kindOf } from '../../devices';
 import type { Protection } from '../../prove';
 import type { Body, Bypass, CommissionTest, Outcome } from '../../record';
 import type { Names } from '../names';
@@ -71,6 +72,15 @@ export function testTitle(names: Names, test: CommissionTest): string {
   }
 }
 
+/** How what comes of itself is brought about, where a test is of that. */
+function forcedText({ circuit }: Names, test: CommissionTest): string | undefined {
+  const until = 'case' in test ? test.case.asked.until : undefined;
+  const kind = until && findDevice(circuit, until.device)?.kind;
+  if (!kind || !('case' in test) || test.case.asked.situation.type !== 'occasion') return undefined;
+  const { occasion } = test.case.asked.situation;
+  return kindOf(kind).occasions.find(({ title }) => title === occasion)?.forced;
+}
+
 /** What to do for a test. */
 export function testHow(names: Names, test: CommissionTest): string {
   switch (test.type) {
@@ -79,7 +89,7 @@ export function testHow(names: Names, test: CommissionTest): string {
     case 'supply':
       return 'Power on, nothing called.';
     case 'call':
-      return 'Make the call at the thermostat, and wait.';
+      return forcedText(names, test) ?? 'Make the call at the thermostat, and wait.';
     case 'restart':
       return 'While it runs take the power away for a moment, give it back, and wait.';
     case 'trip':

@@ -2,7 +2,7 @@
 import { findConductor, findDevice } from '../../circuit';
 import { kindOf, said } from '../../devices';
 import type { Block, Paper, Section } from '../../formats';
-import type { CautionCode, Report, ReportLanding, ReportReading, ReportTest } from '../../record';
+import type { CautionCode, Report, ReportLanding, ReportReading, ReportTest, Tested } from '../../record';
 import { colourName } from '../../standards';
 import type { Names } from '../names';
 import { namesIn } from '../names';
@@ -191,6 +191,12 @@ function expectedText(names: Names, { expected }: ReportTest, units: Units): str
   return capital(parts.join('; ') || 'nothing runs');
 }
 
+/** How a test went, what was read and what was said. */
+function testedText({ node }: Names, { outcome, readings: read, text }: Tested): string {
+  const figures = read.map(({ red, black, volts }) => `${node(red)} to ${node(black)} ${showVolts(volts)} V`);
+  return [OUTCOME[outcome], ...figures, ...(text ? [text] : [])].join('; ');
+}
+
 function tests({ left, tests: all }: Report, { units, zone }: ReportStyle): Section {
   const names = namesIn(left);
   return {
@@ -200,9 +206,7 @@ function tests({ left, tests: all }: Report, { units, zone }: ReportStyle): Sect
       all.map((one) => [
         one.expected ? testTitle(names, one.expected) : one.tested!.title,
         expectedText(names, one, units),
-        one.tested
-          ? `${OUTCOME[one.tested.outcome]}${one.tested.text ? `: ${one.tested.text}` : ''}`
-          : 'not made',
+        one.tested ? testedText(names, one.tested) : 'not made',
         one.tested ? `${showTime(one.tested.at, zone)}, ${one.tested.by}` : '',
       ]),
       'There is nothing to test.',

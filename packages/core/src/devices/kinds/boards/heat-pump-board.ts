@@ -145,6 +145,8 @@ export const heatPumpBoard = defineDevice({
   occasions: [
     {
       title: 'defrost',
+      forced:
+        'Run it in heating some minutes, then bridge the outdoor board’s test pins as its own sheet says, and take the bridge off again.',
       control: 'coil',
       value: 'frosted',
       during: 'heat',
