@@ -102,15 +102,6 @@ test('ladder and timeline of a heat pump', async ({ page, server }) => {
   await shoot(page, 'timeline');
 });
 
-test('ladder wide', async ({ page, server }) => {
-  await open(page, server, 'Seed loft, Ternwater Nursery', WIDE);
-  await cool(page);
-  await page.getByRole('button', { name: 'Ladder', exact: true }).click();
-  await page.getByTestId('rung-contactor.A1').first().scrollIntoViewIfNeeded();
-  await page.getByTestId('rung-stat.R').first().scrollIntoViewIfNeeded();
-  await shoot(page, 'ladder-wide');
-});
-
 test('survey', async ({ page, server }) => {
   await page.setViewportSize(PHONE);
   const made = await page.request.post(`${server.url}/api/jobs`, {
@@ -191,4 +182,17 @@ test('a test of the record', async ({ page, server }) => {
   await make.click({ timeout: 20_000 });
   await page.getByRole('region', { name: 'Test', exact: true }).scrollIntoViewIfNeeded();
   await shoot(page, 'record-test');
+});
+
+test('plan: where a safety breaks the circuit', async ({ page, server }) => {
+  await open(page, server, 'Recovery ward, Foxglove Vet Clinic', PHONE);
+  await page.getByRole('link', { name: 'Plan' }).click();
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('button', { name: 'Add Moisture sensor' }).click();
+  await page.getByRole('button', { name: 'The furnace: Condensing' }).click();
+  await page.getByRole('button', { name: 'Compare the places' }).click();
+  const best = page.getByRole('list', { name: 'Places' }).getByRole('listitem').first();
+  await expect(best).toContainText('Suits this job');
+  await best.evaluate((card) => card.scrollIntoView({ block: 'start' }));
+  await shoot(page, 'safeties');
 });

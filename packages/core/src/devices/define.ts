@@ -114,11 +114,29 @@ export interface Protection {
   opensIn(amps: number, params: Values): number;
 }
 
+/** What a safety is there for. Water in the coil's pan, in whatever lies under the unit, and in a pump's tank are three things. */
+export type Notice =
+  | 'coil-water'
+  | 'pan-water'
+  | 'tank-water'
+  | 'smoke'
+  | 'frost'
+  | 'low-pressure'
+  | 'high-pressure'
+  | 'heat'
+  | 'flame-outside';
+
+const WATER: ReadonlySet<Notice> = new Set(['coil-water', 'pan-water', 'tank-water']);
+
+/** Whether it has to do with water at all. */
+export const noticesWater = (safety: Safety | undefined, params: Values): boolean =>
+  safety !== undefined && safety.notices(params).some((notice) => WATER.has(notice));
+
 /** A control that trips the device when something is wrong, and what must not run while it is tripped. */
 export interface Safety {
   control: string;
-  /** What it is there to notice: two that notice the same can stand in for each other. */
-  notices: 'water' | 'smoke' | 'frost' | 'pressure' | 'heat';
+  /** What it notices: one that notices all that another does can stand in for it. */
+  notices(params: Values): readonly Notice[];
   tripped: Value;
   /** `compressor` either way, or `chilled`: what makes condensate. A coil on the way may stay energised. */
   stops: readonly ('cool' | 'heat' | 'fan' | 'compressor' | 'chilled')[];

@@ -2,6 +2,7 @@
 import { energisedLoads } from '../behaviour';
 import type { Circuit, TerminalId } from '../circuit';
 import { addLink, hasTerminal } from '../circuit';
+import type { Notice } from '../devices';
 import { fill, kindOf } from '../devices';
 import type { Asked, Trip } from './cases';
 import { asksOf, tripsOf } from './cases';
@@ -46,7 +47,7 @@ const jumpered = (circuit: Circuit, contacts: readonly Contact[]): Circuit =>
 export interface Protection {
   /** Loads it stops by itself, by `device/load`, in some call: they go on while it is bypassed. */
   unguarded: readonly string[];
-  /** Safeties that notice the same and stop all of that, in every call. */
+  /** Safeties that notice all that it notices and stop all of that, in every call. */
   still: readonly string[];
 }
 
@@ -60,10 +61,12 @@ function runningIn(circuit: Circuit) {
   };
 }
 
-const noticedBy = ({ devices }: Circuit, id: string) => {
+/** What a safety notices; nothing where a device is none. */
+function noticedBy({ devices }: Circuit, id: string): readonly Notice[] {
   const device = devices.find((one) => one.id === id);
-  return device && kindOf(device.kind).safety?.notices;
-};
+  const kind = device && kindOf(device.kind);
+  return kind?.safety?.notices(fill(kind.params, device!.params)) ?? [];
+}
 
 /** What opens by hand what is no safety but an interlock: a door off, a switch thrown. */
 function openedBy({ devices }: Circuit, id: string): Trip | undefined {
@@ -99,13 +102,11 @@ export function protectionWithout(
   if (unguarded.length === 0) return null;
   const bypassed = runningIn(jumpered(whole, contacts));
   const notices = noticedBy(circuit, device);
-  const alike = tripsOf(circuit).filter(
-    (trip) =>
-      notices !== undefined &&
-      trip.device !== device &&
-      !others.includes(trip.device) &&
-      noticedBy(circuit, trip.device) === notices,
-  );
+  const alike = tripsOf(circuit).filter(({ device: other }) => {
+    const noticed = noticedBy(circuit, other);
+    const stands = notices.length > 0 && notices.every((notice) => noticed.includes(notice));
+    return stands && other !== device && !others.includes(other);
+  });
   const guards = (trip: Trip) =>
     asks.every((asked, i) => {
       const runs = bypassed(asked, trip);

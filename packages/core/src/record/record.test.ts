@@ -197,3 +197,12 @@ test('a test carries the figures it asked for, each checked by name', () => {
     { path: 'body.readings[0].black', message: 'is required' },
   ]);
 });
+
+describe('what stands in for what is common practice', () => {
+  test('high pressure for low pressure it does not', () => {
+    const pump = TEMPLATES.find(({ id }) => id === 'heat-pump')!.build('Pressure');
+    const switches = pump.devices.filter(({ kind }) => kind === 'pressure-switch');
+    expect(switches).toHaveLength(2);
+    for (const { id } of switches) expect(protectionWithout(pump, id)!.still).toEqual([]);
+  });
+});

@@ -165,7 +165,7 @@ function cautionsOf(circuit: Circuit, bypassed: boolean): CautionCode[] {
       some((kind, context) => kind.elements(context).some((element) => element.kind === 'capacitor')),
     ],
     ['gas', some((kind, context) => kind.loads(context).some(({ nature }) => nature === 'flame'))],
-    ['smoke', some(({ safety }) => safety?.notices === 'smoke')],
+    ['smoke', some(({ safety }, { params }) => safety?.notices(params).includes('smoke') ?? false)],
     ['bypass', bypassed],
     ['code', true],
   ];

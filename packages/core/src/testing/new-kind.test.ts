@@ -46,7 +46,7 @@ const burner = (kind: string, whenTilted: 'open' | 'closed') =>
     ],
     isolates: { control: 'handle', off: 'off', on: 'on' },
     interrupts: ['isolator', 'tilt'],
-    safety: { notices: 'heat', control: 'tilt', tripped: 'tilted', stops: ['heat'], retrofit: false },
+    safety: { notices: () => ['heat'], control: 'tilt', tripped: 'tilted', stops: ['heat'], retrofit: false },
     initial: {},
     positions: (_, { controls }) => ({
       isolator: controls.handle === 'on' ? 'closed' : 'open',

@@ -10,6 +10,7 @@ import type { Names } from '@zygostat/core/words';
 import { useAppSelector } from '../../store';
 import { ActionButton, AppText, BottomSheet, Field, Options } from '../../basics';
 import { Protected } from './Protected';
+import { Writer } from './Writer';
 
 const WHY = {
   prove: 'To prove the unit, while I stand here',
@@ -45,6 +46,8 @@ export function BypassSheet({ circuit, names, device: given, onWrite, onClose }:
   const [why, setWhy] = useState<keyof typeof WHY>('prove');
   const [until, setUntil] = useState<keyof typeof UNTIL>('hour');
   const [watch, setWatch] = useState(by);
+  // Asked where nobody has said it yet; while it is typed it stays.
+  const [nameless] = useState(by.trim() === '');
   // What is there to notice something first; fuses, doors and switches after it.
   const isSafety = (id: string) =>
     kindOf(circuit.devices.find((one) => one.id === id)!.kind).safety !== undefined;
@@ -79,6 +82,7 @@ export function BypassSheet({ circuit, names, device: given, onWrite, onClose }:
       <Protected circuit={circuit} names={names} device={device} />
       <Options label="Why" options={WHY} value={why} onChange={setWhy} />
       <Options label="Gone by" options={UNTIL} value={until} onChange={setUntil} />
+      {nameless ? <Writer /> : null}
       {leaves ? (
         <Field label="Who watches it while you are away" value={watch} most={80} onChange={setWatch} />
       ) : null}

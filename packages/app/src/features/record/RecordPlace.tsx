@@ -2,8 +2,7 @@ import { useState } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
 import { bypassesStillIn } from '@zygostat/core/record';
 import { namesIn } from '@zygostat/core/words';
-import { useAppDispatch, useAppSelector } from '../../store';
-import { Field, Waiting } from '../../basics';
+import { Waiting } from '../../basics';
 import type { Job } from '../jobs/api';
 import { PlaceFrame } from '../job/PlaceFrame';
 import { Steps } from '../job/Steps';
@@ -11,25 +10,8 @@ import { LogPane } from './LogPane';
 import { PapersCard } from './PapersCard';
 import { OpenPane } from './OpenPane';
 import { TestsPane } from './TestsPane';
-import { keepWriter, writerNamed } from './slice';
+import { Writer } from './Writer';
 import { useRecord } from './useRecord';
-
-/** Who writes on this device: every entry says so. */
-function Writer() {
-  const dispatch = useAppDispatch();
-  const by = useAppSelector(({ record }) => record.by);
-  return (
-    <Field
-      label="Who writes"
-      value={by}
-      most={80}
-      onChange={(name) => {
-        dispatch(writerNamed(name));
-        keepWriter(name);
-      }}
-    />
-  );
-}
 
 /** Is it proven, what is still open, what was done. */
 export function RecordPlace({ job, circuit }: { job: Job; circuit: Circuit }) {

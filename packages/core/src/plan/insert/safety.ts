@@ -1,7 +1,7 @@
 /** Safeties put in series, one or several, wherever the circuit can be broken; each place worked through the model. */
 import type { Circuit, TerminalId } from '../../circuit';
 import { addDevice, findConductor, findDevice, freeDeviceId, splitTerminal } from '../../circuit';
-import { PARTS, fill, kindOf } from '../../devices';
+import { PARTS, fill, kindOf, noticesWater } from '../../devices';
 import type { Finding, Proof } from '../../prove';
 import { prove, protectionWithout, supply, tripsOf } from '../../prove';
 import { addLeads } from '../field/cable';
@@ -110,6 +110,9 @@ function chain(circuit: Circuit, place: Place, wish: SafetyWish) {
   };
 }
 
+const isWet = (added: readonly Added[]) =>
+  added.some(({ kind, params = {} }) => noticesWater(kindOf(kind).safety, fill(kindOf(kind).params, params)));
+
 const same = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other);
 /** What a trip stops, whichever device it is of. */
 const stopped = (tripped: readonly Tripped[]) => tripped.map(({ stops, goesOn }) => ({ stops, goesOn }));
@@ -121,7 +124,7 @@ function insertAt(circuit: Circuit, now: Proof, place: Place, wish: SafetyWish):
   const proof = prove(made.circuit)!;
   const trips = tripsOf(made.circuit).filter(({ device }) => made.devices.includes(device));
   const tripped = trips.map((trip) => whatTripDoes(made.circuit, trip, supplied));
-  const wet = wish.added.some(({ kind }) => kindOf(kind).safety?.notices === 'water');
+  const wet = isWet(wish.added);
   return {
     id: place.id,
     into: place.conductor,
@@ -196,7 +199,7 @@ export function planSafety(
 ): SafetyPlan | undefined {
   const plain = supply(circuit, 1);
   const places = placesOf(circuit, thermostat, plain);
-  const wet = wish.added.some(({ kind }) => kindOf(kind).safety?.notices === 'water');
+  const wet = isWet(wish.added);
   const now = prove(circuit)!;
   const insertions: Insertion[] = [];
   for (const place of places) {

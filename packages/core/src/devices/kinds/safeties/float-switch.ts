@@ -75,8 +75,15 @@ export const floatSwitch = defineDevice({
     controls.level === 'dry' && !up
       ? { text: 'dry', tone: 'ok' }
       : { text: 'wet', tone: 'tripped', detail: 'Float up: clear the drain before anything else.' },
-  // The water comes from cooling; the fan may go on.
-  safety: { control: 'level', notices: 'water', tripped: 'wet', stops: ['chilled'], retrofit: true },
+  // The water comes from cooling; the fan may go on. What runs over at the coil comes to the pan below, not the other way.
+  safety: {
+    control: 'level',
+    notices: ({ place }) =>
+      place === 'line' || place === 'port' ? ['coil-water'] : ['coil-water', 'pan-water'],
+    tripped: 'wet',
+    stops: ['chilled'],
+    retrofit: true,
+  },
   faults: [
     { mode: 'stuck-closed', title: 'Stuck closed', likelihood: 2, elements: { contact: { ohms: 0.01 } } },
     { mode: 'stuck-open', title: 'Stuck open', likelihood: 1, elements: { contact: 'open' } },

@@ -28,7 +28,7 @@ export const freezestat = defineDevice({
           detail: 'Open on ice: look at the filter, the blower and the charge before it runs again.',
         },
   // The ice comes from cooling; the fan may go on and thaws it.
-  safety: { control: 'coil', notices: 'frost', tripped: 'iced', stops: ['chilled'], retrofit: true },
+  safety: { control: 'coil', notices: () => ['frost'], tripped: 'iced', stops: ['chilled'], retrofit: true },
   faults: [
     { mode: 'stuck-closed', title: 'Stuck closed', likelihood: 1, elements: { contact: { ohms: 0.01 } } },
     { mode: 'stuck-open', title: 'Stuck open', likelihood: 2, elements: { contact: 'open' } },

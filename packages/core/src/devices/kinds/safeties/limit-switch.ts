@@ -38,7 +38,12 @@ export const limitSwitch = defineDevice({
               : 'Too hot: find the airflow fault. Never bypass it.',
         }
       : { text: 'closed', tone: 'ok' },
-  safety: { control: 'heat', notices: 'heat', tripped: 'over', stops: ['heat'] },
+  safety: {
+    control: 'heat',
+    notices: ({ type }) => (type === 'rollOut' ? ['flame-outside'] : ['heat']),
+    tripped: 'over',
+    stops: ['heat'],
+  },
   faults: [
     { mode: 'stuck-open', title: 'Stuck open', likelihood: 2, elements: { contact: 'open' }, mend: 'defer' },
     {

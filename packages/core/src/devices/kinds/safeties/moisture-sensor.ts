@@ -81,7 +81,13 @@ export const moistureSensor = defineDevice({
               detail: 'It has to dry before it resets: clear the drain, wipe the strip.',
             }
           : { text: 'red', tone: 'tripped', detail: 'Dry again: press its button to reset it.' },
-  safety: { control: 'strip', notices: 'water', tripped: 'wet', stops: ['chilled'], retrofit: true },
+  safety: {
+    control: 'strip',
+    notices: ({ place }) => (place === 'coil' ? ['coil-water'] : ['coil-water', 'pan-water']),
+    tripped: 'wet',
+    stops: ['chilled'],
+    retrofit: true,
+  },
   faults: [
     {
       mode: 'stuck-closed',

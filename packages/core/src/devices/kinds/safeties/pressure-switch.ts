@@ -28,7 +28,12 @@ export const pressureSwitch = defineDevice({
           tone: 'tripped',
           detail: `Open on ${params.range} pressure: a refrigeration fault, not a wiring one.`,
         },
-  safety: { control: 'pressure', notices: 'pressure', tripped: 'outside', stops: ['compressor'] },
+  safety: {
+    control: 'pressure',
+    notices: ({ range }) => [range === 'high' ? 'high-pressure' : 'low-pressure'],
+    tripped: 'outside',
+    stops: ['compressor'],
+  },
   faults: [
     { mode: 'stuck-open', title: 'Stuck open', likelihood: 1, elements: { contact: 'open' } },
     { mode: 'stuck-closed', title: 'Stuck closed', likelihood: 0.5, elements: { contact: { ohms: 0.01 } } },

@@ -48,7 +48,7 @@ export const smokeDetector = defineDevice({
         : { text: 'no lamp', tone: 'off', detail: 'The detector has no supply.' },
   safety: {
     control: 'duct',
-    notices: 'smoke',
+    notices: () => ['smoke'],
     tripped: 'smoke',
     stops: ['cool', 'heat', 'fan'],
     retrofit: true,

@@ -114,7 +114,7 @@ export const condensatePump = defineDevice({
       };
     return state.pumping ? { text: 'pumping', tone: 'busy' } : { text: 'waiting', tone: 'ok' };
   },
-  safety: { control: 'tank', notices: 'water', tripped: 'full', stops: ['chilled'] },
+  safety: { control: 'tank', notices: () => ['tank-water'], tripped: 'full', stops: ['chilled'] },
   faults: [
     openFault('motor', 'Motor open', 3),
     {
