@@ -135,7 +135,7 @@ test('a float in R stops a condensing furnace too', () => {
 describe('a condensate pump', () => {
   const pumped = (overflow: boolean): Circuit => {
     const base = withPan(furnace, { leadsTo: 'pump' });
-    const added = addDevice(base, device('pump', 'condensate-pump', 'plant', 'Pump'));
+    const added = addDevice(base, device('pump', 'condensate-pump', 'plant', 'Pump', { fed: 'wired' }));
     const wired: Circuit = {
       ...added,
       cables: [

@@ -272,7 +272,7 @@ export interface Occasion {
 export interface Drain {
   control: string;
   blocked: Value;
-  slow: Value;
+  slow?: Value;
 }
 
 /** Whether it makes water while it heats, where that is read off it. */

@@ -43,6 +43,7 @@ export {
   opensText,
   placeReason,
   placeTitle,
+  rowText,
   trippedText,
 } from './english/safety';
 export { caseText, situationText } from './english/situation';

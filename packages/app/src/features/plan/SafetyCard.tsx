@@ -11,6 +11,7 @@ import {
   opensText,
   placeReason,
   placeTitle,
+  rowText,
   situationText,
   trippedText,
 } from '@zygostat/core/words';
@@ -24,6 +25,7 @@ import { ProofLine } from './ProofLine';
 function Water({ insertion }: { insertion: Insertion }) {
   const t = useTokens();
   const units = useAppSelector((state) => state.settings);
+  const names = namesIn(insertion.circuit);
   const { flooded, opensInADay } = insertion;
   if (flooded.length === 0) return null;
   const dry = staysDry(insertion);
@@ -39,7 +41,9 @@ function Water({ insertion }: { insertion: Insertion }) {
       </View>
       {dry
         ? null
-        : flooded.map((one) => <AppText key={floodedText(one, units)}>{floodedText(one, units)}</AppText>)}
+        : flooded.map((one) => (
+            <AppText key={floodedText(names, one, units)}>{floodedText(names, one, units)}</AppText>
+          ))}
       {opens ? <AppText kind="small">{opens}</AppText> : null}
     </View>
   );
@@ -84,7 +88,7 @@ export function SafetyCard({ insertion, recommended, onTake }: SafetyCardProps) 
           The others in the row do not stop the same: try each on Trace.
         </AppText>
       )}
-      {coveredText(names, covered).map((text) => (
+      {[...rowText(names, insertion), ...coveredText(names, covered)].map((text) => (
         <AppText key={text} kind="small">
           {text}
         </AppText>

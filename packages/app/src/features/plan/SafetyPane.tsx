@@ -6,7 +6,7 @@ import type { Values } from '@zygostat/core/devices';
 import { PARTS, kindOf, noticesWater } from '@zygostat/core/devices';
 import type { Added, Flooded, SafetyPlan, SafetyWish, WaterFacts } from '@zygostat/core/plan';
 import { askedOfWater, knowingWater } from '@zygostat/core/plan';
-import { UNSEEN, floodedText } from '@zygostat/core/words';
+import { UNSEEN, floodedText, namesIn } from '@zygostat/core/words';
 import { ActionButton, AppText, Options } from '../../basics';
 import type { Model } from '../../model/answers';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -32,14 +32,15 @@ const HEATS = { dry: 'Flue stays hot', condensing: 'Condensing' } as const;
 const ALARM = { unused: 'Insulate it', used: 'Sounder on it' } as const;
 
 /** What the water does today, before anything is added. */
-function Today({ today }: { today: readonly Flooded[] }) {
+function Today({ circuit, today }: { circuit: Circuit; today: readonly Flooded[] }) {
   const units = useAppSelector((state) => state.settings);
+  const names = namesIn(circuit);
   if (today.length === 0) return null;
   return (
     <View>
       <AppText kind="strong">{`As it is, ${UNSEEN}`}</AppText>
       {today.map((one) => (
-        <AppText key={floodedText(one, units)}>{floodedText(one, units)}</AppText>
+        <AppText key={floodedText(names, one, units)}>{floodedText(names, one, units)}</AppText>
       ))}
     </View>
   );
@@ -54,6 +55,10 @@ function useWish(circuit: Circuit) {
   const [heats, setHeats] = useState<keyof typeof HEATS>('dry');
   const [alarm, setAlarm] = useState<keyof typeof ALARM>('unused');
   const wet = chain.some(({ kind, params = {} }) => noticesWater(kindOf(kind).safety, params));
+  // A pump is there to be drained into.
+  const pumped = chain.some(({ kind, params = {} }) =>
+    kindOf(kind).safety?.notices(params).includes('tank-water'),
+  );
   const asked = askedOfWater(circuit);
   const asks = {
     pan: wet && asked.pan,
@@ -61,7 +66,7 @@ function useWish(circuit: Circuit) {
     alarm: chain.some(({ kind }) => kindOf(kind).alarm !== undefined),
   };
   const facts: WaterFacts = {
-    pan: asks.pan ? pan : null,
+    pan: asks.pan ? { ...(pumped && { leadsTo: 'pump' }), ...pan } : null,
     condensing: asks.heats ? heats === 'condensing' : null,
   };
   const wish: SafetyWish = { added: chain, sounder: alarm === 'used' };
@@ -115,7 +120,7 @@ export function SafetyPane({ circuit, thermostat, onTake }: SafetyPaneProps) {
       {failure ? <AppText>{failure}</AppText> : null}
       {current ? (
         <>
-          <Today today={current.today} />
+          <Today circuit={circuit} today={current.today} />
           <View role="list" aria-label="Places" style={styles.pane}>
             {current.insertions.map((insertion) => (
               <SafetyCard

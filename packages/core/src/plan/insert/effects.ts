@@ -1,6 +1,6 @@
 /** What a tripped safety does: run in every call, with water where there is any, and cleared again. */
 import { advance, energisedLoads, holding, spiltIn, untilSteady } from '../../behaviour';
-import type { Inputs, Watch } from '../../behaviour';
+import type { Watch } from '../../behaviour';
 import type { Circuit } from '../../circuit';
 import type { Value } from '../../devices';
 import { fill, kindOf } from '../../devices';
@@ -26,6 +26,8 @@ export interface Tripped {
 /** Water in one call with the drain blocked. */
 export interface Flooded {
   situation: Situation;
+  /** The drain, or the pump's line, that is blocked meanwhile. */
+  blocked: string;
   /** What has run over by the end, l. */
   litres: number;
 }
@@ -112,23 +114,24 @@ export function whatTripDoes(circuit: Circuit, trip: Trip, supplied: Supplied): 
     });
 }
 
-/** Inputs with every drain held so. */
-function draining({ devices }: Circuit, inputs: Inputs, how: 'blocked' | 'slow'): Inputs {
-  return devices.reduce((now, { id, kind }) => {
+/** What can be blocked, each by itself. */
+const drainsOf = ({ devices }: Circuit) =>
+  devices.flatMap(({ id, kind }) => {
     const { drains } = kindOf(kind);
-    return drains ? holding(now, { [id]: { [drains.control]: drains[how] } }) : now;
-  }, inputs);
-}
+    return drains ? [{ id, drains }] : [];
+  });
 
 const wetAsks = (circuit: Circuit) => asksOf(circuit).filter(({ id }) => WET_CALLS.includes(id));
 
-/** What runs over while every call goes on unseen with the drain blocked. */
+/** What runs over while every call goes on unseen with one drain or another blocked. */
 export function floodedIn(circuit: Circuit, { network, solver, rest }: Supplied): Flooded[] {
-  return wetAsks(circuit).map(({ situation, inputs }) => {
-    const held = draining(circuit, inputs, 'blocked');
-    const { world } = advance(network, held, rest.world, UNSEEN_S, solver);
-    return { situation, litres: spiltIn(network, held, world) };
-  });
+  return drainsOf(circuit).flatMap(({ id, drains }) =>
+    wetAsks(circuit).map(({ situation, inputs }): Flooded => {
+      const held = holding(inputs, { [id]: { [drains.control]: drains.blocked } });
+      const { world } = advance(network, held, rest.world, UNSEEN_S, solver);
+      return { situation, blocked: id, litres: spiltIn(network, held, world) };
+    }),
+  );
 }
 
 /** How often in a day a safety opens in cooling while the drain is nearly blocked. */
@@ -144,8 +147,11 @@ export function opensInADay(circuit: Circuit, device: string, { network, solver,
       was = is;
     },
   };
-  const [cooling] = wetAsks(circuit).filter(({ calls }) => calls.includes('cool'));
-  if (cooling)
-    advance(network, draining(circuit, cooling.inputs, 'slow'), rest.world, HOVERS_S, solver, watch);
+  const cooling = wetAsks(circuit).find(({ calls }) => calls.includes('cool'));
+  for (const { id, drains } of drainsOf(circuit)) {
+    if (!cooling || drains.slow === undefined) continue;
+    const held = holding(cooling.inputs, { [id]: { [drains.control]: drains.slow } });
+    advance(network, held, rest.world, HOVERS_S, solver, watch);
+  }
   return opens;
 }

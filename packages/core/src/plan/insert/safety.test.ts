@@ -2,13 +2,14 @@
  * Where to break the circuit. What each school stops, that a condensing furnace makes water in heating, that a blank screen
  * tells: common practice. The states and the litres come from the model.
  */
-import { lift } from '../../circuit';
+import { addDevice, lift } from '../../circuit';
 import type { Circuit } from '../../circuit';
 import type { Situation } from '../../prove';
 import { electricHeat, fourPipeFanCoil, furnaceAirConditioner, heatPumpWithStrips } from '../../systems';
+import { device } from '../../systems/build';
 import { wrongIn } from '../../testing/wrong';
 import type { SafetyWish } from '..';
-import { askedOfWater, knowingWater, planSafety, staysDry } from '..';
+import { askedOfWater, knowingWater, planSafety, staysDry, unwiredSafeties } from '..';
 
 const furnace = furnaceAirConditioner('Place');
 const float = { kind: 'float-switch', label: 'Second float', params: { place: 'line', heightMm: 5 } };
@@ -139,7 +140,8 @@ describe('three in a row', () => {
 
   test('each stops the same, the sensor keeps its lamp, and whichever is bypassed the others still stop it', () => {
     expect(inR.alike).toBe(true);
-    expect(inR.tripped.every(({ keepsSupply }) => keepsSupply === true)).toBe(true);
+    expect(inR.supplied).toEqual([{ device: inR.devices[0], keeps: true }]);
+    expect(inR.latched).toEqual([inR.devices[0]]);
     // The sensor and the float on the rim notice whatever comes; the float in the drain line only what stands at the coil.
     const [one, two, three] = inR.devices as [string, string, string];
     expect(inR.covered.map(({ still }) => [...still].sort())).toEqual([[two], [one], [one, two].sort()]);
@@ -155,6 +157,31 @@ describe('three in a row', () => {
     expect(wrongIn(at(loud, 'R').proof)).toEqual([]);
     // Its contact hangs on Y there: without a cooling call nothing sounds.
     expect(at(loud, 'outdoor').tripped.map(({ told }) => told)).toEqual([false, false, true]);
+  });
+});
+
+// Common practice: a pump's overflow switch left unconnected is a costly omission.
+describe('with a condensate pump', () => {
+  const pump = device('pump', 'condensate-pump', 'plant', 'Pump');
+  const drained: Circuit = knowingWater(addDevice(bare, pump), {
+    pan: { leadsTo: 'pump' },
+    condensing: true,
+  });
+
+  test('a float in the pan does not notice a pump that lifts nothing', () => {
+    const { flooded } = at(planned(drained), 'R');
+    const wet = flooded.filter(({ litres }) => litres > 1);
+    expect([...new Set(wet.map(({ blocked }) => blocked))]).toEqual(['pump']);
+  });
+
+  test('its own switch, not wired yet, is put in the row', () => {
+    const [unwired] = unwiredSafeties(drained);
+    expect(unwired).toMatchObject({ device: 'pump' });
+    const inR = at(planned(drained, { added: [float, unwired!] }), 'R');
+    expect(inR.devices).toContain('pump');
+    expect(inR.circuit.devices.filter(({ kind }) => kind === 'condensate-pump')).toHaveLength(1);
+    expect(staysDry(inR)).toBe(true);
+    expect(inR.insulated).toEqual(['pump.NO']);
   });
 });
 

@@ -36,6 +36,10 @@ export interface Insertion {
   /** What the first of them does when it trips, and whether each of the others does the same. */
   tripped: readonly Tripped[];
   alike: boolean;
+  /** Of those with a supply of their own, which keep it while they are tripped. */
+  supplied: readonly { device: string; keeps: boolean }[];
+  /** Those that stay tripped until somebody resets them. */
+  latched: readonly string[];
   covered: readonly Covered[];
   flooded: readonly Flooded[];
   /** How often in a day one opens in cooling on a drain that is nearly blocked. */
@@ -131,6 +135,13 @@ function insertAt(circuit: Circuit, now: Proof, place: Place, wish: SafetyWish):
     at,
     ...made,
     tripped: tripped[0] ?? [],
+    supplied: trips.flatMap(({ device }, i) => {
+      const keeps = tripped[i]!.map(({ keepsSupply }) => keepsSupply);
+      return keeps.includes(null) ? [] : [{ device, keeps: keeps.every((kept) => kept === true) }];
+    }),
+    latched: trips.flatMap(({ device }, i) =>
+      tripped[i]!.some(({ stops, againS }) => stops.length > 0 && againS === null) ? [device] : [],
+    ),
     alike: tripped.every((other) => same(stopped(other), stopped(tripped[0]!))),
     covered:
       made.devices.length < 2
@@ -159,7 +170,7 @@ export const staysDry = ({ flooded }: Pick<Insertion, 'flooded'>): boolean =>
   flooded.every(({ litres }) => litres < DRY_LITRES);
 const tells = ({ tripped }: Insertion) => tripped.every(({ told }) => told);
 const left = ({ tripped }: Insertion) => tripped.reduce((sum, { goesOn }) => sum + goesOn.length, 0);
-const supplied = ({ tripped }: Insertion) => tripped.every(({ keepsSupply }) => keepsSupply !== false);
+const lit = ({ supplied }: Insertion) => supplied.every(({ keeps }) => keeps);
 
 /** Of two that do alike: where the unit keeps its lamp, and where it is at hand. */
 const AT_HAND: readonly PlaceId[] = ['R', 'outdoor', 'Y', 'load', 'ahead'];
@@ -169,7 +180,7 @@ function recommend(insertions: readonly Insertion[]): SafetyPlan['recommended'] 
   const sound = insertions.filter(({ adds }) => adds.length === 0);
   const dry = sound.filter(staysDry);
   if (dry.length === 0) return null;
-  const telling = dry.filter((one) => tells(one) && supplied(one));
+  const telling = dry.filter((one) => tells(one) && lit(one));
   const among = telling.length > 0 ? telling : dry;
   const [best] = [...among].sort(
     (one, other) => left(other) - left(one) || AT_HAND.indexOf(one.id) - AT_HAND.indexOf(other.id),

@@ -20,7 +20,7 @@ const unsaid = ({ devices }: Circuit): Device[] =>
 
 /** What a circuit does not say yet. */
 export const askedOfWater = (circuit: Circuit): { pan: boolean; condensing: boolean } => ({
-  pan: !circuit.devices.some(({ kind }) => kindOf(kind).drains),
+  pan: !circuit.devices.some(({ kind }) => kind === PARTS.pan),
   condensing: unsaid(circuit).length > 0,
 });
 

@@ -2,7 +2,7 @@
 import type { Flooded, Insertion, PlaceReason, Tripped } from '../../plan';
 import { UNSEEN_S } from '../../plan';
 import type { Names } from '../names';
-import { capital, inSentence, listed } from '../phrases';
+import { inSentence, listed } from '../phrases';
 import { showDuration, showVolume } from '../show';
 import type { Units } from '../units';
 import { situationText } from './situation';
@@ -39,19 +39,11 @@ export function placeReason(reason: PlaceReason): string {
 }
 
 /** What one trip does in a call, sentence by sentence. */
-export function trippedText({ stops, goesOn, told, keepsSupply, againS, restless }: Tripped): string[] {
+export function trippedText({ stops, goesOn, told, againS, restless }: Tripped): string[] {
   return [
     stops.length > 0 ? `Stops: ${stops.map(inSentence).join(', ')}.` : 'Stops nothing.',
     ...(goesOn.length > 0 ? [`Goes on: ${goesOn.map(inSentence).join(', ')}.`] : []),
     told ? 'It is noticed: a screen goes blank or a sounder sounds.' : 'Nobody is told.',
-    ...(keepsSupply === null
-      ? []
-      : [
-          keepsSupply
-            ? 'It keeps its own supply and its lamp.'
-            : 'It loses its own supply: no lamp says why.',
-        ]),
-    ...(stops.length > 0 && againS === null ? ['Stays off until it is reset by hand.'] : []),
     ...(againS !== null && againS > 1 ? [`Cleared, all runs again in ${showDuration(againS)}.`] : []),
     ...(restless ? ['Nothing makes the compressor rest before it starts again.'] : []),
   ];
@@ -61,16 +53,33 @@ export function trippedText({ stops, goesOn, told, keepsSupply, againS, restless
 const SOME_LITRES = 0.05;
 
 /** What the water does while nobody looks. */
-export const floodedText = ({ situation, litres }: Flooded, units: Units): string =>
-  `${capital(situationText(situation))}: ${litres < SOME_LITRES ? 'nothing runs over' : `${showVolume(litres, units.length)} on the ceiling`}`;
+export const floodedText = (
+  { device }: Names,
+  { situation, blocked, litres }: Flooded,
+  units: Units,
+): string =>
+  `${device(blocked)} blocked, ${situationText(situation)}: ${litres < SOME_LITRES ? 'nothing runs over' : `${showVolume(litres, units.length)} on the ceiling`}`;
 
-export const UNSEEN = `drain blocked, unseen for ${showDuration(UNSEEN_S)}`;
+export const UNSEEN = `blocked and unseen for ${showDuration(UNSEEN_S)}`;
 
 /** How often it opens on a drain that is nearly blocked. */
 export const opensText = (opens: number): string | null =>
   opens < 2
     ? null
     : `On a drain that is nearly blocked it opens ${opens} times a day: whoever comes may find all running.`;
+
+/** What is to be known of those in a row that have a supply of their own, or stay tripped. */
+export const rowText = (
+  { device }: Names,
+  { supplied, latched }: Pick<Insertion, 'supplied' | 'latched'>,
+): string[] => [
+  ...supplied.map(({ device: id, keeps }) =>
+    keeps
+      ? `${device(id)} keeps its own supply and its lamp.`
+      : `${device(id)} loses its own supply: no lamp says why.`,
+  ),
+  ...latched.map((id) => `${device(id)} stays tripped until it is reset by hand.`),
+];
 
 /** What still stops it all while one of several is bypassed. */
 export function coveredText({ device }: Names, covered: Insertion['covered']): string[] {

@@ -20,11 +20,13 @@ const LIFTS_LPS = 0.05;
 const TURNS_FROM = 0.6;
 
 const params = {
+  fed: choice('It is fed', { plug: 'By its own plug', wired: 'From L and N' }, 'plug'),
   volts: num({ label: 'Rated volts', unit: 'V', default: 120, min: 100, max: 277, source: 'read the label' }),
   va: num({ label: 'Motor', unit: 'VA', default: 90, min: 10, max: 400, source: 'read the label' }),
 };
 
 const controls = {
+  plug: choice('Plug', { in: 'In its outlet', out: 'Pulled' }, 'in'),
   tank: choice('Tank', { asItComes: 'As it comes', full: 'Filled by hand' }, 'asItComes'),
   line: choice('Discharge line', { clear: 'Clear', blocked: 'Blocked' }, 'clear'),
 };
@@ -44,11 +46,14 @@ type Tank = {
 const tankOf = ({ litres, rate, at }: Tank): Holding => ({ litres, rate, at });
 const outOf = ({ out, outRate, at }: Tank): Holding => ({ litres: out, rate: outRate, at });
 
-function next(state: Tank, senses: Senses, { params, now }: PumpMoment, line: string): Tank {
+function next(state: Tank, senses: Senses, { params, controls, now }: PumpMoment): Tank {
   const litres = held(tankOf(state), now);
   const floats = state.pumping ? litres > TANK.stop + 1e-9 : isFull(litres, TANK.start);
-  const turns = senses.amps('motor') >= (TURNS_FROM * params.va) / params.volts;
-  const lifted = floats && turns && line === 'clear' ? LIFTS_LPS : 0;
+  const turns =
+    params.fed === 'plug'
+      ? controls.plug === 'in'
+      : senses.amps('motor') >= (TURNS_FROM * params.va) / params.volts;
+  const lifted = floats && turns && controls.line === 'clear' ? LIFTS_LPS : 0;
   const gain = heard(senses, 'drains') - lifted;
   const full = gain > 0 && isFull(litres, TANK.rim);
   const [rate, outRate] = full ? [0, gain] : [gain, 0];
@@ -62,9 +67,13 @@ function next(state: Tank, senses: Senses, { params, now }: PumpMoment, line: st
 export const condensatePump = defineDevice({
   kind: 'condensate-pump',
   title: 'Condensate pump',
-  designations: () => [
-    { mark: 'L', role: 'line', purpose: 'Motor, line.' },
-    { mark: 'N', role: 'neutral', purpose: 'Motor, neutral.' },
+  designations: ({ fed }) => [
+    ...(fed === 'wired'
+      ? [
+          { mark: 'L', role: 'line' as const, purpose: 'Motor, line.' },
+          { mark: 'N', role: 'neutral' as const, purpose: 'Motor, neutral.' },
+        ]
+      : []),
     { mark: 'COM', role: 'contact', purpose: 'Overflow switch, common.' },
     { mark: 'NC', role: 'contact', purpose: 'Overflow switch: opens when the tank is too full.' },
     {
@@ -77,8 +86,12 @@ export const condensatePump = defineDevice({
   settings: {},
   controls,
   elements: ({ params, mains }) => [
-    contact('float', 'L', '#motor'),
-    load('motor', '#motor', 'N', motorImpedance(params.volts, params.va, mains.hertz)),
+    ...(params.fed === 'wired'
+      ? [
+          contact('float', 'L', '#motor'),
+          load('motor', '#motor', 'N', motorImpedance(params.volts, params.va, mains.hertz)),
+        ]
+      : []),
     contact('overflow', 'COM', 'NC'),
     contact('alarm', 'COM', 'NO'),
   ],
@@ -89,7 +102,8 @@ export const condensatePump = defineDevice({
     const high = over || controls.tank === 'full';
     return { float: when(pumping), overflow: when(!high), alarm: when(high) };
   },
-  next: (state, senses, moment) => next(state, senses, moment, moment.controls.line),
+  next,
+  drains: { control: 'line', blocked: 'blocked' },
   spilt: (state, { now }) => held(outOf(state), now),
   waits: (state, { now }) => {
     const levels = Object.values({ ...TANK, falls: TANK.overflow - FALLS_BACK });
@@ -114,7 +128,13 @@ export const condensatePump = defineDevice({
       };
     return state.pumping ? { text: 'pumping', tone: 'busy' } : { text: 'waiting', tone: 'ok' };
   },
-  safety: { control: 'tank', notices: () => ['tank-water'], tripped: 'full', stops: ['chilled'] },
+  safety: {
+    control: 'tank',
+    notices: () => ['tank-water'],
+    tripped: 'full',
+    stops: ['chilled'],
+    retrofit: true,
+  },
   faults: [
     openFault('motor', 'Motor open', 3),
     {
