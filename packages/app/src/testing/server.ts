@@ -14,16 +14,14 @@ export function serveRoutes(routes: Record<string, Answer>): Asked[] {
   globalThis.fetch = (async (request: Request) => {
     const path = new URL(request.url).pathname;
     const text = await request.text();
-    const entry = {
-      method: request.method,
-      path,
-      body: text === '' ? undefined : (JSON.parse(text) as unknown),
-    };
+    const isJson = request.headers.get('content-type')?.includes('json') ?? false;
+    const body: unknown = text === '' ? undefined : isJson ? JSON.parse(text) : text;
+    const entry = { method: request.method, path, body };
     asked.push(entry);
     const route = routes[`${entry.method} ${path}`];
     if (!route) throw new TypeError(`nothing serves ${entry.method} ${path}`);
-    const { status = 200, body } = route(entry);
-    return Response.json(body, { status });
+    const { status = 200, body: answer } = route(entry);
+    return Response.json(answer, { status });
   }) as typeof fetch;
   return asked;
 }

@@ -27,6 +27,9 @@ const job = (more: Partial<Job>): Job => ({
   ...more,
 });
 
+const mockPicked = jest.fn();
+jest.mock('../../basics/pickFile', () => ({ pickFile: () => mockPicked() as unknown }));
+
 beforeEach(() => jest.clearAllMocks());
 
 describe('the list of jobs', () => {
@@ -108,5 +111,29 @@ describe('a new job', () => {
     fireEvent.change(screen.getByTestId('new-name'), { target: { value: 'B' } });
     fireEvent.click(screen.getByText('Create job'));
     expect(await screen.findByText('name must be at most 80 characters')).toBeTruthy();
+  });
+});
+
+describe('a whole job read in', () => {
+  const read = (answer: { status?: number; body: unknown }) => {
+    serveRoutes({ 'GET /api/sites': () => ({ body: [] }), 'POST /api/bundles': () => answer });
+    mockPicked.mockResolvedValue(new File(['PK'], 'job.zip', { type: 'application/zip' }));
+    const { screen } = renderWithStore(<NewJob />);
+    fireEvent.click(screen.getByText('Read a whole job in (ZIP)'));
+    return screen;
+  };
+
+  test('is opened at its record', async () => {
+    read({ status: 201, body: { jobs: [{ id: 'b7', name: 'Loft' }] } });
+    await waitFor(() =>
+      expect(mockReplace).toHaveBeenCalledWith({ pathname: '/job/[id]/record', params: { id: 'b7' } }),
+    );
+  });
+
+  test('that does not fit says what is wrong, and that nothing was changed', async () => {
+    const detail = 'jobs/b7/record.json [2].link does not hold: the entry, or one before it, was changed';
+    const screen = read({ status: 422, body: { status: 422, title: 'Not valid', detail } });
+    expect(await screen.findByText(detail)).toBeTruthy();
+    expect(screen.getByText('Nothing was changed')).toBeTruthy();
   });
 });
