@@ -159,6 +159,8 @@ describe('a condensate pump', () => {
   test('with a blocked line runs over where its switch was left unconnected, and stops the compressor where it was not', () => {
     const blocked = { pump: { line: 'blocked' } };
     expect(after(pumped(false), 'cool', 'runs', 10, blocked).spilt).toBeCloseTo(COOLED * 10 * HOUR - 1.9, 1);
+    const wiped = { pump: { tank: 'emptied', line: 'blocked' } };
+    expect(after(pumped(false), 'cool', 'runs', 10, wiped).spilt).toBe(0);
     const { spilt, faces } = after(pumped(true), 'cool', 'runs', 10, blocked);
     expect(spilt).toBe(0);
     expect(faces.get('pump')!.text).toBe('tank full');

@@ -1,6 +1,7 @@
 import type { Channel, Signal } from './channels';
 import type { Element, Position } from './element';
 import type { FieldSet, Value, Values, ValuesOf } from './fields';
+import { fill } from './fields';
 
 /** What a terminal is for; the drawings and the wording follow it. */
 export type TerminalRole =
@@ -128,9 +129,13 @@ export type Notice =
 
 const WATER: ReadonlySet<Notice> = new Set(['coil-water', 'pan-water', 'tank-water']);
 
+/** What a device notices with its params as given; nothing where it is no safety. */
+export const noticesOf = ({ safety, params }: Pick<DeviceKind, 'safety' | 'params'>, given: Values) =>
+  safety?.notices(fill(params, given)) ?? [];
+
 /** Whether it has to do with water at all. */
-export const noticesWater = (safety: Safety | undefined, params: Values): boolean =>
-  safety !== undefined && safety.notices(params).some((notice) => WATER.has(notice));
+export const noticesWater = (kind: Pick<DeviceKind, 'safety' | 'params'>, given: Values): boolean =>
+  noticesOf(kind, given).some((notice) => WATER.has(notice));
 
 /** A control that trips the device when something is wrong, and what must not run while it is tripped. */
 export interface Safety {

@@ -1,6 +1,5 @@
 /** What there is to wire: kinds of device, described once for every part of the product. */
 export { CATALOGUE, PARTS, enrol, findKind, kindOf } from './catalogue';
-export { heard } from './channels';
 export type { Channel, Signal } from './channels';
 export * from './define';
 export * from './element';

@@ -3,7 +3,7 @@ import { energisedLoads } from '../behaviour';
 import type { Circuit, TerminalId } from '../circuit';
 import { addLink, hasTerminal } from '../circuit';
 import type { Notice } from '../devices';
-import { fill, kindOf } from '../devices';
+import { fill, kindOf, noticesOf } from '../devices';
 import type { Asked, Trip } from './cases';
 import { asksOf, tripsOf } from './cases';
 import { runCase, supply } from './supplied';
@@ -64,8 +64,7 @@ function runningIn(circuit: Circuit) {
 /** What a safety notices; nothing where a device is none. */
 function noticedBy({ devices }: Circuit, id: string): readonly Notice[] {
   const device = devices.find((one) => one.id === id);
-  const kind = device && kindOf(device.kind);
-  return kind?.safety?.notices(fill(kind.params, device!.params)) ?? [];
+  return device ? noticesOf(kindOf(device.kind), device.params) : [];
 }
 
 /** What opens by hand what is no safety but an interlock: a door off, a switch thrown. */

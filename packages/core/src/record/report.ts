@@ -3,7 +3,7 @@ import type { Unit, Verdict } from '../behaviour';
 import type { Circuit, Conductor, TerminalId } from '../circuit';
 import { findConductor } from '../circuit';
 import type { DeviceKind, Value } from '../devices';
-import { fill, kindOf } from '../devices';
+import { fill, kindOf, noticesOf } from '../devices';
 import type { ColourCode } from '../standards';
 import type { CommissionTest } from './commission';
 import { commissionOf } from './commission';
@@ -165,7 +165,7 @@ function cautionsOf(circuit: Circuit, bypassed: boolean): CautionCode[] {
       some((kind, context) => kind.elements(context).some((element) => element.kind === 'capacitor')),
     ],
     ['gas', some((kind, context) => kind.loads(context).some(({ nature }) => nature === 'flame'))],
-    ['smoke', some(({ safety }, { params }) => safety?.notices(params).includes('smoke') ?? false)],
+    ['smoke', some((kind, { params }) => noticesOf(kind, params).includes('smoke'))],
     ['bypass', bypassed],
     ['code', true],
   ];

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Values } from '@zygostat/core/devices';
-import { PARTS, kindOf, noticesWater } from '@zygostat/core/devices';
+import { PARTS, kindOf, noticesOf, noticesWater } from '@zygostat/core/devices';
 import type { Added, Flooded, SafetyPlan, SafetyWish, WaterFacts } from '@zygostat/core/plan';
 import { askedOfWater, knowingWater } from '@zygostat/core/plan';
 import { UNSEEN, floodedText, namesIn } from '@zygostat/core/words';
@@ -54,10 +54,10 @@ function useWish(circuit: Circuit) {
   const [pan, setPan] = useState<Values>({});
   const [heats, setHeats] = useState<keyof typeof HEATS>('dry');
   const [alarm, setAlarm] = useState<keyof typeof ALARM>('unused');
-  const wet = chain.some(({ kind, params = {} }) => noticesWater(kindOf(kind).safety, params));
+  const wet = chain.some(({ kind, params = {} }) => noticesWater(kindOf(kind), params));
   // A pump is there to be drained into.
   const pumped = chain.some(({ kind, params = {} }) =>
-    kindOf(kind).safety?.notices(params).includes('tank-water'),
+    noticesOf(kindOf(kind), params).includes('tank-water'),
   );
   const asked = askedOfWater(circuit);
   const asks = {

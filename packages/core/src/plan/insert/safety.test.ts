@@ -149,6 +149,12 @@ describe('three in a row', () => {
     expect(wrongIn(inR.proof)).toEqual([]);
   });
 
+  test('a float at the highest corner stands in for none that sits lower', () => {
+    const high = { kind: 'float-switch', label: 'High float', params: { corner: 'highest' } };
+    const { covered, devices } = at(planned(bare, { added: [rim, high] }), 'R');
+    expect(covered.map(({ still }) => still)).toEqual([[], [devices[0]]]);
+  });
+
   test('its unused alarm contact is told to be insulated; a sounder on it tells', () => {
     expect(inR.insulated).toEqual([`${inR.devices[0]}.NO`]);
     const loud = planned(bare, { added: [sensor], sounder: true });

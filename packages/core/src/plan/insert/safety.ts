@@ -115,7 +115,7 @@ function chain(circuit: Circuit, place: Place, wish: SafetyWish) {
 }
 
 const isWet = (added: readonly Added[]) =>
-  added.some(({ kind, params = {} }) => noticesWater(kindOf(kind).safety, fill(kindOf(kind).params, params)));
+  added.some(({ kind, params = {} }) => noticesWater(kindOf(kind), params));
 
 const same = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other);
 /** What a trip stops, whichever device it is of. */

@@ -65,7 +65,7 @@ export const floatSwitch = defineDevice({
     const [water] = senses.hears(FLOATS_ON[place][corner]);
     if (!water) return { up: false, moves: null };
     const falls = heightMm - differenceMm;
-    const up = water.amount >= (was ? falls : heightMm) - HAIR_MM && (!was || water.amount > falls + HAIR_MM);
+    const up = was ? water.amount > falls + HAIR_MM : water.amount >= heightMm - HAIR_MM;
     const moves = water.reaches!(up ? falls : heightMm);
     return { up, moves: Number.isFinite(moves) && moves > now ? moves : null };
   },
@@ -78,8 +78,13 @@ export const floatSwitch = defineDevice({
   // The water comes from cooling; the fan may go on. What runs over at the coil comes to the pan below, not the other way.
   safety: {
     control: 'level',
-    notices: ({ place }) =>
-      place === 'line' || place === 'port' ? ['coil-water'] : ['coil-water', 'pan-water'],
+    // At the highest corner the pan may run over before it rises: it stands in for none that sits lower.
+    notices: ({ place, corner }) =>
+      place === 'line' || place === 'port'
+        ? ['coil-water']
+        : corner === 'highest'
+          ? ['pan-water']
+          : ['coil-water', 'pan-water'],
     tripped: 'wet',
     stops: ['chilled'],
     retrofit: true,

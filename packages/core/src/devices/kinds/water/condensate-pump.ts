@@ -27,7 +27,11 @@ const params = {
 
 const controls = {
   plug: choice('Plug', { in: 'In its outlet', out: 'Pulled' }, 'in'),
-  tank: choice('Tank', { asItComes: 'As it comes', full: 'Filled by hand' }, 'asItComes'),
+  tank: choice(
+    'Tank',
+    { asItComes: 'As it comes', full: 'Filled by hand', emptied: 'Emptied, wiped dry' },
+    'asItComes',
+  ),
   line: choice('Discharge line', { clear: 'Clear', blocked: 'Blocked' }, 'clear'),
 };
 
@@ -43,10 +47,14 @@ type Tank = {
   over: boolean;
 };
 
+const empty: Tank = { at: 0, litres: 0, rate: 0, out: 0, outRate: 0, pumping: false, over: false };
+
 const tankOf = ({ litres, rate, at }: Tank): Holding => ({ litres, rate, at });
 const outOf = ({ out, outRate, at }: Tank): Holding => ({ litres: out, rate: outRate, at });
 
 function next(state: Tank, senses: Senses, { params, controls, now }: PumpMoment): Tank {
+  if (controls.tank === 'emptied')
+    return state.at === now && state.litres === 0 && state.out === 0 ? state : { ...empty, at: now };
   const litres = held(tankOf(state), now);
   const floats = state.pumping ? litres > TANK.stop + 1e-9 : isFull(litres, TANK.start);
   const turns =
@@ -97,7 +105,7 @@ export const condensatePump = defineDevice({
   ],
   interrupts: ['overflow'],
   alarm: 'alarm',
-  initial: { at: 0, litres: 0, rate: 0, out: 0, outRate: 0, pumping: false, over: false } as Tank,
+  initial: empty,
   positions: ({ pumping, over }, { controls }) => {
     const high = over || controls.tank === 'full';
     return { float: when(pumping), overflow: when(!high), alarm: when(high) };
