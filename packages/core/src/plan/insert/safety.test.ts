@@ -155,6 +155,13 @@ describe('three in a row', () => {
     expect(covered.map(({ still }) => still)).toEqual([[], [devices[0]]]);
   });
 
+  test('nor does one in a pan that is not there', () => {
+    const none = knowingWater(bare, { pan: { below: 'nothing' }, condensing: true });
+    const { covered, devices } = at(planned(none, { added: [rim, float] }), 'R');
+    expect(covered.map(({ still }) => still)).toEqual([[], []]);
+    expect(devices).toHaveLength(2);
+  });
+
   test('its unused alarm contact is told to be insulated; a sounder on it tells', () => {
     expect(inR.insulated).toEqual([`${inR.devices[0]}.NO`]);
     const loud = planned(bare, { added: [sensor], sounder: true });

@@ -1,9 +1,17 @@
 /** Safeties put in series, one or several, wherever the circuit can be broken; each place worked through the model. */
 import type { Circuit, TerminalId } from '../../circuit';
-import { addDevice, findConductor, findDevice, freeDeviceId, splitTerminal } from '../../circuit';
+import {
+  addDevice,
+  addLink,
+  freeLinkId,
+  findConductor,
+  findDevice,
+  freeDeviceId,
+  splitTerminal,
+} from '../../circuit';
 import { PARTS, fill, kindOf, noticesWater } from '../../devices';
 import type { Finding, Proof } from '../../prove';
-import { prove, protectionWithout, supply, tripsOf } from '../../prove';
+import { contactsOf, protectionWithout, prove, supply, tripsOf } from '../../prove';
 import { addLeads } from '../field/cable';
 import { harmOf } from '../harm';
 import type { Flooded, Tripped } from './effects';
@@ -117,9 +125,41 @@ function chain(circuit: Circuit, place: Place, wish: SafetyWish) {
 const isWet = (added: readonly Added[]) =>
   added.some(({ kind, params = {} }) => noticesWater(kindOf(kind), params));
 
+/** Less than this is a wet rim and no wet ceiling, l. */
+const DRY_LITRES = 0.05;
+
 const same = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other);
 /** What a trip stops, whichever device it is of. */
 const stopped = (tripped: readonly Tripped[]) => tripped.map(({ stops, goesOn }) => ({ stops, goesOn }));
+
+/** The circuit with a jumper across every contact of some devices. */
+const bypassing = (circuit: Circuit, devices: readonly string[]): Circuit =>
+  contactsOf(circuit)
+    .filter(({ device }) => devices.includes(device))
+    .reduce(
+      (now, { pair }) => addLink(now, { id: freeLinkId(now), kind: 'jumper', joins: [...pair] }),
+      circuit,
+    );
+
+/** For each in a row, which of the others still stop all it stops; of water only those that alone keep it as dry. */
+function coveredIn(circuit: Circuit, row: readonly string[], flooded: readonly Flooded[]): Covered[] {
+  if (row.length < 2) return [];
+  const asDry = row.filter((alone) => {
+    if (flooded.length === 0) return true;
+    const others = bypassing(
+      circuit,
+      row.filter((id) => id !== alone),
+    );
+    const then = floodedIn(others, supply(others, 1));
+    return then.every(({ litres }, i) => litres <= flooded[i]!.litres + DRY_LITRES);
+  });
+  return row.map((device) => ({
+    device,
+    still: (protectionWithout(circuit, device)?.still ?? []).filter(
+      (id) => !row.includes(id) || asDry.includes(id),
+    ),
+  }));
+}
 
 function insertAt(circuit: Circuit, now: Proof, place: Place, wish: SafetyWish): Insertion {
   const at = findConductor(circuit, place.conductor)![place.end]!;
@@ -129,6 +169,7 @@ function insertAt(circuit: Circuit, now: Proof, place: Place, wish: SafetyWish):
   const trips = tripsOf(made.circuit).filter(({ device }) => made.devices.includes(device));
   const tripped = trips.map((trip) => whatTripDoes(made.circuit, trip, supplied));
   const wet = isWet(wish.added);
+  const flooded = wet ? floodedIn(made.circuit, supplied) : [];
   return {
     id: place.id,
     into: place.conductor,
@@ -143,14 +184,8 @@ function insertAt(circuit: Circuit, now: Proof, place: Place, wish: SafetyWish):
       tripped[i]!.some(({ stops, againS }) => stops.length > 0 && againS === null) ? [device] : [],
     ),
     alike: tripped.every((other) => same(stopped(other), stopped(tripped[0]!))),
-    covered:
-      made.devices.length < 2
-        ? []
-        : made.devices.map((device) => ({
-            device,
-            still: protectionWithout(made.circuit, device)?.still ?? [],
-          })),
-    flooded: wet ? floodedIn(made.circuit, supplied) : [],
+    covered: coveredIn(made.circuit, made.devices, flooded),
+    flooded,
     opensInADay: wet ? Math.max(...made.devices.map((id) => opensInADay(made.circuit, id, supplied))) : 0,
     proof,
     adds: harmOf(now, proof),
@@ -164,8 +199,6 @@ const isOther = (insertion: Insertion, i: number, all: readonly Insertion[]) =>
     .slice(0, i)
     .some(({ tripped, flooded }) => same(tripped, insertion.tripped) && same(flooded, insertion.flooded));
 
-/** Less than this is a wet rim and no wet ceiling, l. */
-const DRY_LITRES = 0.05;
 export const staysDry = ({ flooded }: Pick<Insertion, 'flooded'>): boolean =>
   flooded.every(({ litres }) => litres < DRY_LITRES);
 const tells = ({ tripped }: Insertion) => tripped.every(({ told }) => told);
