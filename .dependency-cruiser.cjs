@@ -11,6 +11,8 @@ const CORE_ORDER = [
   'behaviour',
   'systems',
   'prove',
+  'fire',
+  'building',
   'survey',
   'plan',
   'diagnose',

@@ -1,7 +1,7 @@
 /** From switches, safeties and calls to a steady state, contact by contact. */
 import type { Channel, Moment, Senses, Signal, State } from '../devices';
 import type { Choice, Installed, Network, OperatingPoint, Solver } from '../network';
-import { ampsThrough, makeSolver, restingChoice, solveHeld, solveKnown, voltsOf } from '../network';
+import { ampsThrough, directOf, makeSolver, restingChoice, solveHeld, solveKnown, voltsOf } from '../network';
 import type { Inputs } from './inputs';
 import { momentOf } from './moment';
 
@@ -100,7 +100,7 @@ function choose(
 /** Something a device answered to: volts between two nodes (−1 is earth), or amperes through a branch. */
 export type Felt =
   | { quantity: 'volts'; red: number; black: number; value: number }
-  | { quantity: 'amps'; branch: number; value: number };
+  | { quantity: 'amps' | 'direct-amps'; branch: number; value: number };
 
 /** One step of settling: where it was, and what each device answered to what it felt. In the order of the actors. */
 export interface Visit {
@@ -153,6 +153,12 @@ function sensesOf(
       const branch = installed.branches.get(element)!;
       const value = ampsThrough(looked(), branch);
       note?.({ quantity: 'amps', branch, value });
+      return value;
+    },
+    directAmps: (element) => {
+      const branch = installed.branches.get(element)!;
+      const value = ampsThrough(directOf(looked()), branch);
+      note?.({ quantity: 'direct-amps', branch, value });
       return value;
     },
     hears,

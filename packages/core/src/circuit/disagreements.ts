@@ -5,7 +5,7 @@
 import { fill, kindOf } from '../devices';
 import { findDevice, splitTerminal } from './find';
 import { marksOf } from './parse';
-import { functionsAgree, terminalFunctions } from './terminal-functions';
+import { functionsAgree, mispaired, terminalFunctions } from './terminal-functions';
 import type { Cable, Circuit, Conductor, Device, End, Link, TerminalId } from './types';
 
 export type Disagreement =
@@ -43,13 +43,16 @@ function isNearest(
 }
 
 function ofConductors(circuit: Circuit, functions: ReturnType<typeof terminalFunctions>): Disagreement[] {
+  const isMispaired = mispaired(circuit);
   return circuit.cables.flatMap((cable) =>
     cable.conductors.flatMap((conductor): Disagreement[] => {
       const { from, to } = conductor;
       if (from === null && to === null) return [];
       if (from === null) return [{ type: 'loose', cable, conductor, free: 'from', landed: to! }];
       if (to === null) return [{ type: 'loose', cable, conductor, free: 'to', landed: from }];
-      return functionsAgree(functions(from), functions(to)) && isNearest(circuit, functions, from, to)
+      return functionsAgree(functions(from), functions(to)) &&
+        isNearest(circuit, functions, from, to) &&
+        !isMispaired(from, to)
         ? []
         : [{ type: 'conductor', cable, conductor, from, to }];
     }),

@@ -58,9 +58,10 @@ function readFunctions(device: Device, mains: Circuit['mains']): Map<string, Ter
   const context = { params, settings: fill(kind.settings, device.settings), mains };
   const found = new Map<string, TerminalFunctions>();
   const designations = kind.inline ? [] : kind.designations(params);
-  for (const { mark, role, aliases = [] } of designations) {
+  for (const { mark, role, pairs, aliases = [] } of designations) {
     const marks = [mark, ...aliases].filter((name) => CALL_MARKS.has(name));
-    if (role === 'hot') found.set(mark, new Set(['hot']));
+    if (pairs) found.set(mark, new Set([mark]));
+    else if (role === 'hot') found.set(mark, new Set(['hot']));
     else if (role === 'common') found.set(mark, new Set(['common']));
     else if (role === 'splice') {
       const tagged = taggedFunction(device.label);
@@ -136,6 +137,30 @@ export function terminalFunctions(circuit: Circuit): (terminal: TerminalId) => T
     const functions = merged(reached);
     reachedFrom.set(terminal, functions);
     return functions;
+  };
+}
+
+const paired = new WeakMap<Device, ReadonlySet<string>>();
+
+/** Marks of a device that go to the same mark of another and nowhere else. */
+function pairedMarks(device: Device): ReadonlySet<string> {
+  const before = paired.get(device);
+  if (before) return before;
+  const kind = kindOf(device.kind);
+  const marks = kind.designations(fill(kind.params, device.params)).filter(({ pairs }) => pairs);
+  const made = new Set(marks.map(({ mark }) => mark));
+  paired.set(device, made);
+  return made;
+}
+
+/** Tells a conductor that ends on a terminal that is to go to its like, and on another device's other terminal. A joint is passed. */
+export function mispaired({ devices }: Circuit): (from: TerminalId, to: TerminalId) => boolean {
+  const marks = new Map(devices.map((device) => [device.id, pairedMarks(device)]));
+  const joints = new Set(devices.filter(({ kind }) => kindOf(kind).splices).map(({ id }) => id));
+  return (from, to) => {
+    const [one, other] = [splitTerminal(from), splitTerminal(to)];
+    if (one.mark === other.mark || joints.has(one.deviceId) || joints.has(other.deviceId)) return false;
+    return [one, other].some(({ deviceId, mark }) => marks.get(deviceId)?.has(mark));
   };
 }
 

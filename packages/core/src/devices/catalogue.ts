@@ -12,12 +12,15 @@ import { condensatePump } from './kinds/water/condensate-pump';
 import { contactor } from './kinds/relays/contactor';
 import { controlTransformer } from './kinds/power/control-transformer';
 import type { DeviceKind } from './define';
+import { detectorStation } from './kinds/fire/detector-station';
 import { doorSwitch } from './kinds/power/door-switch';
 import { drainPan } from './kinds/water/drain-pan';
+import { endOfLine } from './kinds/fire/end-of-line';
 import { floatSwitch } from './kinds/safeties/float-switch';
 import { freezestat } from './kinds/safeties/freezestat';
 import { furnaceBoard } from './kinds/boards/furnace-board';
 import { heatPumpBoard } from './kinds/boards/heat-pump-board';
+import { initiatingLoop } from './kinds/fire/initiating-loop';
 import { jumper } from './kinds/wiring/jumper';
 import { limitSwitch } from './kinds/safeties/limit-switch';
 import { lineLoad } from './kinds/loads/line-load';
@@ -28,7 +31,7 @@ import { relay } from './kinds/relays/relay';
 import { rooftopController } from './kinds/boards/rooftop-controller';
 import { sequencer } from './kinds/relays/sequencer';
 import { serviceSwitch } from './kinds/power/service-switch';
-import { smokeDetector } from './kinds/safeties/smoke-detector';
+import { smokeDetector } from './kinds/fire/smoke-detector';
 import { sounder } from './kinds/safeties/sounder';
 import { thermostat } from './kinds/thermostats/thermostat';
 import { travellingValve } from './kinds/relays/travelling-valve';
@@ -57,6 +60,9 @@ export const CATALOGUE: readonly DeviceKind[] = [
   sounder,
   pressureSwitch,
   smokeDetector,
+  detectorStation,
+  initiatingLoop,
+  endOfLine,
   contactor,
   relay,
   sequencer,

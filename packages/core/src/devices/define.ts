@@ -1,87 +1,25 @@
 import type { Channel, Signal } from './channels';
+import type { Context, Designation, Moment, Positions, Senses, State } from './context';
 import type { Element, Position } from './element';
-import type { FieldSet, Value, Values, ValuesOf } from './fields';
+import type { FieldSet, Values, ValuesOf } from './fields';
 import { fill } from './fields';
-
-/** What a terminal is for; the drawings and the wording follow it. */
-export type TerminalRole =
-  'hot' | 'common' | 'call' | 'contact' | 'coil' | 'line' | 'neutral' | 'earth' | 'winding' | 'splice';
-
-export interface Designation {
-  mark: string;
-  role: TerminalRole;
-  /** One plain sentence for the terminal's sheet. */
-  purpose: string;
-  /** Other marks the same terminal carries on some equipment. */
-  aliases?: readonly string[];
-}
-
-/** Mains as the document gives it. Volts from line to neutral, hertz. */
-export interface Mains {
-  volts: number;
-  hertz: number;
-}
-
-/** Air around the job that devices respond to, °C. */
-export interface Conditions {
-  indoorC: number;
-  outdoorC: number;
-}
-
-/** A device's memory between instants: flat, plain, comparable. Times are absolute seconds. */
-export type State = Readonly<Record<string, number | string | boolean | null>>;
-
-/** Chosen position by element id. */
-export type Positions = Readonly<Record<string, string | undefined>>;
-
-export interface Context<P = Values, S = Values> {
-  params: P;
-  settings: S;
-  mains: Mains;
-}
-
-export interface Moment<P = Values, S = Values, C = Values> extends Context<P, S> {
-  /** How the people and the surroundings hold the device now. */
-  controls: C;
-  conditions: Conditions;
-  /** Seconds since the bench was opened. */
-  now: number;
-}
-
-/** What a device feels of the network (magnitudes, volts and amperes), and what reaches it without a wire. */
-export interface Senses {
-  volts(a: string, b: string): number;
-  amps(element: string): number;
-  /** What every device gives on a channel (`channels.ts`). */
-  hears(channel: Channel): readonly Signal[];
-}
-
-/** What a person calls for. */
-export type Call = 'cool' | 'heat' | 'fan';
-
-/**
- * What a load is by nature: what it does to the house and to whoever relies on it follows from this,
- * never from the name of its kind.
- */
-export type LoadNature =
-  'flame' | 'strip' | 'inducer' | 'igniter' | 'compressor' | 'motor' | 'coil' | 'valve';
-
-/** A load a person would name. */
-export interface Load {
-  id: string;
-  /** Name of the load; left out where the device's own label says it. */
-  title?: string;
-  /** Element that carries its current. */
-  element: string;
-  nature: LoadNature;
-  /**
-   * What it is there for: `pump` heats or cools as the reversing valve stands, `valve`
-   * only changes over.
-   */
-  serves: Call | 'pump' | 'valve';
-  /** Call terminal that starts it, where it may run on after the call is over. */
-  startedBy?: string;
-}
+import type {
+  Actuation,
+  Appearance,
+  Call,
+  Condenses,
+  Drain,
+  Isolation,
+  Load,
+  LoopContacts,
+  Notice,
+  Occasion,
+  Primary,
+  Protection,
+  Safety,
+  Supervision,
+  ThermostatSupply,
+} from './traits';
 
 /** Something a device is waiting for, with the time it ends. */
 export interface Wait {
@@ -102,31 +40,6 @@ export interface Face {
   detail?: string;
 }
 
-/** A device that opens on overload; its state has a flag `open`. */
-export interface Protection {
-  /** Element that opens, and its position while it holds. */
-  element: string;
-  held: string;
-  /** Param that is its rating, A, where another of another rating can be fitted in its place. */
-  fitted?: string;
-  /** What is said when it has opened; its label and "tripped" when left out. */
-  event?: string;
-  /** Seconds it carries so many amperes; Infinity when it carries them for good. */
-  opensIn(amps: number, params: Values): number;
-}
-
-/** What a safety is there for. Water in the coil's pan, in whatever lies under the unit, and in a pump's tank are three things. */
-export type Notice =
-  | 'coil-water'
-  | 'pan-water'
-  | 'tank-water'
-  | 'smoke'
-  | 'frost'
-  | 'low-pressure'
-  | 'high-pressure'
-  | 'heat'
-  | 'flame-outside';
-
 const WATER: ReadonlySet<Notice> = new Set(['coil-water', 'pan-water', 'tank-water']);
 
 /** What a device notices with its params as given; nothing where it is no safety. */
@@ -136,35 +49,6 @@ export const noticesOf = ({ safety, params }: Pick<DeviceKind, 'safety' | 'param
 /** Whether it has to do with water at all. */
 export const noticesWater = (kind: Pick<DeviceKind, 'safety' | 'params'>, given: Values): boolean =>
   noticesOf(kind, given).some((notice) => WATER.has(notice));
-
-/** A control that trips the device when something is wrong, and what must not run while it is tripped. */
-export interface Safety {
-  control: string;
-  /** What it notices: one that notices all that another does can stand in for it. */
-  notices(params: Values): readonly Notice[];
-  tripped: Value;
-  /** `compressor` either way, or `chilled`: what makes condensate. A coil on the way may stay energised. */
-  stops: readonly ('cool' | 'heat' | 'fan' | 'compressor' | 'chilled')[];
-  /** It is often added to a system that has none. */
-  retrofit?: boolean;
-}
-
-/** What a thermostat lives on: the element its wires feed, and those it draws through idle loads. */
-export interface ThermostatSupply {
-  wire: string;
-  loads: readonly string[];
-}
-
-/** The primary of a transformer that is wired by hand: its taps, and where the supply's other side lands. */
-export interface Primary {
-  taps: readonly { mark: string; volts: number }[];
-  common: string;
-  /** Element that takes its no-load current. */
-  core: string;
-}
-
-/** What a person sees at once that tells one system from another. */
-export type Appearance = 'boiler' | 'water' | 'hanging-heater' | 'outdoor-cabinet' | 'blower';
 
 /** What mends a fault: a new part, or what is found otherwise put back; `defer` leaves it to who may work on it. */
 export type Mend = 'replace' | 'reset' | 'refit' | 'clear' | 'defer';
@@ -221,6 +105,10 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   condenses?: Condenses;
   /** Element of the contact that closes when it trips, for an alarm. */
   alarm?: string;
+  supervises?: Supervision;
+  loopContacts?: LoopContacts;
+  /** Element of the resistor a supervised loop ends in. */
+  terminates?: string;
   /** Whether it tells whoever is near that something is wrong. */
   tells?(state: M): boolean;
   /** Water it has let out where it does harm, l. */
@@ -248,43 +136,6 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   /** What is wrong between params that are each fine by themselves; `undefined` when nothing is. */
   conflict?(params: ValuesOf<P>): Conflict | undefined;
   faults: readonly FaultMode[];
-}
-
-/** By contact element, groups of load elements of the same device. */
-export type Actuation = Readonly<Record<string, readonly (readonly string[])[]>>;
-
-/** A control that takes power away, and the values that do and undo it. */
-export interface Isolation {
-  control: string;
-  off: Value;
-  on: Value;
-}
-
-/** Something that comes during a call, of itself, and goes again: a defrost. */
-export interface Occasion {
-  title: string;
-  /** How whoever tests it brings it about. */
-  forced: string;
-  /** The control the surroundings hold meanwhile. */
-  control: string;
-  value: Value;
-  during: 'heat' | 'cool';
-  /** Whether it is under way. */
-  active(state: State): boolean;
-}
-
-/** A drain that can be held: what stops it, and what nearly does. */
-export interface Drain {
-  control: string;
-  blocked: Value;
-  slow?: Value;
-}
-
-/** Whether it makes water while it heats, where that is read off it. */
-export interface Condenses {
-  param: string;
-  yes: Value;
-  no: Value;
 }
 
 /** Params that do not go together: which one to change, and what would be valid. */
@@ -315,6 +166,9 @@ export interface DeviceKind {
   drains?: Drain;
   condenses?: Condenses;
   alarm?: string;
+  supervises?: Supervision;
+  loopContacts?: LoopContacts;
+  terminates?: string;
   tells?(state: State): boolean;
   spilt?(state: State, moment: Moment): number;
   protects?: Protection;

@@ -1,9 +1,11 @@
 /** What there is to wire: kinds of device, described once for every part of the product. */
 export { CATALOGUE, PARTS, enrol, findKind, kindOf } from './catalogue';
 export type { Channel, Signal } from './channels';
+export * from './context';
 export * from './define';
 export * from './element';
 export * from './fields';
+export * from './traits';
 export { STRAP_OHMS } from './kinds/wiring/jumper';
 export { ratedAmps } from './parts/limited-winding';
 export { BLADE_HOLDS, bladeFuseSeconds } from './parts/overcurrent';

@@ -7,7 +7,7 @@ import type { Actors, Felt, Inputs, Settled, Visit, Watch, World } from '../beha
 import { NEW_WORLD, actorsOf, advance, answerAt, holding, isSameState, untilSteady } from '../behaviour';
 import type { State } from '../devices';
 import type { Choice, Network, OperatingPoint, Overlay, Solver } from '../network';
-import { ampsThrough, solveHeld, voltsOf } from '../network';
+import { ampsThrough, directOf, solveHeld, voltsOf } from '../network';
 import { LONGEST_S, REST_S } from '../prove';
 import type { Hypothesis } from './hypotheses';
 import type { OperatingState } from './states';
@@ -46,7 +46,8 @@ const isEnd = (to: Stop | End): to is End => 'settled' in to;
 const isFelt = (felt: Felt, point: OperatingPoint): boolean =>
   felt.quantity === 'volts'
     ? Math.abs(voltsOf(point, felt.red, felt.black) - felt.value) > FELT_VOLTS
-    : Math.abs(ampsThrough(point, felt.branch) - felt.value) > FELT_AMPS;
+    : Math.abs(ampsThrough(felt.quantity === 'amps' ? point : directOf(point), felt.branch) - felt.value) >
+      FELT_AMPS;
 
 function isAnyFelt(felt: readonly Felt[], point: OperatingPoint): boolean {
   for (const one of felt) if (isFelt(one, point)) return true;

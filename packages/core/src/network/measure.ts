@@ -41,6 +41,18 @@ function solverFor(network: Network): Solver {
   return made;
 }
 
+/** Points at 0 Hz, by the point at mains frequency whose contacts they have. */
+const direct = new WeakMap<OperatingPoint, OperatingPoint>();
+
+/** The same contacts at 0 Hz: the direct currents and volts that lie under the alternating ones. */
+export function directOf(point: OperatingPoint): OperatingPoint {
+  const known = direct.get(point);
+  if (known) return known;
+  const made = solve(solverFor(point.network), point.choice, 'dc');
+  direct.set(point, made);
+  return made;
+}
+
 /** Thévenin impedance between two nodes of the matrix last factorised, ohms. */
 function impedanceBetween(solver: Solver, red: number, black: number): { re: number; im: number } {
   const size = solver.network.nodes.length;
@@ -65,9 +77,14 @@ function factoredDc(point: OperatingPoint): Solver {
   return solver;
 }
 
+/** Where there is a supply of direct current, what it does is looked at too. */
+const livesOf = (point: OperatingPoint): OperatingPoint[] =>
+  point.network.branches.some(({ emf }) => emf && emf.dc.re !== 0) ? [point, directOf(point)] : [point];
+
 /** Highest voltage on the parts of the circuit the two points conduct to; the solver has its factors at 0 Hz. */
 function strayVolts(point: OperatingPoint, solver: Solver, red: number, black: number): number {
-  let highest = voltsOf(point, red, black);
+  const lives = livesOf(point);
+  let highest = Math.max(...lives.map((live) => voltsOf(live, red, black)));
   const size = point.network.nodes.length;
   for (const start of [red, black]) {
     if (start < 0) continue;
@@ -78,8 +95,10 @@ function strayVolts(point: OperatingPoint, solver: Solver, red: number, black: n
     const own = re[start]!;
     for (let node = 0; node < size; node++) {
       if (re[node]! < own * 1e-3) continue;
-      const { re: vRe, im: vIm } = phasor(point, node, start);
-      highest = Math.max(highest, Math.hypot(vRe, vIm));
+      for (const live of lives) {
+        const { re: vRe, im: vIm } = phasor(live, node, start);
+        highest = Math.max(highest, Math.hypot(vRe, vIm));
+      }
     }
   }
   return highest;
@@ -107,8 +126,8 @@ export function measure(point: OperatingPoint, { mode, red, black, meter }: Prob
   }
   const solver = solverFor(network);
   const frequency = mode === 'dc-volts' ? 'dc' : 'mains';
-  const solved = frequency === 'dc' ? solve(solver, choice, 'dc') : point;
-  if (frequency === 'mains') factoriseAt(solver, choice, 'mains');
+  const solved = frequency === 'dc' ? directOf(point) : point;
+  factoriseAt(solver, choice, frequency);
   const open = phasor(solved, r, b);
   const source = r === b ? { re: 0, im: 0 } : impedanceBetween(solver, r, b);
   const load = mode === 'amps' ? AMMETER_OHMS : METER_OHMS[meter];

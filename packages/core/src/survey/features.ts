@@ -19,6 +19,7 @@ export const FEATURES = [
   'secondStage',
   'commonAtThermostat',
   'twoThermostats',
+  'fireLoop',
 ] as const;
 export type Feature = (typeof FEATURES)[number];
 
@@ -65,5 +66,6 @@ export function featuresOf(circuit: Circuit): Record<Feature, boolean> {
     secondStage: landedAtStats.some((mark) => SECOND_STAGE.has(mark)),
     commonAtThermostat: landedAtStats.includes('C'),
     twoThermostats: stats.length > 1,
+    fireLoop: devices.some(({ kind }) => kindOf(kind).supervises),
   };
 }

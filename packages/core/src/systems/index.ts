@@ -1,6 +1,7 @@
 /** Ready-made circuits for each kind of system, wired right. */
 import type { Circuit } from '../circuit';
 import { rooftopUnit, unitHeater } from './commercial';
+import { rooftopOnLoop } from './fire-loop';
 import { electricHeat, electricHeatAirConditioner } from './electric-heat';
 import {
   furnaceAirConditioner,
@@ -14,6 +15,7 @@ import { boilerTwoWire, boilerZoneValve, fourPipeFanCoil } from './hydronic';
 export { emptyCircuit } from './build';
 export * from './commercial';
 export * from './electric-heat';
+export * from './fire-loop';
 export * from './furnace-air-conditioner';
 export * from './heat-pump';
 export * from './hydronic';
@@ -160,6 +162,13 @@ export const TEMPLATES: readonly Template[] = [
     summary: 'Two compressors, electric heat, smoke detector in its input.',
     commonness: 4,
     build: (name) => rooftopUnit(name),
+  },
+  {
+    id: 'rooftop-loop',
+    title: 'Rooftop unit on a fire panel’s loop',
+    summary: 'Two tied duct detectors, a station with a key, a supervised loop.',
+    commonness: 1,
+    build: (name) => rooftopOnLoop(name),
   },
   {
     id: 'parallel-thermostats',

@@ -1,5 +1,5 @@
 /** What every control board has: logic on R and C, call inputs, and delays. */
-import type { Senses } from '../define';
+import type { Senses } from '../context';
 import type { BranchElement } from '../element';
 import { LOGIC, impedanceOf, inputOf, load } from '../element';
 import { num } from '../fields';

@@ -5,7 +5,9 @@
 import { CONTROL_VOLTS, when, works } from './board';
 import type { BurnerPhase, BurnerState, BurnerTimes } from './burner-sequence';
 import { burnerOutputs, stepBurner } from './burner-sequence';
-import type { Actuation, Face, FaultMode, Load, Positions, Senses, Wait } from '../define';
+import type { Positions, Senses } from '../context';
+import type { Face, FaultMode, Wait } from '../define';
+import type { Actuation, Load } from '../traits';
 import type { Element } from '../element';
 import { LOGIC, contact, impedanceOf, inputOf, load } from '../element';
 import type { ValuesOf } from '../fields';

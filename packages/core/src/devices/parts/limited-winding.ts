@@ -2,7 +2,9 @@
  * The protector inside a transformer that limits itself: it opens before the winding suffers and closes
  * again once the primary has been off.
  */
-import type { Protection, Senses, Wait } from '../define';
+import type { Senses } from '../context';
+import type { Wait } from '../define';
+import type { Protection } from '../traits';
 import type { BranchElement } from '../element';
 import { path } from '../element';
 import type { Values } from '../fields';

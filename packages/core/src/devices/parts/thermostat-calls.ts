@@ -1,4 +1,5 @@
-import type { Call, Conditions } from '../define';
+import type { Conditions } from '../context';
+import type { Call } from '../traits';
 
 /** Which of a thermostat's calls are made; screws follow them as the set-up says. */
 export type ThermostatCalls = {

@@ -1,5 +1,5 @@
 /** The screws of a thermostat: what each is for and which call closes it. */
-import type { Designation, TerminalRole } from '../define';
+import type { Designation, TerminalRole } from '../context';
 import { marksIn } from '../fields';
 import type { MarkRule, MarkSet, MarksField } from '../fields';
 import type { ThermostatCalls } from './thermostat-calls';

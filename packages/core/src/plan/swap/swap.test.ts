@@ -49,6 +49,7 @@ const TERMINALS: Readonly<Record<string, SwapRequest['terminals']>> = {
   'heat-pump-two-stage': 'pump',
   'dual-fuel': 'pump',
   rooftop: 'stages',
+  'rooftop-loop': 'stages',
 };
 
 test.each(TEMPLATES.filter(({ id }) => id !== 'parallel-thermostats'))(

@@ -90,6 +90,12 @@ export const QUESTION_WORDS: Readonly<Record<Feature, QuestionWords>> = {
     seen: 'two thermostats',
     unseen: 'one thermostat',
   },
+  fireLoop: {
+    text: 'Does a smoke detector of it go to a fire panel?',
+    tell: 'A station with a red and a green lamp on a wall, or two conductors from a duct detector to a fire panel.',
+    seen: 'a fire panel’s loop',
+    unseen: 'no fire panel’s loop',
+  },
 };
 
 export const evidenceText = ({ feature, seen }: Evidence): string =>

@@ -19,7 +19,7 @@ import {
 } from '../../parts/burner-train';
 import { flow } from '../../channels';
 import { defineDevice } from '../../define';
-import type { Designation, Moment, Senses } from '../../define';
+import type { Designation, Moment, Senses } from '../../context';
 import { contact, load } from '../../element';
 import { choice, num, seconds } from '../../fields';
 import type { ValuesOf } from '../../fields';

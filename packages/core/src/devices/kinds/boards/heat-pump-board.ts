@@ -3,7 +3,7 @@ import { coilElement, coilParams, pulledIn } from '../../parts/coil';
 import { flow } from '../../channels';
 import { defineDevice } from '../../define';
 import { boardFaults, contactFaults, openFault } from '../../parts/faults';
-import type { Moment, Senses } from '../../define';
+import type { Moment, Senses } from '../../context';
 import { contact } from '../../element';
 import { choice, seconds } from '../../fields';
 import type { ValuesOf } from '../../fields';

@@ -2,7 +2,7 @@ import { when } from '../../parts/board';
 import { flow } from '../../channels';
 import { defineDevice } from '../../define';
 import { contactFaults } from '../../parts/faults';
-import type { Moment, Senses } from '../../define';
+import type { Moment, Senses } from '../../context';
 import { contact, impedanceOf, load } from '../../element';
 import { choice, num, seconds } from '../../fields';
 import type { ValuesOf } from '../../fields';

@@ -1,6 +1,6 @@
 import type { Channel } from '../../channels';
 import { defineDevice } from '../../define';
-import type { Senses } from '../../define';
+import type { Senses } from '../../context';
 import { contact } from '../../element';
 import { choice, num } from '../../fields';
 import { when } from '../../parts/board';

@@ -1,5 +1,5 @@
 import { defineDevice } from '../../define';
-import type { Senses } from '../../define';
+import type { Senses } from '../../context';
 import { contact, impedanceOf, load } from '../../element';
 import { choice, num } from '../../fields';
 import { when } from '../../parts/board';

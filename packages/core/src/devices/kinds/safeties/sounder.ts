@@ -1,5 +1,5 @@
 import { defineDevice } from '../../define';
-import type { Senses } from '../../define';
+import type { Senses } from '../../context';
 import { impedanceOf, load } from '../../element';
 import { num } from '../../fields';
 import { openFault } from '../../parts/faults';

@@ -1,6 +1,7 @@
 import { when } from '../../parts/board';
 import { defineDevice } from '../../define';
-import type { Call, Moment, Senses } from '../../define';
+import type { Moment, Senses } from '../../context';
+import type { Call } from '../../traits';
 import { contact, impedanceOf, load } from '../../element';
 import type { BranchElement } from '../../element';
 import { choice, num, seconds } from '../../fields';

@@ -1,6 +1,6 @@
 import { heard } from '../../channels';
 import { defineDevice } from '../../define';
-import type { Moment, Senses } from '../../define';
+import type { Moment, Senses } from '../../context';
 import { contact, load } from '../../element';
 import { choice, num } from '../../fields';
 import type { ValuesOf } from '../../fields';

@@ -3,7 +3,7 @@ import type { PanShape } from '../../../standards';
 import { flow, heard } from '../../channels';
 import type { Signal } from '../../channels';
 import { defineDevice } from '../../define';
-import type { Moment, Senses } from '../../define';
+import type { Moment, Senses } from '../../context';
 import { choice, num } from '../../fields';
 import type { ValuesOf } from '../../fields';
 import type { Holding } from '../../parts/vessel';

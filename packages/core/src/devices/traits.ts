@@ -1,0 +1,141 @@
+/** What a kind says of itself for everything else to ask: other folders go by these, never by its name. */
+import type { State } from './context';
+import type { Value, Values } from './fields';
+
+/** What a person calls for. */
+export type Call = 'cool' | 'heat' | 'fan';
+
+/**
+ * What a load is by nature: what it does to the house and to whoever relies on it follows from this,
+ * never from the name of its kind.
+ */
+export type LoadNature =
+  'flame' | 'strip' | 'inducer' | 'igniter' | 'compressor' | 'motor' | 'coil' | 'valve';
+
+/** A load a person would name. */
+export interface Load {
+  id: string;
+  /** Name of the load; left out where the device's own label says it. */
+  title?: string;
+  /** Element that carries its current. */
+  element: string;
+  nature: LoadNature;
+  /**
+   * What it is there for: `pump` heats or cools as the reversing valve stands, `valve`
+   * only changes over.
+   */
+  serves: Call | 'pump' | 'valve';
+  /** Call terminal that starts it, where it may run on after the call is over. */
+  startedBy?: string;
+}
+
+/** A device that opens on overload; its state has a flag `open`. */
+export interface Protection {
+  /** Element that opens, and its position while it holds. */
+  element: string;
+  held: string;
+  /** Param that is its rating, A, where another of another rating can be fitted in its place. */
+  fitted?: string;
+  /** What is said when it has opened; its label and "tripped" when left out. */
+  event?: string;
+  /** Seconds it carries so many amperes; Infinity when it carries them for good. */
+  opensIn(amps: number, params: Values): number;
+}
+
+/** What a safety is there for. Water in the coil's pan, in whatever lies under the unit, and in a pump's tank are three things. */
+export type Notice =
+  | 'coil-water'
+  | 'pan-water'
+  | 'tank-water'
+  | 'smoke'
+  | 'frost'
+  | 'low-pressure'
+  | 'high-pressure'
+  | 'heat'
+  | 'flame-outside';
+
+/** A control that trips the device when something is wrong, and what must not run while it is tripped. */
+export interface Safety {
+  control: string;
+  /** What it notices: one that notices all that another does can stand in for it. */
+  notices(params: Values): readonly Notice[];
+  tripped: Value;
+  /** `compressor` either way, or `chilled`: what makes condensate. A coil on the way may stay energised. */
+  stops: readonly ('cool' | 'heat' | 'fan' | 'compressor' | 'chilled')[];
+  /** It is often added to a system that has none. */
+  retrofit?: boolean;
+}
+
+/** What a thermostat lives on: the element its wires feed, and those it draws through idle loads. */
+export interface ThermostatSupply {
+  wire: string;
+  loads: readonly string[];
+}
+
+/** The primary of a transformer that is wired by hand: its taps, and where the supply's other side lands. */
+export interface Primary {
+  taps: readonly { mark: string; volts: number }[];
+  common: string;
+  /** Element that takes its no-load current. */
+  core: string;
+}
+
+/** What a person sees at once that tells one system from another. */
+export type Appearance = 'boiler' | 'water' | 'hanging-heater' | 'outdoor-cabinet' | 'blower';
+
+/** By contact element, groups of load elements of the same device. */
+export type Actuation = Readonly<Record<string, readonly (readonly string[])[]>>;
+
+/** A control that takes power away, and the values that do and undo it. */
+export interface Isolation {
+  control: string;
+  off: Value;
+  on: Value;
+}
+
+/** Something that comes during a call, of itself, and goes again: a defrost. */
+export interface Occasion {
+  title: string;
+  /** How whoever tests it brings it about. */
+  forced: string;
+  /** The control the surroundings hold meanwhile. */
+  control: string;
+  value: Value;
+  during: 'heat' | 'cool';
+  /** Whether it is under way. */
+  active(state: State): boolean;
+}
+
+/** A drain that can be held: what stops it, and what nearly does. */
+export interface Drain {
+  control: string;
+  blocked: Value;
+  slow?: Value;
+}
+
+/** Whether it makes water while it heats, where that is read off it. */
+export interface Condenses {
+  param: string;
+  yes: Value;
+  no: Value;
+}
+
+/** What a supervised loop comes to, as its panel reads it. */
+export type LoopReading = 'normal' | 'alarm' | 'trouble';
+
+/** A loop that a fire panel watches by the direct current it gives. */
+export interface Supervision {
+  /** Element whose direct current is judged. */
+  feed: string;
+  /** Marks of the loop's two ends at the panel, positive first. */
+  ends: readonly [string, string];
+  /** The control that lifts the loop off the panel. */
+  isolation: Isolation;
+  reads(state: State): LoopReading;
+}
+
+/** Contacts for a supervised loop, by element: one that closes across it, one that opens it. */
+export interface LoopContacts {
+  alarm: string;
+  trouble: string;
+}
