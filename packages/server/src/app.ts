@@ -7,7 +7,8 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { benchMeterRoutes } from './bench-meter/routes';
 import type { Db } from './db/open';
-import { diagnosisDocument, planDocument, surveyDocument } from './documents';
+import { buildingDocument, diagnosisDocument, planDocument, surveyDocument } from './documents';
+import { firePanelRoutes } from './fire-panel/routes';
 import { problemHandler, sendProblem, unknownRoute } from './problem';
 import { bundleRoutes } from './routes/bundles';
 import { documentRoutes } from './routes/documents';
@@ -86,6 +87,7 @@ export function createApp({ db, log, web, requestsPerMinute = 600 }: AppOptions)
     documentRoutes(db, surveyDocument),
     documentRoutes(db, planDocument),
     documentRoutes(db, diagnosisDocument),
+    documentRoutes(db, buildingDocument),
   );
   api.use(
     scheduleRoutes(db),
@@ -95,6 +97,7 @@ export function createApp({ db, log, web, requestsPerMinute = 600 }: AppOptions)
     reportRoutes(db),
     bundleRoutes(db),
     benchMeterRoutes(db),
+    firePanelRoutes(db),
   );
   api.use(unknownRoute);
   app.use('/api', api);

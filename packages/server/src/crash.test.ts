@@ -65,3 +65,46 @@ test('a recording session killed again and again loses no entry, and its chain h
   }
   expect(session.acknowledged.length).toBeGreaterThan(10);
 }, 60_000);
+
+/** The first event of a stream; whoever listens goes again. */
+async function firstOf(url: string, event: string): Promise<unknown> {
+  const answer = await fetch(url);
+  let text = '';
+  for await (const chunk of answer.body!) {
+    text += new TextDecoder().decode(chunk as Uint8Array);
+    const found = new RegExp(`event: ${event}\ndata: (.*)\n`).exec(text);
+    // To return lets go of the stream.
+    if (found) return JSON.parse(found[1]!);
+  }
+  throw new Error(`no ${event} in ${text}`);
+}
+
+test('stand-ins go on where they were: a stream asked for again is of the same panel and the same meter', async () => {
+  const put = (path: string, body: object) =>
+    fetch(`${server.url}/api/${path}`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+  await put('fire-panels/cellar', { name: 'Cellar' });
+  await put('fire-panels/cellar/test', { minutes: 60 });
+  await put('fire-panels/cellar/loops/one', { reads: 'alarm', milliamps: 97 });
+  const job = await newJob(server.url);
+  const made = await post(`${server.url}/api/bench-meters`, { job, faults: ['statY broken'], noisy: false });
+  const { id } = (await made.json()) as { id: string };
+  await put(`bench-meters/${id}/probes`, {
+    state: 'cool',
+    mode: 'ac-volts',
+    red: 'board.R',
+    black: 'board.C',
+  });
+  const both = async () => [
+    await firstOf(`${server.url}/api/fire-panels/cellar/stream`, 'panel'),
+    await firstOf(`${server.url}/api/bench-meters/${id}/stream`, 'reading'),
+  ];
+  const before = await both();
+  expect(before).toMatchObject([{ condition: 'alarm' }, { value: expect.closeTo(26, 0) as number }]);
+  await server.end('SIGKILL');
+  server = await startServer(data);
+  expect(await both()).toEqual(before);
+}, 60_000);

@@ -4,6 +4,10 @@
  */
 import * as yup from 'yup';
 import type { Problem } from '../circuit';
+import type { JacketFunction, Landed } from '../fire';
+import { JACKET_FUNCTIONS } from '../fire';
+import type { PanelStep } from './panel-steps';
+import { PANEL_STEPS } from './panel-steps';
 
 /** How it was shown that a safety works again. */
 export const PROOFS = ['tripped', 'read'] as const;
@@ -34,8 +38,27 @@ export type Body =
       until: string | null;
       readings?: TestReading[];
     }
+  /** A step with the fire panel: who was spoken to, and until when it is on test. */
+  | { type: 'panel'; step: PanelStep; who: string; text: string; until: string | null }
+  /** A jacket was taken off a device, under a mark of its own, and where each of its ends had been. */
+  | {
+      type: 'unlanded';
+      jacket: string;
+      mark: string;
+      cable: string;
+      device: string;
+      landed: readonly Landed[];
+    }
+  /** What was found to go with it. */
+  | { type: 'identified'; jacket: string; does: JacketFunction; text: string }
+  /** What became of it. */
+  | { type: 'settled'; jacket: string; as: JacketEnd; text: string }
   /** Nothing is open: what follows is a new entry after it. */
   | { type: 'finished'; text: string };
+
+/** A jacket goes back where it was, onto another device, or out of use: every conductor insulated at both ends. */
+export const JACKET_ENDS = ['back', 'moved', 'retired'] as const;
+export type JacketEnd = (typeof JACKET_ENDS)[number];
 
 /** A figure a test asked for. */
 export interface TestReading {
@@ -56,6 +79,7 @@ const MOST_TEXT = 2000;
 const MOST_WORD = 80;
 const MOST_READINGS = 60;
 const MOST_VOLTS = 1000;
+const MOST_LANDED = 80;
 
 const word = (most = MOST_WORD) =>
   yup
@@ -81,6 +105,9 @@ const unknown = ({ unknown: fields }: { unknown: string }) => `has unknown field
 const shape = <S extends yup.ObjectShape>(fields: S) => yup.object(fields).strict().noUnknown(unknown);
 const text = () => yup.string().strict().defined().max(MOST_TEXT, `must be at most ${MOST_TEXT} characters`);
 
+const among = (options: readonly string[]) =>
+  word().oneOf([...options], `must be one of ${options.join(', ')}`);
+
 /** By type, the fields an entry of it has besides. */
 const SHAPES: Readonly<Record<Body['type'], () => yup.Schema>> = {
   note: () => shape({ type: word(), text: word(MOST_TEXT) }),
@@ -97,7 +124,7 @@ const SHAPES: Readonly<Record<Body['type'], () => yup.Schema>> = {
     shape({
       type: word(),
       bypass: word(),
-      proof: word().oneOf([...PROOFS], `must be one of ${PROOFS.join(', ')}`),
+      proof: among(PROOFS),
       text: word(MOST_TEXT),
     }),
   'handed-over': () => shape({ type: word(), bypass: word(), to: word(), until: time() }),
@@ -114,7 +141,7 @@ const SHAPES: Readonly<Record<Body['type'], () => yup.Schema>> = {
       type: word(),
       test: word(200),
       title: word(300),
-      outcome: word().oneOf([...OUTCOMES], `must be one of ${OUTCOMES.join(', ')}`),
+      outcome: among(OUTCOMES),
       text: text(),
       until: moment().nullable().defined('is required, or null'),
       readings: yup
@@ -134,6 +161,37 @@ const SHAPES: Readonly<Record<Body['type'], () => yup.Schema>> = {
           }),
         ),
     }),
+  panel: () =>
+    shape({
+      type: word(),
+      step: among(PANEL_STEPS),
+      who: word(),
+      text: text(),
+      until: moment()
+        .nullable()
+        .defined('is required, or null')
+        .test('until', 'must be a time for “on-test”, and null for any other step', (given, { parent }) => {
+          const { step } = parent as { step: unknown };
+          return (step === 'on-test') === (given !== null);
+        }),
+    }),
+  unlanded: () =>
+    shape({
+      type: word(),
+      jacket: word(),
+      mark: word(),
+      cable: word(),
+      device: word(),
+      landed: yup
+        .array()
+        .strict()
+        .required('is required')
+        .min(1, 'must not be empty')
+        .max(MOST_LANDED, `must be at most ${MOST_LANDED} ends`)
+        .of(shape({ conductor: word(), end: among(['from', 'to']), terminal: word() })),
+    }),
+  identified: () => shape({ type: word(), jacket: word(), does: among(JACKET_FUNCTIONS), text: text() }),
+  settled: () => shape({ type: word(), jacket: word(), as: among(JACKET_ENDS), text: text() }),
   finished: () => shape({ type: word(), text: text() }),
 };
 

@@ -2,5 +2,6 @@
 export * from './chain';
 export * from './commission';
 export * from './entry';
+export * from './panel-steps';
 export * from './report';
 export * from './standing';

@@ -1,5 +1,8 @@
 /** How a job stands, from its entries: which bypasses are in, what is left open, whether it is finished. */
-import type { Body, Entry, Outcome, TestReading } from './entry';
+import type { JacketFunction, Landed } from '../fire';
+import type { Body, Entry, JacketEnd, Outcome, TestReading } from './entry';
+import type { PanelStanding } from './panel-steps';
+import { NO_PANEL, afterStep, missingBefore } from './panel-steps';
 
 export interface Bypass {
   id: string;
@@ -36,7 +39,24 @@ export interface Tested {
   readings: readonly TestReading[];
 }
 
+/** A jacket that was taken off once: whether it still hangs, what it was found to do. */
+export interface JacketStanding {
+  id: string;
+  mark: string;
+  cable: string;
+  device: string;
+  /** Where its ends were. */
+  landed: readonly Landed[];
+  by: string;
+  since: string;
+  does: JacketFunction | null;
+  /** `off` while it hangs. */
+  state: 'off' | JacketEnd;
+}
+
 export interface Standing {
+  panel: PanelStanding;
+  jackets: readonly JacketStanding[];
   /** By the test's id. */
   tests: ReadonlyMap<string, Tested>;
   bypasses: readonly Bypass[];
@@ -51,6 +71,8 @@ class Fold {
   readonly bypasses = new Map<string, Bypass>();
   readonly items = new Map<string, Item>();
   readonly tests = new Map<string, Tested>();
+  readonly jackets = new Map<string, JacketStanding>();
+  panel = NO_PANEL;
   finished = false;
 
   take({ at, by, body }: Entry): void {
@@ -77,9 +99,26 @@ class Fold {
         this.tests.set(test, { outcome, text, title, until, readings, at, by });
         return;
       }
+      case 'panel':
+        this.panel = afterStep(this.panel, body, { at, by });
+        return;
+      case 'unlanded': {
+        const { jacket: id, mark, cable, device, landed } = body;
+        this.jackets.set(id, { id, mark, cable, device, landed, by, since: at, does: null, state: 'off' });
+        return;
+      }
+      case 'identified':
+        return this.changeJacket(body.jacket, { does: body.does });
+      case 'settled':
+        return this.changeJacket(body.jacket, { state: body.as });
       case 'note':
       case 'finished':
     }
+  }
+
+  private changeJacket(id: string, change: Partial<JacketStanding>): void {
+    const jacket = this.jackets.get(id);
+    if (jacket) this.jackets.set(id, { ...jacket, ...change });
   }
 
   private bypassed({ bypass: id, device, why, until, watch }: Of<'bypassed'>, since: string, by: string) {
@@ -101,6 +140,8 @@ export function standingOf(entries: readonly Entry[]): Standing {
     bypasses: [...fold.bypasses.values()],
     items: [...fold.items.values()],
     tests: fold.tests,
+    panel: fold.panel,
+    jackets: [...fold.jackets.values()],
     finished: fold.finished,
   };
 }
@@ -109,35 +150,74 @@ export function standingOf(entries: readonly Entry[]): Standing {
 export const bypassesStillIn = ({ bypasses }: Pick<Standing, 'bypasses'>): Bypass[] =>
   bypasses.filter(({ state }) => state !== 'restored');
 
+/** Jackets that still hang. */
+export const jacketsOff = ({ jackets }: Pick<Standing, 'jackets'>): JacketStanding[] =>
+  jackets.filter(({ state }) => state === 'off');
+
+interface Objection {
+  path: string;
+  message: string;
+}
+
+const unless = (holds: boolean, path: string, message: string): Objection[] =>
+  holds ? [] : [{ path, message }];
+
+/** What a job must wait for before it is finished. */
+function unfinished(standing: Standing): Objection[] {
+  const left = standing.bypasses.filter(({ state }) => state === 'in');
+  const off = jacketsOff(standing);
+  return [
+    ...unless(
+      left.length === 0,
+      'body',
+      `must wait: ${left.map(({ device }) => device).join(', ')} is bypassed; take it out and prove it, or hand it over by name and date`,
+    ),
+    ...unless(
+      off.length === 0,
+      'body',
+      `must wait: jacket ${off.map(({ mark }) => mark).join(', ')} is off; put it back, move it, or insulate it at both ends`,
+    ),
+    ...unless(
+      standing.panel.onTestUntil === null,
+      'body',
+      'must wait: the fire panel is on test; walk it through and have it taken off',
+    ),
+  ];
+}
+
 /**
  * What is against an entry as a job stands, as a path into the entry and what would be valid; none when it may be added.
  *
- * A bypass is only closed with the proof its entry carries, and a job is not finished with one in that nobody took over.
+ * A bypass is only closed with the proof its entry carries. A job is not finished with one in that nobody took over, with a
+ * jacket off, or with the fire panel on test; and with the panel nothing is done out of its order.
  */
-export function objectionsTo({ body }: Entry, standing: Standing): { path: string; message: string }[] {
+export function objectionsTo({ body }: Entry, standing: Standing): Objection[] {
   const known = (id: string) => standing.bypasses.some((bypass) => bypass.id === id);
+  const jacket = (id: string) => standing.jackets.find((one) => one.id === id);
   switch (body.type) {
     case 'bypassed':
       // Under an id that is taken it would open again what somebody has proven.
-      return known(body.bypass) ? [{ path: 'body.bypass', message: 'must be an id of its own' }] : [];
+      return unless(!known(body.bypass), 'body.bypass', 'must be an id of its own');
     case 'restored':
     case 'handed-over':
-      return known(body.bypass) ? [] : [{ path: 'body.bypass', message: 'must be a bypass of this job' }];
+      return unless(known(body.bypass), 'body.bypass', 'must be a bypass of this job');
     case 'dealt-with':
-      return standing.items.some(({ id }) => id === body.item)
-        ? []
-        : [{ path: 'body.item', message: 'must be an open item of this job' }];
-    case 'finished': {
-      const left = standing.bypasses.filter(({ state }) => state === 'in');
-      return left.length === 0
-        ? []
-        : [
-            {
-              path: 'body',
-              message: `must wait: ${left.map(({ device }) => device).join(', ')} is bypassed; take it out and prove it, or hand it over by name and date`,
-            },
-          ];
+      return unless(
+        standing.items.some(({ id }) => id === body.item),
+        'body.item',
+        'must be an open item of this job',
+      );
+    case 'panel': {
+      const missing = missingBefore(standing.panel, body.step);
+      return unless(missing === null, 'body.step', `must wait for “${missing}”`);
     }
+    case 'unlanded':
+      return unless(!jacket(body.jacket), 'body.jacket', 'must be an id of its own');
+    case 'identified':
+    case 'settled':
+      return unless(jacket(body.jacket) !== undefined, 'body.jacket', 'must be a jacket of this job');
+    case 'finished':
+      return unfinished(standing);
     default:
       return [];
   }

@@ -24,6 +24,17 @@ export {
   testHow,
   testTitle,
 } from './english/record';
+export {
+  JACKET_BECAME,
+  JACKET_DOES,
+  PANEL_STEP,
+  loopOhmsText,
+  loopPointText,
+  lostText,
+  milliampsText,
+  shortText,
+  unwatchedTexts,
+} from './english/fire';
 export { reportPaper, showTime } from './english/report';
 export type { ReportStyle } from './english/report';
 export { cableReadingLines, conductorStateText } from './english/cable';

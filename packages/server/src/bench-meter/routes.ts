@@ -6,10 +6,12 @@ import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import type { Db } from '../db/open';
 import { storedRevision } from '../db/revisions';
+import { forgetStandIn, keepNewest, keepStandIn, keptStandIn } from '../db/stand-ins';
 import { Problem, invalid, notFound } from '../problem';
 import { findJob } from '../routes/find';
+import { openStream } from '../stream';
 import { readHeld, readStep, remedySchema, sessionSchema } from './asked';
-import type { Session } from './session';
+import type { Remembered, Session } from './session';
 import { startSession } from './session';
 
 /** Readings a second, as a hand-held meter has them. */
@@ -18,14 +20,35 @@ const EVERY_MS = 250;
 const MOST_SESSIONS = 50;
 const MOST_SEED = 2 ** 31;
 
+/** What is kept of a site: the circuit it is of, and what is wrong there. */
+interface Kept extends Remembered {
+  job: string;
+  revision: number;
+}
+
 /** @returns routes under `/bench-meters`. */
 export function benchMeterRoutes(db: Db): Router {
   const sessions = new Map<string, Session>();
   const router = Router();
-  const find = (id: string) => {
-    const session = sessions.get(id);
+  /** A site as it was left; a server started anew goes on with it. */
+  const restored = (id: string): Session | undefined => {
+    const kept = keptStandIn(db, 'bench-meter', id) as Kept | undefined;
+    const revision = kept && storedRevision(db, kept.job, kept.revision);
+    return revision && startSession(revision.circuit, kept);
+  };
+  const find = (id: string): Session => {
+    const session = sessions.get(id) ?? restored(id);
     if (!session) throw notFound(`bench meter "${id}"`);
+    sessions.set(id, session);
     return session;
+  };
+  const keep = (id: string, of: Pick<Kept, 'job' | 'revision'>, session: Session) => {
+    const value: Kept = { ...of, ...session.remembers() };
+    keepStandIn(db, 'bench-meter', id, value);
+  };
+  const keepAgain = (id: string, session: Session) => {
+    const { job, revision } = keptStandIn(db, 'bench-meter', id) as Kept;
+    keep(id, { job, revision }, session);
   };
 
   router.post('/bench-meters', (request, response) => {
@@ -41,6 +64,8 @@ export function benchMeterRoutes(db: Db): Router {
       if (!(error instanceof RangeError)) throw error;
       throw new Problem(invalid([{ path: 'faults', message: error.message }]));
     }
+    keep(id, { job: job.id, revision: job.revision }, find(id));
+    keepNewest(db, 'bench-meter', MOST_SESSIONS);
     if (sessions.size > MOST_SESSIONS) sessions.delete(sessions.keys().next().value!);
     response.status(201).json({ id, complaint: find(id).complaint });
   });
@@ -48,23 +73,17 @@ export function benchMeterRoutes(db: Db): Router {
   router.put('/bench-meters/:id/probes', (request, response) => {
     const session = find(request.params.id);
     session.hold(readHeld(session.circuit, request.body));
+    keepAgain(request.params.id, session);
     response.status(204).end();
   });
 
   /** One event a reading: `{"value":24.3}`, `{"value":null}` with the probes in the air, `"open"`, `"misused"`. */
   router.get('/bench-meters/:id/stream', (request, response) => {
     const session = find(request.params.id);
-    response.writeHead(200, {
-      'Content-Type': 'text/event-stream',
-      // Not compressed: a reading must not wait for the next.
-      'Cache-Control': 'no-cache, no-transform',
-      Connection: 'keep-alive',
-    });
     const tell = () =>
       response.write(`event: reading\ndata: ${JSON.stringify({ value: session.shows() })}\n\n`);
+    openStream(request, response, EVERY_MS, { every: tell });
     tell();
-    const timer = setInterval(tell, EVERY_MS);
-    request.on('close', () => clearInterval(timer));
   });
 
   router.post('/bench-meters/:id/observe', (request, response) => {
@@ -74,12 +93,16 @@ export function benchMeterRoutes(db: Db): Router {
 
   router.post('/bench-meters/:id/repair', (request, response) => {
     const { remedy } = remedySchema.validateSync(request.body, { abortEarly: false });
-    response.json({ sound: find(request.params.id).repair(remedy) });
+    const session = find(request.params.id);
+    const sound = session.repair(remedy);
+    keepAgain(request.params.id, session);
+    response.json({ sound });
   });
 
   router.delete('/bench-meters/:id', (request, response) => {
     find(request.params.id);
     sessions.delete(request.params.id);
+    forgetStandIn(db, 'bench-meter', request.params.id);
     response.status(204).end();
   });
 

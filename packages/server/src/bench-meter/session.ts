@@ -25,8 +25,17 @@ export interface Held {
 /** What the display shows: `null` with the probes in the air, `open` beyond the range, `misused` where it must not be used so. */
 export type Shown = number | 'open' | 'misused' | null;
 
+/** What a session remembers, to be gone on with. */
+export interface Remembered {
+  faults: readonly string[];
+  seed: number;
+  noisy: boolean;
+  held: Held | null;
+}
+
 export interface Session {
   circuit: Circuit;
+  remembers(): Remembered;
   /** What the customer says; `null` where nothing shows. */
   complaint: Complaint | null;
   hold(held: Held | null): void;
@@ -52,7 +61,12 @@ function drawn(hypotheses: readonly Hypothesis[], random: () => number): Hypothe
  */
 export function startSession(
   circuit: Circuit,
-  { faults, seed, noisy }: { faults?: readonly string[]; seed: number; noisy: boolean },
+  {
+    faults,
+    seed,
+    noisy,
+    held: before = null,
+  }: { faults?: readonly string[] } & Pick<Remembered, 'seed' | 'noisy'> & Partial<Pick<Remembered, 'held'>>,
 ): Session {
   const random = seeded(seed);
   const hypotheses = hypothesesOf(circuit);
@@ -75,9 +89,10 @@ export function startSession(
     site = siteOf(wrong);
     complaint = complaintOf(sound, site);
   }
-  let held: Held | null = null;
+  let held = before;
   return {
     circuit,
+    remembers: () => ({ faults: wrong.map(({ id }) => id), seed, noisy, held }),
     complaint,
     hold: (now) => (held = now),
     shows: () => (held ? (site.read(held.probes, held.state) ?? 'misused') : null),

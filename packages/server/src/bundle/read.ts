@@ -5,9 +5,10 @@ import type { Entry } from '@zygostat/core/record';
 import { CHAIN_START, entryProblems } from '@zygostat/core/record';
 import { strFromU8, unzipSync } from 'fflate';
 import { ValidationError } from 'yup';
-import type { Schema } from 'yup';
+import type { InferType, Schema } from 'yup';
 import type { StoredJob } from '../db/bundle';
 import { linkAfter } from '../db/record';
+import type { Owner } from '../documents';
 import { DOCUMENTS } from '../documents';
 import { isOurJpeg, readPhotograph } from '../photograph';
 import { Problem, invalid } from '../problem';
@@ -87,9 +88,12 @@ function revisionsIn(files: Files, name: string): StoredJob['revisions'] {
   });
 }
 
-function documentsIn(files: Files, name: string): StoredJob['documents'] {
-  return jsonOf(files, name, documentsSchema).map(({ value, ...row }, i) => {
-    const document = DOCUMENTS.find((one) => one.name === row.name);
+type Rows = NonNullable<InferType<ReturnType<typeof documentsSchema>>>;
+
+/** Checks the documents of an owner. */
+function documentsOf(of: Owner, name: string, rows: Rows): StoredJob['documents'] {
+  return rows.map(({ value, ...row }, i) => {
+    const document = DOCUMENTS.find((one) => one.of === of && one.name === row.name);
     if (!document) throw within(name, [{ path: `[${i}].name`, message: 'must be a document there is' }]);
     const problems = document.problemsOf(value);
     if (problems.length > 0)
@@ -142,10 +146,17 @@ async function jobIn(files: Files, id: string): Promise<StoredJob> {
   const { site, job } = jsonOf(files, `${folder}job.json`, jobFileSchema);
   if (job.id !== id) throw within(`${folder}job.json`, [{ path: 'job.id', message: `must be ${id}` }]);
   return {
-    site: date(site),
+    site: {
+      ...date(site),
+      documents: documentsOf('sites', `${folder}job.json`, site.documents ?? []),
+    },
     job: { ...date(job), updatedAt: new Date(job.updatedAt) },
     revisions: revisionsIn(files, `${folder}revisions.json`),
-    documents: documentsIn(files, `${folder}documents.json`),
+    documents: documentsOf(
+      'jobs',
+      `${folder}documents.json`,
+      jsonOf(files, `${folder}documents.json`, documentsSchema().required('is required')),
+    ),
     readings: jsonOf(files, `${folder}readings.json`, readingsSchema).map((row) => ({
       ...date(row),
       id: row.id!,

@@ -32,6 +32,12 @@ const whole = (least = 0) =>
     .min(least, `must be at least ${least}`)
     .required('is required');
 
+export const documentsSchema = () =>
+  yup
+    .array()
+    .strict()
+    .of(body({ name: word(40), number: whole(1), value: yup.mixed().nullable(), updatedAt: time() }));
+
 export const manifestSchema = body({
   format: yup.string().strict().oneOf([BUNDLE_FORMAT], `must be ${BUNDLE_FORMAT}`).required('is required'),
   version: yup.number().strict().oneOf([BUNDLE_VERSION], `must be ${BUNDLE_VERSION}`).required('is required'),
@@ -40,7 +46,8 @@ export const manifestSchema = body({
 });
 
 export const jobFileSchema = body({
-  site: body({ id: id(), name: word(80), createdAt: time() }),
+  // Left out by earlier versions.
+  site: body({ id: id(), name: word(80), createdAt: time(), documents: documentsSchema().notRequired() }),
   job: body({
     id: id(),
     name: word(80),
@@ -70,12 +77,6 @@ export const revisionsSchema = yup
   .min(1, 'must hold a revision')
   .required('is required')
   .test('order', 'must be numbered 1, 2, 3 …', (rows) => rows.every(({ number }, i) => number === i + 1));
-
-export const documentsSchema = yup
-  .array()
-  .strict()
-  .of(body({ name: word(40), number: whole(1), value: yup.mixed().nullable(), updatedAt: time() }))
-  .required('is required');
 
 export const readingsSchema = yup
   .array()

@@ -2,14 +2,24 @@
 import { asc, eq } from 'drizzle-orm';
 import type { Db } from './open';
 import { bypassRows } from './record';
-import { documents, jobs, openBypasses, photos, readings, recordEntries, revisions, sites } from './schema';
+import {
+  documents,
+  jobs,
+  openBypasses,
+  photos,
+  readings,
+  recordEntries,
+  revisions,
+  siteDocuments,
+  sites,
+} from './schema';
 
 /** A job as it is stored, whole. */
 export interface StoredJob {
-  site: typeof sites.$inferSelect;
+  site: typeof sites.$inferSelect & { documents: Omit<typeof siteDocuments.$inferSelect, 'ownerId'>[] };
   job: Omit<typeof jobs.$inferSelect, 'siteId'>;
   revisions: Omit<typeof revisions.$inferSelect, 'jobId'>[];
-  documents: Omit<typeof documents.$inferSelect, 'jobId'>[];
+  documents: Omit<typeof documents.$inferSelect, 'ownerId'>[];
   readings: Omit<typeof readings.$inferSelect, 'jobId'>[];
   entries: Omit<typeof recordEntries.$inferSelect, 'jobId'>[];
   photographs: Omit<typeof photos.$inferSelect, 'jobId'>[];
@@ -26,15 +36,25 @@ export function takeOut(db: Db, id: string): StoredJob | undefined {
     if (!job) return undefined;
     const site = tx.select().from(sites).where(eq(sites.id, job.siteId)).get()!;
     const own = <T extends { jobId: string }>(rows: T[]) => rows.map((row) => without(row, 'jobId'));
+    const ofSite = tx
+      .select()
+      .from(siteDocuments)
+      .where(eq(siteDocuments.ownerId, site.id))
+      .orderBy(asc(siteDocuments.name))
+      .all();
     return {
-      site,
+      site: { ...site, documents: ofSite.map((row) => without(row, 'ownerId')) },
       job: without(job, 'siteId'),
       revisions: own(
         tx.select().from(revisions).where(eq(revisions.jobId, id)).orderBy(asc(revisions.number)).all(),
       ),
-      documents: own(
-        tx.select().from(documents).where(eq(documents.jobId, id)).orderBy(asc(documents.name)).all(),
-      ),
+      documents: tx
+        .select()
+        .from(documents)
+        .where(eq(documents.ownerId, id))
+        .orderBy(asc(documents.name))
+        .all()
+        .map((row) => without(row, 'ownerId')),
       readings: own(
         tx
           .select()
@@ -82,7 +102,13 @@ export function putIn(db: Db, stored: readonly StoredJob[]): void {
   db.transaction((tx) => {
     for (const { site, job, ...rows } of stored) {
       const known = tx.select().from(sites).where(eq(sites.name, site.name)).get();
-      if (!known) tx.insert(sites).values(site).run();
+      if (!known) tx.insert(sites).values(without(site, 'documents')).run();
+      // What is known of a building here stays: a bundle adds what is not.
+      for (const row of site.documents)
+        tx.insert(siteDocuments)
+          .values({ ...row, ownerId: known?.id ?? site.id })
+          .onConflictDoNothing()
+          .run();
       tx.insert(jobs)
         .values({ ...job, siteId: known?.id ?? site.id })
         .run();
@@ -93,7 +119,7 @@ export function putIn(db: Db, stored: readonly StoredJob[]): void {
           .run();
       for (const row of rows.documents)
         tx.insert(documents)
-          .values({ ...row, jobId })
+          .values({ ...row, ownerId: jobId })
           .run();
       for (const row of rows.readings)
         tx.insert(readings)

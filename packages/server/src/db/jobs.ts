@@ -33,6 +33,7 @@ function jobRows(db: Db) {
       id: jobs.id,
       name: jobs.name,
       site: sites.name,
+      siteId: sites.id,
       system: jobs.system,
       notes: jobs.notes,
       state: jobs.state,
@@ -69,6 +70,13 @@ export function listJobs(db: Db, search: string) {
 
 export const listSites = (db: Db) =>
   db.select({ id: sites.id, name: sites.name }).from(sites).orderBy(sites.name).all();
+
+export const storedSite = (db: Db, id: string) =>
+  db.select({ id: sites.id, name: sites.name }).from(sites).where(eq(sites.id, id)).get();
+
+/** The jobs of a site, the last worked on first. */
+export const jobsAt = (db: Db, siteId: string) =>
+  jobRows(db).where(eq(jobs.siteId, siteId)).orderBy(desc(jobs.updatedAt)).all();
 
 export interface NewJob {
   name: string;

@@ -82,20 +82,49 @@ export const readings = sqliteTable(
   (table) => [index('readings_job').on(table.jobId)],
 );
 
+/** A document of an owner, by its name. */
+const documentColumns = () => ({
+  name: text('name').notNull(),
+  /** Counts the saves, so that two tabs notice each other. */
+  number: integer('number').notNull(),
+  value: text('value', { mode: 'json' }).$type<unknown>(),
+  updatedAt: integer('updated_at', { mode: 'timestamp_ms' }).notNull(),
+});
+
 /** What a job has besides its circuit: its survey, its plan. */
 export const documents = sqliteTable(
   'documents',
   {
-    jobId: text('job_id')
+    ownerId: text('job_id')
       .notNull()
       .references(() => jobs.id),
-    name: text('name').notNull(),
-    /** Counts the saves, so that two tabs notice each other. */
-    number: integer('number').notNull(),
-    value: text('value', { mode: 'json' }).$type<unknown>(),
+    ...documentColumns(),
+  },
+  (table) => [primaryKey({ columns: [table.ownerId, table.name] })],
+);
+
+/** What a site has: its building. */
+export const siteDocuments = sqliteTable(
+  'site_documents',
+  {
+    ownerId: text('site_id')
+      .notNull()
+      .references(() => sites.id),
+    ...documentColumns(),
+  },
+  (table) => [primaryKey({ columns: [table.ownerId, table.name] })],
+);
+
+/** What a stand-in for something outside remembers: a bench meter's site, a fire panel. It outlives the server. */
+export const standIns = sqliteTable(
+  'stand_ins',
+  {
+    id: text('id').notNull(),
+    kind: text('kind').notNull(),
+    value: text('value', { mode: 'json' }).$type<unknown>().notNull(),
     updatedAt: integer('updated_at', { mode: 'timestamp_ms' }).notNull(),
   },
-  (table) => [primaryKey({ columns: [table.jobId, table.name] })],
+  (table) => [primaryKey({ columns: [table.kind, table.id] })],
 );
 
 /** A terminal pointed at on a photograph; x and y are shares of its width and height. */

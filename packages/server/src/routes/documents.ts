@@ -1,24 +1,25 @@
 import { Router } from 'express';
-import type { JobDocument } from '../documents';
+import type { StoredDocument } from '../documents';
 import { saveDocument, storedDocument } from '../db/documents';
 import { changeJob } from '../db/jobs';
 import type { Db } from '../db/open';
 import { Problem, invalid } from '../problem';
 import { documentSaveSchema } from '../schemas';
-import { findJob } from './find';
+import { findJob, findSite } from './find';
 
-/** `GET` and `PUT /api/jobs/:id/<name>` of one kind of document: `{ number, <name> }` out, `{ base, <name> }` in. */
-export function documentRoutes<T>(db: Db, document: JobDocument<T>): Router {
-  const { name, problemsOf, about } = document;
+/** `GET` and `PUT /api/jobs/:id/<name>`, or `/api/sites/…`, of one kind of document: `{ number, <name> }` out, `{ base, <name> }` in. */
+export function documentRoutes<T>(db: Db, document: StoredDocument<T>): Router {
+  const { of, name, problemsOf, about } = document;
+  const ownerOf = (id: string) => (of === 'jobs' ? findJob(db, id) : findSite(db, id));
   const router = Router();
 
-  router.get(`/jobs/:id/${name}`, (request, response) => {
-    const { number, value } = storedDocument(db, document, findJob(db, request.params.id).id);
+  router.get(`/${of}/:id/${name}`, (request, response) => {
+    const { number, value } = storedDocument(db, document, ownerOf(request.params.id!).id);
     response.json({ number, [name]: value });
   });
 
-  router.put(`/jobs/:id/${name}`, (request, response) => {
-    const { id } = findJob(db, request.params.id);
+  router.put(`/${of}/:id/${name}`, (request, response) => {
+    const { id } = ownerOf(request.params.id!);
     const body = documentSaveSchema(name).validateSync(request.body, { abortEarly: false });
     const problems = problemsOf(body[name]);
     if (problems.length > 0)

@@ -1,19 +1,25 @@
 import { parseCircuit } from '@zygostat/core/circuit';
+import { objectionsTo, standingOf } from '@zygostat/core/record';
 import { emptyCircuit, findTemplate } from '@zygostat/core/systems';
 import { Router } from 'express';
-import { changeJob, createJob, listJobs, listSites } from '../db/jobs';
+import { changeJob, createJob, jobsAt, listJobs, listSites } from '../db/jobs';
 import type { Db } from '../db/open';
-import { openBypassesOf } from '../db/record';
+import { entriesOf, openBypassesOf } from '../db/record';
 import { latestRevision } from '../db/revisions';
 import { Problem, invalid } from '../problem';
 import { jobChangeSchema, listQuerySchema, newJobSchema } from '../schemas';
-import { findJob } from './find';
+import { findJob, findSite } from './find';
 
 export function jobRoutes(db: Db): Router {
   const router = Router();
 
   router.get('/sites', (_request, response) => {
     response.json(listSites(db));
+  });
+
+  router.get('/sites/:id', (request, response) => {
+    const site = findSite(db, request.params.id);
+    response.json({ ...site, jobs: jobsAt(db, site.id) });
   });
 
   router.get('/jobs', (request, response) => {
@@ -51,6 +57,10 @@ export function jobRoutes(db: Db): Router {
           },
         ]),
       );
+    const finish = { id: '', at: '', by: '', body: { type: 'finished', text: '' } } as const;
+    const against = change.state === 'done' ? objectionsTo(finish, standingOf(entriesOf(db, job.id))) : [];
+    if (against.length > 0)
+      throw new Problem(invalid(against.map(({ message }) => ({ path: 'state', message }))));
     changeJob(db, job.id, change);
     response.json(findJob(db, job.id));
   });

@@ -1,11 +1,12 @@
 /** What the record says, in words. Times are told by whoever shows them. */
-import { findDevice } from '../../circuit';
+import { findDevice, splitTerminal } from '../../circuit';
 import { kindOf } from '../../devices';
 import type { Protection } from '../../prove';
 import type { Body, Bypass, CommissionTest, Outcome } from '../../record';
 import type { Names } from '../names';
 import { loadsAt } from '../names';
 import { listed } from '../phrases';
+import { JACKET_BECAME, JACKET_DOES, PANEL_DONE } from './fire';
 import { situationText } from './situation';
 
 /** A device as it is called now; one that is gone by its id. */
@@ -49,6 +50,14 @@ export function entryText(names: Names, body: Body, bypassOf: (id: string) => st
       return body.text ? `Dealt with: ${body.text}` : 'Dealt with';
     case 'tested':
       return `${body.title}: ${OUTCOME[body.outcome]}${body.text ? `. ${body.text}` : ''}`;
+    case 'panel':
+      return `${PANEL_DONE[body.step](body.who)}${body.text ? `. ${body.text}` : ''}`;
+    case 'unlanded':
+      return `Jacket ${body.mark} taken off ${deviceText(names, body.device)}: ${body.landed.map(({ terminal }) => splitTerminal(terminal).mark).join(', ')}`;
+    case 'identified':
+      return `It is ${JACKET_DOES[body.does]}${body.text ? `. ${body.text}` : ''}`;
+    case 'settled':
+      return `${JACKET_BECAME[body.as]}${body.text ? `. ${body.text}` : ''}`;
     case 'finished':
       return body.text ? `Finished: ${body.text}` : 'Finished';
   }
