@@ -1,4 +1,4 @@
-/** A document of a job besides its circuit: what it is, declared once; how it is opened, kept, sent and merged comes with it. */
+/** A document of a job besides its circuit, or of a site: what it is, declared once; how it is opened, kept, sent and merged comes with it. */
 import type { UnknownAction } from '@reduxjs/toolkit';
 import { createAction } from '@reduxjs/toolkit';
 import { api } from '../store/api';
@@ -7,17 +7,20 @@ import { forget } from './keep';
 import type { Dispatch, Merged, Progress, Saved, Synced } from './sync';
 import { keptDraft, syncing } from './sync';
 
+/** Whose it is. */
+type Owner = 'jobs' | 'sites';
+
 const documentsApi = api.injectEndpoints({
   endpoints: (build) => ({
-    readDocument: build.query<Record<string, unknown>, { id: string; name: string }>({
-      query: ({ id, name }) => `jobs/${encodeURIComponent(id)}/${name}`,
+    readDocument: build.query<Record<string, unknown>, { of: Owner; id: string; name: string }>({
+      query: ({ of, id, name }) => `${of}/${encodeURIComponent(id)}/${name}`,
     }),
     saveDocument: build.mutation<
       { number: number },
-      { id: string; name: string; base: number; value: unknown }
+      { of: Owner; id: string; name: string; base: number; value: unknown }
     >({
-      query: ({ id, name, base, value }) => ({
-        url: `jobs/${encodeURIComponent(id)}/${name}`,
+      query: ({ of, id, name, base, value }) => ({
+        url: `${of}/${encodeURIComponent(id)}/${name}`,
         method: 'PUT',
         body: { base, [name]: value },
       }),
@@ -34,6 +37,8 @@ interface Held<T> extends Progress {
 }
 
 interface Declared<T> {
+  /** A job's, when left out. */
+  of?: Owner;
   /** In the store, in the address, in the body, and in what is kept. */
   name: string;
   /** What it is before the first save. */
@@ -44,8 +49,8 @@ interface Declared<T> {
   merge: (mine: T, theirs: T) => Merged<T>;
 }
 
-/** Declares a document of a job. Its state is kept in the store under its name. */
-export function jobDocument<T>({ name, empty, read, merge }: Declared<T>) {
+/** Declares a document of a job, or of a site. Its state is kept in the store under its name. */
+export function jobDocument<T>({ of = 'jobs', name, empty, read, merge }: Declared<T>) {
   const opened = createAction<Pick<Held<T>, 'jobId' | 'base' | 'value'> & Partial<Pick<Held<T>, 'state'>>>(
     `${name}/opened`,
   );
@@ -69,10 +74,13 @@ export function jobDocument<T>({ name, empty, read, merge }: Declared<T>) {
     draftIn: (state) => heldIn(state),
     progressed,
     send: (dispatch, id, { base, value }) =>
-      dispatch(documentsApi.endpoints.saveDocument.initiate({ id, name, base, value })),
+      dispatch(documentsApi.endpoints.saveDocument.initiate({ of, id, name, base, value })),
     newest: async (dispatch, id) => {
       const { data, error } = await dispatch(
-        documentsApi.endpoints.readDocument.initiate({ id, name }, { forceRefetch: true, subscribe: false }),
+        documentsApi.endpoints.readDocument.initiate(
+          { of, id, name },
+          { forceRefetch: true, subscribe: false },
+        ),
       );
       return { error, ...(data && { data: { number: data.number as number, value: data[name] as T } }) };
     },

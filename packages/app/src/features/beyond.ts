@@ -5,5 +5,6 @@
 export { NewJob } from './jobs/NewJob';
 export { OpenJob } from './job/OpenJob';
 export { Place } from './job/Place';
+export { SitePlace } from './site/SitePlace';
 export { Settings } from './settings/Settings';
 export { theModel } from '../model/model';

@@ -16,10 +16,37 @@ import {
 } from '@zygostat/core/diagnose';
 import type { Ladder, SymbolStyle } from '@zygostat/core/drawing';
 import { layLadder, layLoom } from '@zygostat/core/drawing';
+import type {
+  BreakPlaces,
+  DeviceOhms,
+  Jacket,
+  JacketEffect,
+  Loop,
+  Lost,
+  ShortedStretch,
+} from '@zygostat/core/fire';
+import { jacketEffect, locateBreak, locateShort, loopsOf, protectionLost } from '@zygostat/core/fire';
 import { ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
 import { compile } from '@zygostat/core/network';
-import type { Method, RunRepair, SafetyPlan, SafetyWish, Sums, Swap, SwapRequest } from '@zygostat/core/plan';
-import { addParallelThermostat, addRelay, planRun, planSafety, planSwap, sumsOf } from '@zygostat/core/plan';
+import type {
+  LoopMove,
+  Method,
+  RunRepair,
+  SafetyPlan,
+  SafetyWish,
+  Sums,
+  Swap,
+  SwapRequest,
+} from '@zygostat/core/plan';
+import {
+  addParallelThermostat,
+  addRelay,
+  planLoopMove,
+  planRun,
+  planSafety,
+  planSwap,
+  sumsOf,
+} from '@zygostat/core/plan';
 import type { Case, Finding, Mistake, Proof, Protection, Repair } from '@zygostat/core/prove';
 import { protectionWithout, prove, repairOf, stageOf, sweep } from '@zygostat/core/prove';
 import type { CommissionTest } from '@zygostat/core/record';
@@ -176,6 +203,25 @@ export const model = {
   /** What a bypassed safety leaves unguarded, and what still guards it. */
   protection: (circuit: Circuit, device: string, others: readonly string[]): Protection | null =>
     protectionWithout(circuit, device, others),
+
+  /** Every supervised loop with what is to be read along it, and what of it nobody watches. */
+  loops: (circuit: Circuit, inputs: Inputs): Loop[] => loopsOf(circuit, inputs),
+
+  /** Where a loop is shorted, by ohms at the panel; and where it is open, by ohms at its devices. */
+  shorted: (circuit: Circuit, inputs: Inputs, panel: string, ohms: number): ShortedStretch[] =>
+    locateShort(circuit, inputs, panel, ohms),
+  broken: (circuit: Circuit, inputs: Inputs, panel: string, readings: readonly DeviceOhms[]): BreakPlaces =>
+    locateBreak(circuit, inputs, panel, readings),
+
+  /** What goes with a jacket at a device. */
+  jacket: (circuit: Circuit, device: string, jacket: Jacket): JacketEffect =>
+    jacketEffect(circuit, device, jacket),
+
+  /** What of the detectors' protection is gone, against a circuit as it was. */
+  lost: (before: Circuit, now: Circuit): Lost[] => protectionLost(before, now),
+
+  /** A loop moved from one detector to another, both ways. */
+  moveLoop: (circuit: Circuit, from: string, to: string): LoopMove[] => planLoopMove(circuit, from, to),
 
   sums: (circuit: Circuit, copperC: number): Sums => sumsOf(circuit, copperC),
 

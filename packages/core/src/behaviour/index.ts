@@ -5,6 +5,7 @@ export * from './contacts';
 export * from './faces';
 export * from './inputs';
 export * from './loads';
+export type { LoopView } from './loops';
 export * from './primary';
 export type * from './reasons';
 export * from './rungs';

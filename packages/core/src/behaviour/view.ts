@@ -8,6 +8,8 @@ import type { DeviceWait } from './advance';
 import { waitsOf } from './advance';
 import { contactsOf } from './contacts';
 import { facesOf } from './faces';
+import type { LoopView } from './loops';
+import { directVolts, readLoops } from './loops';
 import type { LoadReading, TransformerReading } from './loads';
 import { readLoads, readTransformers } from './loads';
 import type { Inputs } from './inputs';
@@ -22,6 +24,8 @@ export interface NodeView {
   standing: Standing;
   /** The common, or earth, it is read against. */
   reference: string;
+  /** On a supervised loop, volts d.c. against its negative side. */
+  direct?: number;
 }
 
 /** What leads from one stop of a path to the next. */
@@ -49,6 +53,7 @@ export interface BenchView {
   /** By contact id, whether it is closed. */
   contacts: Readonly<Record<string, boolean>>;
   transformers: readonly TransformerReading[];
+  loops: readonly LoopView[];
   waits: readonly DeviceWait[];
   status: Status;
 }
@@ -59,9 +64,16 @@ export function viewOf(network: Network, inputs: Inputs, settled: Settled): Benc
   const { volts, standing, reference } = classifyNodes(point);
   const nameOf = (node: number) => (node < 0 ? EARTH : network.nodes[node]!);
   const nodes: Record<string, NodeView> = {};
+  const directAt = directVolts(point);
   network.nodes.forEach((name, node) => {
-    if (!name.includes('#'))
-      nodes[name] = { volts: volts[node]!, standing: standing[node]!, reference: nameOf(reference[node]!) };
+    if (name.includes('#')) return;
+    const direct = directAt(node);
+    nodes[name] = {
+      volts: volts[node]!,
+      standing: standing[node]!,
+      reference: nameOf(reference[node]!),
+      ...(direct !== undefined && { direct }),
+    };
   });
   const conductors: Record<string, { standing: Standing; amps: number }> = {};
   network.branches.forEach(({ origin, nodes }, b) => {
@@ -79,6 +91,7 @@ export function viewOf(network: Network, inputs: Inputs, settled: Settled): Benc
       contactsOf(network).map(({ id, branch, closed }) => [id, point.choice[branch] === closed]),
     ),
     transformers: readTransformers(network, point),
+    loops: readLoops(network, settled),
     waits: waitsOf(network, inputs, world),
     status: statusOf(network, inputs, settled, faces),
   };

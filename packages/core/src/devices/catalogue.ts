@@ -11,7 +11,12 @@ import { callSplitter } from './kinds/wiring/call-splitter';
 import { condensatePump } from './kinds/water/condensate-pump';
 import { contactor } from './kinds/relays/contactor';
 import { controlTransformer } from './kinds/power/control-transformer';
+import type { Context, Mains } from './context';
 import type { DeviceKind } from './define';
+import type { Element } from './element';
+import type { Values } from './fields';
+import { fill } from './fields';
+import type { Load } from './traits';
 import { detectorStation } from './kinds/fire/detector-station';
 import { doorSwitch } from './kinds/power/door-switch';
 import { drainPan } from './kinds/water/drain-pan';
@@ -85,6 +90,7 @@ export const PARTS = {
   thermostat: thermostat.kind,
   pan: drainPan.kind,
   sounder: sounder.kind,
+  joint: wireNut.kind,
 } as const;
 
 const byKind = new Map(CATALOGUE.map((kind) => [kind.kind, kind]));
@@ -114,3 +120,22 @@ export function kindOf(kind: string): DeviceKind {
   if (!found) throw new Error(`No device kind "${kind}" in the catalogue`);
   return found;
 }
+
+/** A device as a circuit describes it. */
+interface Described {
+  kind: string;
+  params: Values;
+  settings: Values;
+}
+
+/** What a device's kind is told of it: its values filled up with the defaults. */
+export function contextOf({ kind, params, settings }: Described, mains: Mains): Context {
+  const found = kindOf(kind);
+  return { params: fill(found.params, params), settings: fill(found.settings, settings), mains };
+}
+
+/** What a device is made of, and the loads in it, with its values filled up. */
+export const elementsOf = (device: Described, mains: Mains): readonly Element[] =>
+  kindOf(device.kind).elements(contextOf(device, mains));
+export const loadsOf = (device: Described, mains: Mains): readonly Load[] =>
+  kindOf(device.kind).loads(contextOf(device, mains));

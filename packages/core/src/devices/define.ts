@@ -16,6 +16,7 @@ import type {
   Occasion,
   Primary,
   Protection,
+  RemoteTest,
   Safety,
   Supervision,
   ThermostatSupply,
@@ -109,6 +110,8 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   loopContacts?: LoopContacts;
   /** Element of the resistor a supervised loop ends in. */
   terminates?: string;
+  /** What tests and resets a detector from here. */
+  tests?: RemoteTest;
   /** Whether it tells whoever is near that something is wrong. */
   tells?(state: M): boolean;
   /** Water it has let out where it does harm, l. */
@@ -169,6 +172,7 @@ export interface DeviceKind {
   supervises?: Supervision;
   loopContacts?: LoopContacts;
   terminates?: string;
+  tests?: RemoteTest;
   tells?(state: State): boolean;
   spilt?(state: State, moment: Moment): number;
   protects?: Protection;

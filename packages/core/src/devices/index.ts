@@ -1,5 +1,5 @@
 /** What there is to wire: kinds of device, described once for every part of the product. */
-export { CATALOGUE, PARTS, enrol, findKind, kindOf } from './catalogue';
+export { CATALOGUE, PARTS, contextOf, elementsOf, enrol, findKind, kindOf, loadsOf } from './catalogue';
 export type { Channel, Signal } from './channels';
 export * from './context';
 export * from './define';

@@ -139,3 +139,9 @@ export interface LoopContacts {
   alarm: string;
   trouble: string;
 }
+
+/** A control that tests another device from where it is. */
+export interface RemoteTest {
+  control: string;
+  value: Value;
+}

@@ -1,6 +1,6 @@
 /** What a person sees, hears and feels running. */
 import type { Circuit } from '../circuit';
-import { fill, kindOf } from '../devices';
+import { loadsOf } from '../devices';
 import type { LoadNature } from '../devices';
 import type { Prediction } from './dictionary';
 import type { Observation } from './observation';
@@ -10,14 +10,11 @@ const NOTICED: ReadonlySet<LoadNature> = new Set(['flame', 'strip', 'compressor'
 
 /** Loads a person notices, by device. */
 export const noticedLoads = ({ devices, mains }: Circuit): { device: string; load: string }[] =>
-  devices.flatMap(({ id, kind, params, settings }) => {
-    const found = kindOf(kind);
-    const context = { params: fill(found.params, params), settings: fill(found.settings, settings), mains };
-    return found
-      .loads(context)
+  devices.flatMap((device) =>
+    loadsOf(device, mains)
       .filter(({ nature }) => NOTICED.has(nature))
-      .map((load) => ({ device: id, load: load.id }));
-  });
+      .map((load) => ({ device: device.id, load: load.id })),
+  );
 
 /** What runs in a state, load by load, and what is felt of it, as a prediction has it. */
 export const seenRunning = (circuit: Circuit, state: string, { runs, air }: Prediction): Observation[] => [

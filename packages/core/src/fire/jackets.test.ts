@@ -17,6 +17,11 @@ test.each([
   expect(jacketEffect(left, 'ductSmoke', at(cable)).does).toBe(does);
 });
 
+test('leads within one place are no jackets', () => {
+  expect(jacketsAt(left, 'ductSmoke').map(({ cable }) => cable)).not.toContain('eolLeads');
+  expect(jacketsAt(left, 'smoke').map(({ cable }) => cable)).toEqual(['onJacket']);
+});
+
 test('what is off can be put back as it was', () => {
   for (const { landed } of jacketsAt(left, 'ductSmoke'))
     expect(relandedJacket(unlandedJacket(left, landed), landed)).toEqual(left);

@@ -4,8 +4,8 @@
  */
 import type { Inputs } from '../behaviour';
 import { holding, untilSteady, NEW_WORLD, facesOf, energisedLoads } from '../behaviour';
-import type { Circuit, End, TerminalId } from '../circuit';
-import { findDevice, land, lift, splitTerminal } from '../circuit';
+import type { Cable, Circuit, End, TerminalId } from '../circuit';
+import { ENDS, findConductor, findDevice, hasTerminal, land, lift, splitTerminal } from '../circuit';
 import { kindOf } from '../devices';
 import { compile } from '../network';
 import type { Asked, Trip } from '../prove';
@@ -28,27 +28,37 @@ export interface Jacket {
 export const JACKET_FUNCTIONS = ['power', 'on', 'loop', 'hold', 'station', 'calls', 'nothing'] as const;
 export type JacketFunction = (typeof JACKET_FUNCTIONS)[number];
 
-/** Every cable with a conductor on a device, in the order of the document. */
-export const jacketsAt = ({ cables }: Circuit, device: string): Jacket[] =>
-  cables.flatMap(({ id, conductors }): Jacket[] => {
-    const landed = conductors.flatMap((conductor) =>
-      (['from', 'to'] as const).flatMap((end): Landed[] => {
+/** Whether a cable goes anywhere: leads from one device to another of the same place are no jacket. */
+function leaves(circuit: Circuit, { conductors }: Cable): boolean {
+  const stationOf = (terminal: TerminalId) => findDevice(circuit, splitTerminal(terminal).deviceId)?.station;
+  return conductors.some(({ from, to }) => from === null || to === null || stationOf(from) !== stationOf(to));
+}
+
+/** Every jacket with a conductor on a device, in the order of the document. */
+export const jacketsAt = (circuit: Circuit, device: string): Jacket[] =>
+  circuit.cables.flatMap((cable): Jacket[] => {
+    const landed = cable.conductors.flatMap((conductor) =>
+      ENDS.flatMap((end): Landed[] => {
         const terminal = conductor[end];
         return terminal !== null && splitTerminal(terminal).deviceId === device
           ? [{ conductor: conductor.id, end, terminal }]
           : [];
       }),
     );
-    return landed.length > 0 ? [{ cable: id, landed }] : [];
+    return landed.length > 0 && leaves(circuit, cable) ? [{ cable: cable.id, landed }] : [];
   });
 
 /** A circuit with all of a jacket's ends taken off. */
 export const unlandedJacket = (circuit: Circuit, landed: readonly Landed[]): Circuit =>
   landed.reduce((now, { conductor, end }) => lift(now, conductor, end), circuit);
 
-/** And put back where they were. @throws EditError where a conductor or a terminal is no longer there. */
+/** And put back where they were; a conductor or a terminal that is no longer there is passed over. */
 export const relandedJacket = (circuit: Circuit, landed: readonly Landed[]): Circuit =>
-  landed.reduce((now, { conductor, end, terminal }) => land(now, conductor, end, terminal), circuit);
+  landed.reduce(
+    (now, { conductor, end, terminal }) =>
+      findConductor(now, conductor) && hasTerminal(now, terminal) ? land(now, conductor, end, terminal) : now,
+    circuit,
+  );
 
 /** Calls that show what a conductor carries: at rest, and one of each kind. */
 function situationsOf(circuit: Circuit): Inputs[] {

@@ -186,3 +186,7 @@ export function loopOf(circuit: Circuit, inputs: Inputs, panel: string): Loop {
       .map(({ device }) => device),
   };
 }
+
+/** Every loop of a circuit. */
+export const loopsOf = (circuit: Circuit, inputs: Inputs): Loop[] =>
+  loopsIn(compile(circuit)).map(({ device }) => loopOf(circuit, inputs, device.id));

@@ -3,6 +3,8 @@
 export type Block =
   | { type: 'text'; text: string; strong?: boolean }
   | { type: 'list'; items: readonly string[] }
+  /** Photographs by their ids, which a bundle's files go by too. */
+  | { type: 'pictures'; items: readonly { id: string; caption: string }[] }
   | { type: 'table'; columns: readonly string[]; rows: readonly (readonly string[])[] };
 
 export interface Section {
@@ -33,6 +35,8 @@ function blockLines(block: Block): string[] {
       return [block.strong ? `**${plain(block.text)}**` : plain(block.text), ''];
     case 'list':
       return [...block.items.map((item) => `- ${plain(item)}`), ''];
+    case 'pictures':
+      return [...block.items.map(({ id, caption }) => `- ${plain(caption)} (photographs/${id}.jpg)`), ''];
     case 'table':
       return [
         `| ${block.columns.map(plain).join(' | ')} |`,

@@ -7,7 +7,7 @@ export { solveHeld, voltsHeld } from './held';
 export { TOUCHING_OHMS } from './faults';
 export type { Bridge, Fault } from './faults';
 export * from './measure';
-export { galvanicLine, joinedBy, passing, pathNets, classifyNodes } from './nets';
+export { directSupply, galvanicLine, joinedBy, passing, pathNets, classifyNodes } from './nets';
 export type { Standing, NodeClasses } from './nets';
 export { loadPath, polesOf, supplyPath } from './path';
 export type { LoadPath, Step } from './path';

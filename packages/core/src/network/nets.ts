@@ -1,5 +1,6 @@
 /** What is joined to what, and so what a person would call each point. */
 import type { Network } from './compile';
+import type { Admittance } from './draft';
 import type { Choice, OperatingPoint } from './solve';
 import { admittanceOf, voltsOf } from './solve';
 
@@ -71,19 +72,32 @@ export function pathNets(
   return (node) => nets.root(node);
 }
 
-/** Tells the nodes that conduct to a line source, over loads too but not through a transformer or earth. */
-export function galvanicLine({ network, choice }: OperatingPoint): (node: number) => boolean {
-  const nets = netsOf(
-    network,
-    choice,
-    (nature, earthed) => (nature === 'path' || nature === 'load') && !earthed,
-  );
+/** Nets joined by whatever conducts, over loads too but not through a transformer or earth. */
+const galvanicNets = ({ network, choice }: OperatingPoint): Nets =>
+  netsOf(network, choice, (nature, earthed) => (nature === 'path' || nature === 'load') && !earthed);
+
+const isDriven = (one: Admittance | undefined) => one !== undefined && (one.re !== 0 || one.im !== 0);
+
+/** Tells the nodes that conduct to a line source. */
+export function galvanicLine(point: OperatingPoint): (node: number) => boolean {
+  const nets = galvanicNets(point);
   const lines = new Set(
-    network.branches.flatMap(({ nature, nodes }) =>
-      nature === 'source' ? nodes.filter((node) => node >= 0).map((node) => nets.root(node)) : [],
+    point.network.branches.flatMap(({ emf, nodes }) =>
+      isDriven(emf?.ac) ? nodes.filter((node) => node >= 0).map((node) => nets.root(node)) : [],
     ),
   );
   return (node) => lines.has(nets.root(node));
+}
+
+/** The negative side of the d.c. supply that a node conducts to; `undefined` where it conducts to none. */
+export function directSupply(point: OperatingPoint): (node: number) => number | undefined {
+  const sources = point.network.branches.filter(({ emf }) => isDriven(emf?.dc));
+  if (sources.length === 0) return () => undefined;
+  const nets = galvanicNets(point);
+  const negatives = new Map(
+    sources.flatMap(({ nodes }) => nodes.map((node) => [nets.root(node), nodes[1]!] as const)),
+  );
+  return (node) => negatives.get(nets.root(node));
 }
 
 export interface NodeClasses {
@@ -98,11 +112,7 @@ export interface NodeClasses {
 export function classifyNodes(point: OperatingPoint): NodeClasses {
   const { network, choice } = point;
   const { secondaries } = network;
-  const circuits = netsOf(
-    network,
-    choice,
-    (nature, earthed) => (nature === 'path' || nature === 'load') && !earthed,
-  );
+  const circuits = galvanicNets(point);
   const wired = netsOf(network, choice, (nature, earthed) => nature === 'path' && !earthed);
   const tied = netsOf(network, choice, () => true);
   const domain = new Map<number, number>();

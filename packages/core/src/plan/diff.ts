@@ -26,6 +26,8 @@ export interface Difference {
   removed: readonly Cable[];
   devicesAdded: readonly Device[];
   devicesRemoved: readonly Device[];
+  /** Devices there before and after that are at another place then, as they are then. */
+  devicesMoved: readonly Device[];
   linksAdded: readonly Link[];
   linksRemoved: readonly Link[];
   /** Values of devices there before and after. */
@@ -72,6 +74,9 @@ export function differenceOf(before: Circuit, after: Circuit): Difference {
     removed: missing(before.cables, after.cables),
     devicesAdded: missing(after.devices, before.devices),
     devicesRemoved: missing(before.devices, after.devices),
+    devicesMoved: after.devices.filter(
+      ({ id, station }) => (findDevice(before, id)?.station ?? station) !== station,
+    ),
     linksAdded: missing(after.links, before.links),
     linksRemoved: missing(before.links, after.links),
     values,

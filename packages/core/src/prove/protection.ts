@@ -3,7 +3,7 @@ import { energisedLoads } from '../behaviour';
 import type { Circuit, TerminalId } from '../circuit';
 import { addLink, hasTerminal } from '../circuit';
 import type { Notice } from '../devices';
-import { fill, kindOf, noticesOf } from '../devices';
+import { elementsOf, kindOf, noticesOf } from '../devices';
 import type { Asked, Trip } from './cases';
 import { asksOf, tripsOf } from './cases';
 import { runCase, supply } from './supplied';
@@ -16,16 +16,14 @@ export interface Contact {
 
 /** Every contact that is there to open, by its own terminals. */
 export const contactsOf = ({ devices, mains }: Circuit): Contact[] =>
-  devices.flatMap(({ id, kind, params, settings }) => {
-    const found = kindOf(kind);
-    const context = { params: fill(found.params, params), settings: fill(found.settings, settings), mains };
-    return found
-      .elements(context)
-      .flatMap((element): Contact[] =>
-        element.kind === 'branch' && found.interrupts.includes(element.id)
-          ? [{ device: id, pair: [`${id}.${element.a}`, `${id}.${element.b}`] }]
-          : [],
-      );
+  devices.flatMap((device) => {
+    const { id, kind } = device;
+    const { interrupts } = kindOf(kind);
+    return elementsOf(device, mains).flatMap((element): Contact[] =>
+      element.kind === 'branch' && interrupts.includes(element.id)
+        ? [{ device: id, pair: [`${id}.${element.a}`, `${id}.${element.b}`] }]
+        : [],
+    );
   });
 
 /** Jumpers that lie right across a contact of a safety: with them in it stops nothing, whatever it is there to stop. */

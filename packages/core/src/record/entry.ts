@@ -19,6 +19,8 @@ export type Outcome = (typeof OUTCOMES)[number];
 
 export type Body =
   | { type: 'note'; text: string }
+  /** A photograph that was taken, by its id; the picture is the job's. */
+  | { type: 'photographed'; photo: string; station: string; text: string }
   /** Something lies across a safety: why, until when, and who watches meanwhile. */
   | { type: 'bypassed'; bypass: string; device: string; why: string; until: string; watch: string }
   /** It is out, and the safety was shown to work. */
@@ -47,7 +49,7 @@ export type Body =
       mark: string;
       cable: string;
       device: string;
-      landed: readonly Landed[];
+      landed: Landed[];
     }
   /** What was found to go with it. */
   | { type: 'identified'; jacket: string; does: JacketFunction; text: string }
@@ -111,6 +113,7 @@ const among = (options: readonly string[]) =>
 /** By type, the fields an entry of it has besides. */
 const SHAPES: Readonly<Record<Body['type'], () => yup.Schema>> = {
   note: () => shape({ type: word(), text: word(MOST_TEXT) }),
+  photographed: () => shape({ type: word(), photo: word(), station: word(), text: text() }),
   bypassed: () =>
     shape({
       type: word(),

@@ -3,8 +3,6 @@
  * building's contact; then the work; then walk it through alarm, reset, trouble and normal, and take it off test. Common
  * practice; the panel's own sheet and local code win.
  */
-import type { Body } from './entry';
-
 export const PANEL_STEPS = [
   'monitoring',
   'on-test',
@@ -38,12 +36,18 @@ export interface PanelStanding {
 
 export const NO_PANEL: PanelStanding = { steps: new Map(), onTestUntil: null };
 
-type PanelBody = Extract<Body, { type: 'panel' }>;
+/** What is written of a step. */
+interface Written {
+  step: PanelStep;
+  who: string;
+  text: string;
+  until: string | null;
+}
 
 /** How the panel stands after one more step. */
 export function afterStep(
   { steps, onTestUntil }: PanelStanding,
-  { step, who, text, until }: PanelBody,
+  { step, who, text, until }: Written,
   { at, by }: { at: string; by: string },
 ): PanelStanding {
   if (step === 'off-test') return NO_PANEL;

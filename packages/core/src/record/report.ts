@@ -1,9 +1,10 @@
 /** Everything a job comes to, gathered for whoever reads it later: as found, as left, settings, readings, tests, what is open. */
 import type { Unit, Verdict } from '../behaviour';
+import type { Building } from '../building';
 import type { Circuit, Conductor, TerminalId } from '../circuit';
 import { findConductor } from '../circuit';
 import type { DeviceKind, Value } from '../devices';
-import { fill, kindOf, noticesOf } from '../devices';
+import { contextOf, fill, kindOf, noticesOf } from '../devices';
 import type { ColourCode } from '../standards';
 import type { CommissionTest } from './commission';
 import { commissionOf } from './commission';
@@ -35,6 +36,8 @@ export interface ReportGiven {
   entries: readonly (Entry & { link: string })[];
   readings: readonly ReportReading[];
   photographs: readonly { id: string; station: string; at: string }[];
+  /** The site's building, as it was walked. */
+  building: Building;
   /** ISO time it is written at. */
   written: string;
 }
@@ -148,12 +151,7 @@ function testsOf(left: Circuit, tested: ReadonlyMap<string, Tested>): ReportTest
 /** What a kind of device makes a caution of. */
 function cautionsOf(circuit: Circuit, bypassed: boolean): CautionCode[] {
   const kinds = circuit.devices.map((device) => {
-    const kind = kindOf(device.kind);
-    const params = fill(kind.params, device.params);
-    return {
-      kind,
-      context: { params, settings: fill(kind.settings, device.settings), mains: circuit.mains },
-    };
+    return { kind: kindOf(device.kind), context: contextOf(device, circuit.mains) };
   });
   const some = (is: (kind: DeviceKind, context: (typeof kinds)[number]['context']) => boolean) =>
     kinds.some(({ kind, context }) => is(kind, context));

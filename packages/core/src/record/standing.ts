@@ -112,6 +112,7 @@ class Fold {
       case 'settled':
         return this.changeJacket(body.jacket, { state: body.as });
       case 'note':
+      case 'photographed':
       case 'finished':
     }
   }

@@ -1,8 +1,8 @@
 /** What a person can see of a system, read off its circuit. */
-import type { Circuit, Device } from '../circuit';
+import type { Circuit } from '../circuit';
 import { splitTerminal } from '../circuit';
 import type { LoadNature, Appearance } from '../devices';
-import { fill, kindOf } from '../devices';
+import { kindOf, loadsOf } from '../devices';
 
 /** In the order in which they are asked for where they tell alike. */
 export const FEATURES = [
@@ -25,12 +25,6 @@ export type Feature = (typeof FEATURES)[number];
 
 /** Marks that only a second stage uses. */
 const SECOND_STAGE = new Set(['Y2', 'W2']);
-
-const loadsOf = ({ kind, params, settings }: Device, mains: Circuit['mains']) => {
-  const found = kindOf(kind);
-  const context = { params: fill(found.params, params), settings: fill(found.settings, settings), mains };
-  return found.loads(context);
-};
 
 /** Every feature of a circuit, present or not. */
 export function featuresOf(circuit: Circuit): Record<Feature, boolean> {

@@ -79,7 +79,7 @@ const unfed = (circuit: Circuit): Circuit =>
 
 const withDevices = (circuit: Circuit): Circuit =>
   [
-    detector('smoke', 'roof', 'Duct detector'),
+    detector('smoke', 'roof', 'Detector in the unit'),
     detector('ductSmoke', 'duct', 'Detector in the duct'),
     device('statNut', 'wire-nut', 'roof', 'Thermostat R joint'),
     device('station', 'detector-station', 'hall', 'Station'),

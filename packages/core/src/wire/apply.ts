@@ -26,6 +26,12 @@ export function partway(before: Circuit, after: Circuit, steps: ReadonlySet<stri
   circuit = removeCables(circuit, out);
   for (const device of difference.devicesAdded)
     if (done(`mount:${device.id}`)) circuit = addDevice(circuit, { ...device, settings: {} });
+  for (const { id, station } of difference.devicesMoved)
+    if (done(`carry:${id}`))
+      circuit = {
+        ...circuit,
+        devices: circuit.devices.map((device) => (device.id === id ? { ...device, station } : device)),
+      };
   for (const cable of difference.added) {
     const conductors = cable.conductors.map((conductor) => ({ ...conductor, from: null, to: null }));
     if (done(`pull:${cable.id}`)) circuit = addCable(circuit, { ...cable, conductors });

@@ -32,6 +32,13 @@ export function deviceSteps({ before, difference }: PlannedChange): Step[] {
     task: { type: 'mount', device: device.id },
     after: replaced(device).map(({ id }) => `remove:${id}`),
   }));
+  const carried = difference.devicesMoved.map((device): Step => ({
+    id: `carry:${device.id}`,
+    kind: 'mount',
+    station: device.station,
+    task: { type: 'carry', device: device.id, from: findDevice(before, device.id)!.station },
+    after: [],
+  }));
   const cables = difference.removed.flatMap((cable): Step[] => {
     const station = stationOfEnd(before, cable, 'to', null) ?? stationOfEnd(before, cable, 'from', null);
     return station
@@ -46,7 +53,7 @@ export function deviceSteps({ before, difference }: PlannedChange): Step[] {
         ]
       : [];
   });
-  return [...removed, ...cables, ...mounted];
+  return [...removed, ...cables, ...mounted, ...carried];
 }
 
 export function linkSteps({ before, after, difference, reasons }: PlannedChange): Step[] {

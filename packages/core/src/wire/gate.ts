@@ -1,7 +1,7 @@
 /** The power-off gate: what must be opened, and where the reading is taken that proves it dead. */
 import type { Circuit, Device, TerminalId } from '../circuit';
 import { findDevice, landedOn, otherEnd, splitTerminal } from '../circuit';
-import { fill, kindOf } from '../devices';
+import { elementsOf, fill, kindOf } from '../devices';
 import { compile } from '../network';
 
 /** More than this between hot and common is not dead, V: a meter's own noise and coupling stay below, from memory. */
@@ -11,11 +11,10 @@ export const DEAD_VOLTS = 1;
  * Handles where a circuit's power comes in. One further on leaves its own feed live, so it is none of them.
  */
 const handlesOf = ({ devices, mains }: Circuit): Device[] =>
-  devices.filter(({ kind, params, settings }) => {
-    const found = kindOf(kind);
-    const context = { params: fill(found.params, params), settings: fill(found.settings, settings), mains };
-    return found.isolates && found.elements(context).some((element) => element.kind === 'source');
-  });
+  devices.filter(
+    (device) =>
+      kindOf(device.kind).isolates && elementsOf(device, mains).some((element) => element.kind === 'source'),
+  );
 
 /** Handles that must be opened, place by place; where none is known, whatever feeds the first place. */
 export function openings(circuit: Circuit): { station: string; devices: string[] }[] {

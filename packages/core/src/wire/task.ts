@@ -7,6 +7,8 @@ export type Task =
   | { type: 'prove-dead'; transformer: string }
   | { type: 'take-off'; device: string; conductors: number }
   | { type: 'mount'; device: string }
+  /** From the place it was at to the one it is done at. */
+  | { type: 'carry'; device: string; from: string }
   | { type: 'retire'; cable: string }
   | { type: 'pull'; cable: string; conductors: number; gauge: number; lengthM: number }
   | { type: 'cut'; cable: string; leads: number; gauge: number }

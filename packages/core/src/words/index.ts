@@ -24,6 +24,7 @@ export {
   testHow,
   testTitle,
 } from './english/record';
+export { AIR_KIND, LOOK, airTexts, signText, walkText } from './english/building';
 export {
   JACKET_BECAME,
   JACKET_DOES,
@@ -32,11 +33,15 @@ export {
   loopPointText,
   lostText,
   milliampsText,
+  moveTexts,
+  moveTitle,
   shortText,
   unwatchedTexts,
 } from './english/fire';
-export { reportPaper, showTime } from './english/report';
-export type { ReportStyle } from './english/report';
+export { expectedFigureText, figureText } from './english/reading';
+export { reportPaper } from './english/report';
+export { showTime } from './english/report/style';
+export type { ReportStyle } from './english/report/style';
 export { cableReadingLines, conductorStateText } from './english/cable';
 export { otherEndText } from './english/end';
 export { onwardText, stopText } from './english/path';

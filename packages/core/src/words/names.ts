@@ -3,7 +3,7 @@ import { inSentence, listed } from './phrases';
 import type { Circuit } from '../circuit';
 import { findCable, findConductor, findDevice, nodeName } from '../circuit';
 import type { Load } from '../devices';
-import { fill, kindOf } from '../devices';
+import { loadsOf } from '../devices';
 import { colourName } from '../standards';
 
 export interface Names {
@@ -30,15 +30,8 @@ export const loadTitle = (circuit: Circuit, id: string, element: string): string
   loadOf(circuit, id, element)?.title;
 
 /** Every load of a device. */
-export function loadsAt(circuit: Circuit, id: string): readonly Load[] {
-  const { kind, params, settings } = findDevice(circuit, id)!;
-  const found = kindOf(kind);
-  return found.loads({
-    params: fill(found.params, params),
-    settings: fill(found.settings, settings),
-    mains: circuit.mains,
-  });
-}
+export const loadsAt = (circuit: Circuit, id: string): readonly Load[] =>
+  loadsOf(findDevice(circuit, id)!, circuit.mains);
 
 const loadOf = (circuit: Circuit, id: string, element: string) =>
   loadsAt(circuit, id).find((entry) => entry.element === element);

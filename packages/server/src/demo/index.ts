@@ -1,13 +1,21 @@
-/** Invented jobs for an empty database: two right, one being changed, one wired wrong on purpose. */
+/** Invented jobs for an empty database: right ones, one being changed, one wired wrong on purpose, and a hall of several units. */
 import { judge } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import { exchange, setCable, setValue } from '@zygostat/core/circuit';
-import { furnaceAirConditioner, heatPumpWithStrips } from '@zygostat/core/systems';
+import {
+  furnaceAirConditioner,
+  heatPumpWithStrips,
+  rooftopOnLoop,
+  rooftopUnit,
+} from '@zygostat/core/systems';
 import { nanoid } from 'nanoid';
+import { saveDocument } from '../db/documents';
 import type { Db } from '../db/open';
+import { buildingDocument } from '../documents';
+import { DEMO_BUILDING, DEMO_SITE } from './building';
 import { logReading } from '../db/readings';
 import type { NewJob } from '../db/jobs';
-import { createJob, listJobs } from '../db/jobs';
+import { createJob, listJobs, storedJob } from '../db/jobs';
 
 const renameStations = (circuit: Circuit, names: Record<string, string>): Circuit => ({
   ...circuit,
@@ -86,6 +94,27 @@ const DEMO: readonly (NewJob & {
     ),
     readings: [],
   },
+  {
+    name: 'Assembly room',
+    site: DEMO_SITE,
+    system: 'Rooftop unit on a fire panel’s loop',
+    notes:
+      'RTU 1 was changed two years ago. The detector in the duct was left there and still holds the thermostat; the unit’s own is not on the loop.',
+    circuit: renameStations(rooftopOnLoop('Assembly room', 'left'), {
+      hall: 'Cloakroom wall',
+      roof: 'Roof, RTU 1',
+      lobby: 'Porter’s lodge',
+    }),
+    readings: [],
+  },
+  {
+    name: 'Stage',
+    site: DEMO_SITE,
+    system: 'Packaged rooftop unit',
+    notes: 'RTU 2, with its own detector in its smoke input.',
+    circuit: renameStations(rooftopUnit('Stage'), { hall: 'Stage left', roof: 'Roof, RTU 2' }),
+    readings: [],
+  },
 ];
 
 /** Loads the demo into a database that has no jobs; leaves any other alone. */
@@ -93,6 +122,8 @@ export function loadDemo(db: Db): void {
   if (listJobs(db, '').length > 0) return;
   for (const { readings: taken, ...job } of [...DEMO].reverse()) {
     const jobId = createJob(db, job);
+    const { siteId } = storedJob(db, jobId)!;
+    if (job.site === DEMO_SITE) saveDocument(db, buildingDocument, siteId, 0, DEMO_BUILDING);
     for (const [red, black, expected, actual, situation] of taken)
       logReading(db, {
         id: nanoid(12),

@@ -5,7 +5,7 @@
 
 /** What a loop gives it. A supervisory loop tells of dampers and valves, not of fire. */
 export const READINGS = ['normal', 'alarm', 'trouble', 'supervisory'] as const;
-export type Reading = (typeof READINGS)[number];
+type Reading = (typeof READINGS)[number];
 
 export interface PanelLoop {
   reads: Reading;
@@ -15,8 +15,7 @@ export interface PanelLoop {
   latched: 'alarm' | 'supervisory' | null;
 }
 
-export type EventType =
-  Reading | 'acknowledged' | 'silenced' | 'reset' | 'on-test' | 'off-test' | 'test-over';
+type EventType = Reading | 'acknowledged' | 'silenced' | 'reset' | 'on-test' | 'off-test' | 'test-over';
 
 export interface PanelEvent {
   at: string;

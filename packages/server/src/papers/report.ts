@@ -3,7 +3,7 @@ import type { Circuit } from '@zygostat/core/circuit';
 import type { Block, Paper, Section } from '@zygostat/core/formats';
 import { addLoomPages } from './loom-pages';
 import type { Sheet } from './page';
-import { MARGIN, PLAIN, STRONG, bytesOf, newDocument } from './page';
+import { MARGIN, PLAIN, STRONG, bytesOf, innerWidth, newDocument } from './page';
 import { addTable } from './table';
 
 const INK = '#1B2422';
@@ -12,6 +12,10 @@ const LINE = '#D9D2C3';
 const TEXT_PT = 10;
 /** Space a heading wants under it before a page ends, points. */
 const KEEP_PT = 90;
+/** A row of photographs with its caption, the caption alone, and between two, points. */
+const PICTURE_PT = 220;
+const CAPTION_PT = 34;
+const GAP_PT = 14;
 
 /** Characters the type has none of, as it can say them. */
 const printable = (text: string) => text.replace(/[⟷↔]/g, '–').replace(/≤/g, '<=').replace(/≥/g, '>=');
@@ -19,7 +23,35 @@ const printable = (text: string) => text.replace(/[⟷↔]/g, '–').replace(/�
 const write = (sheet: Sheet, text: string, options: PDFKit.Mixins.TextOptions = {}) =>
   sheet.text(printable(text), MARGIN, undefined, options);
 
-function addBlock(sheet: Sheet, block: Block): void {
+/** Photographs two in a row, each with its caption; a page holds as many rows as fit whole. */
+function addPictures(
+  sheet: Sheet,
+  items: readonly { id: string; caption: string }[],
+  pictureOf: (id: string) => Buffer | undefined,
+): void {
+  const width = (innerWidth(sheet) - GAP_PT) / 2;
+  for (let i = 0; i < items.length; i += 2) {
+    if (sheet.y + PICTURE_PT > sheet.page.height - MARGIN) sheet.addPage();
+    const top = sheet.y;
+    items.slice(i, i + 2).forEach(({ id, caption }, column) => {
+      const bytes = pictureOf(id);
+      const left = MARGIN + column * (width + GAP_PT);
+      if (bytes) sheet.image(bytes, left, top, { fit: [width, PICTURE_PT - CAPTION_PT] });
+      sheet
+        .font(PLAIN)
+        .fontSize(8)
+        .fillColor(MUTE)
+        .text(printable(caption), left, top + PICTURE_PT - CAPTION_PT + 4, {
+          width,
+          height: CAPTION_PT - 6,
+          ellipsis: true,
+        });
+    });
+    sheet.y = top + PICTURE_PT;
+  }
+}
+
+function addBlock(sheet: Sheet, block: Block, pictureOf: (id: string) => Buffer | undefined): void {
   sheet.font(PLAIN).fontSize(TEXT_PT).fillColor(INK);
   switch (block.type) {
     case 'text':
@@ -27,6 +59,9 @@ function addBlock(sheet: Sheet, block: Block): void {
       break;
     case 'list':
       for (const item of block.items) write(sheet, `•  ${item}`, { paragraphGap: 3 });
+      break;
+    case 'pictures':
+      addPictures(sheet, block.items, pictureOf);
       break;
     case 'table':
       addTable(
@@ -43,23 +78,35 @@ function addBlock(sheet: Sheet, block: Block): void {
   sheet.moveDown(0.6);
 }
 
-function addSection(sheet: Sheet, { title, blocks, apart }: Section): void {
+function addSection(
+  sheet: Sheet,
+  { title, blocks, apart }: Section,
+  pictureOf: (id: string) => Buffer | undefined,
+): void {
   const left = sheet.page.height - MARGIN - sheet.y;
   if (apart || left < KEEP_PT) sheet.addPage();
   write(sheet.font(STRONG).fontSize(14).fillColor(INK), title);
   sheet.moveDown(0.3);
-  for (const block of blocks) addBlock(sheet, block);
+  for (const block of blocks) addBlock(sheet, block, pictureOf);
   sheet.moveDown(0.6);
 }
 
-/** The report of a job, with its diagram as left. */
-export async function reportPdf(paper: Paper, circuit: Circuit): Promise<Buffer> {
+/**
+ * The report of a job, with its diagram as left.
+ *
+ * @param pictureOf - a photograph's JPEG by its id, where there is one.
+ */
+export async function reportPdf(
+  paper: Paper,
+  circuit: Circuit,
+  pictureOf: (id: string) => Buffer | undefined,
+): Promise<Buffer> {
   const sheet = newDocument(paper.title);
   sheet.addPage();
   write(sheet.font(STRONG).fontSize(20).fillColor(INK), paper.title);
   for (const line of paper.under) write(sheet.font(PLAIN).fontSize(TEXT_PT).fillColor(MUTE), line);
   sheet.moveDown();
-  for (const section of paper.sections) addSection(sheet, section);
+  for (const section of paper.sections) addSection(sheet, section, pictureOf);
   addLoomPages(sheet, circuit, 'Wiring as left', (page) => {
     sheet.font(STRONG).fontSize(14).fillColor(INK).text(page, MARGIN, MARGIN);
     return sheet.y + 8;

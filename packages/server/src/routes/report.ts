@@ -4,19 +4,21 @@ import { reportOf } from '@zygostat/core/record';
 import { reportPaper } from '@zygostat/core/words';
 import type { Request } from 'express';
 import { Router } from 'express';
+import { storedDocument } from '../db/documents';
 import type { Db } from '../db/open';
-import { listPhotos } from '../db/photos';
+import { listPhotos, photoBytes } from '../db/photos';
 import { listReadings } from '../db/readings';
 import { entriesOf } from '../db/record';
 import { latestRevision, storedRevision } from '../db/revisions';
 import { followUpCalendar } from '../papers/follow-up';
+import { buildingDocument } from '../documents';
 import { reportPdf } from '../papers/report';
 import { reportQuerySchema } from '../schemas';
 import { findJob } from './find';
 
 /** Everything of a job that a report is made from. */
 function gather(db: Db, jobId: string): Report {
-  const { id, name, site, notes, state } = findJob(db, jobId);
+  const { id, name, site, siteId, notes, state } = findJob(db, jobId);
   const left = latestRevision(db, id)!;
   return reportOf({
     job: { id, name, site, notes, state },
@@ -40,6 +42,7 @@ function gather(db: Db, jobId: string): Report {
       station: photo.station,
       at: photo.createdAt.toISOString(),
     })),
+    building: storedDocument(db, buildingDocument, siteId).value,
     written: new Date().toISOString(),
   });
 }
@@ -57,7 +60,9 @@ export function reportRoutes(db: Db): Router {
 
   router.get('/jobs/:id/report.pdf', async (request, response) => {
     const { report, paper } = paperOf(request);
-    response.type('application/pdf').send(await reportPdf(paper, report.left));
+    response
+      .type('application/pdf')
+      .send(await reportPdf(paper, report.left, (id) => photoBytes(db, report.job.id, id)));
   });
 
   router.get('/jobs/:id/report.md', (request, response) => {

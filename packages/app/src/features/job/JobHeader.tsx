@@ -8,6 +8,7 @@ import { bypassesStillIn } from '@zygostat/core/record';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
 import { REDO, UNDO } from '../circuit/slice';
+import { OnTest } from '../panel/OnTest';
 import { LeaveSheet } from '../record/LeaveSheet';
 import { useRecord } from '../record/useRecord';
 import { useTokens } from '../../theme';
@@ -80,14 +81,20 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
     <>
       <View style={styles.header}>
         <BackToJobs jobId={job.id} />
-        <View style={styles.titles}>
+        <Pressable
+          role="link"
+          aria-label={`${job.site}, ${job.name}: to the site`}
+          // In its place, not over it: only one job is ever open.
+          onPress={() => router.dismissTo({ pathname: '/site/[id]', params: { id: job.siteId } })}
+          style={styles.titles}
+        >
           <AppText kind="title" heading={1} lines={1}>
             {job.site}
           </AppText>
           <AppText kind="small" lines={1}>
             {job.name}
           </AppText>
-        </View>
+        </Pressable>
         <ActionButton
           label="Undo"
           icon="undo"
@@ -107,6 +114,7 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
         {children}
       </View>
       <HeldOpen jobId={job.id} />
+      <OnTest job={job} />
     </>
   );
 }

@@ -5,11 +5,13 @@ import { diagnosisDocument } from '../find/document';
 import { findReducer } from '../find/slice';
 import { planDocument } from '../plan/document';
 import { recordReducer } from '../record/slice';
+import { buildingDocument } from '../site/document';
 import { surveyDocument } from '../survey/document';
 import { traceReducer } from '../trace/slice';
 
 export const jobReducers = {
   bench: benchReducer,
+  building: buildingDocument.reducer,
   diagnosis: diagnosisDocument.reducer,
   edits: editsReducer,
   find: findReducer,

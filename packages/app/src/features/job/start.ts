@@ -12,6 +12,7 @@ import { planDocument } from '../plan/document';
 import { followingUndo } from '../plan/undo';
 import { readingsOutbox } from '../readings/outbox';
 import { recordOutbox } from '../record/outbox';
+import { buildingDocument } from '../site/document';
 import { surveyDocument } from '../survey/document';
 import { jobReducers } from './reducers';
 
@@ -24,6 +25,7 @@ async function start(store: Store): Promise<void> {
     surveyDocument.sending(),
     planDocument.sending(),
     diagnosisDocument.sending(),
+    buildingDocument.sending(),
     readingsOutbox.sending(),
     changesOutbox.sending(),
     recordOutbox.sending(),

@@ -4,25 +4,25 @@ import type { jobDocument } from '../../documents/jobDocument';
 import type { RootState } from '../../store';
 import { useAppDispatch, useAppSelector } from '../../store';
 
-/** Opens a document of the job, and says when the store holds it. */
+/** Opens a document of the job, or of the site, and says when the store holds it. */
 export function useOpenDocument(
-  name: 'diagnosis' | 'plan' | 'survey',
+  name: 'building' | 'diagnosis' | 'plan' | 'survey',
   document: Pick<ReturnType<typeof jobDocument>, 'open'>,
-  jobId: string,
+  ownerId: string,
 ): boolean {
   const dispatch = useAppDispatch();
-  const ready = useAppSelector((state: RootState) => state[name].jobId === jobId);
+  const ready = useAppSelector((state: RootState) => state[name]?.jobId === ownerId);
   useEffect(() => {
     if (ready) return;
     let wanted = true;
     const open = async () => {
-      for (let tries = 0; wanted && !(await dispatch(document.open(jobId, () => wanted))); tries++)
+      for (let tries = 0; wanted && !(await dispatch(document.open(ownerId, () => wanted))); tries++)
         await untilAskedAgain(tries, (ms) => new Promise((resolve) => setTimeout(resolve, ms)));
     };
     void open();
     return () => {
       wanted = false;
     };
-  }, [dispatch, document, jobId, ready]);
+  }, [dispatch, document, ownerId, ready]);
   return ready;
 }

@@ -6,6 +6,7 @@ export interface Job {
   id: string;
   name: string;
   site: string;
+  siteId: string;
   system: string;
   notes: string;
   state: 'open' | 'done';
@@ -59,6 +60,10 @@ export const jobsApi = api.injectEndpoints({
       query: () => 'sites',
       providesTags: ['Jobs'],
     }),
+    site: build.query<{ id: string; name: string; jobs: Job[] }, string>({
+      query: (id) => `sites/${encodeURIComponent(id)}`,
+      providesTags: ['Jobs'],
+    }),
     openJob: build.query<OpenedJob, string>({
       query: (id) => `jobs/${encodeURIComponent(id)}`,
       providesTags: (_result, _error, id) => [{ type: 'Job', id }],
@@ -87,6 +92,7 @@ export const {
   useListBypassesQuery,
   useListJobsQuery,
   useListSitesQuery,
+  useSiteQuery,
   useReadBundleMutation,
   useOpenJobQuery,
   useChangeJobMutation,

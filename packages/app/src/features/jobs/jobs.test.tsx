@@ -14,6 +14,7 @@ jest.mock('expo-router', () => ({
 const job = (more: Partial<Job>): Job => ({
   id: 'a1',
   name: 'Loft',
+  siteId: 's',
   site: 'Quince orchard',
   system: 'Furnace with air conditioner',
   notes: '',

@@ -80,8 +80,9 @@ export function Loom({
     [circuit, loom],
   );
   const figureOf = (node: string) => {
-    const volts = view?.nodes[node]?.volts;
-    return volts === undefined ? '–' : showVolts(volts);
+    const { volts, direct } = view?.nodes[node] ?? {};
+    if (volts === undefined) return '–';
+    return direct === undefined ? showVolts(volts) : `${showVolts(direct)} dc`;
   };
   const standingOf = useCallback((node: string) => view?.nodes[node]?.standing ?? UNKNOWN, [view]);
   const isLine = (node: string) =>

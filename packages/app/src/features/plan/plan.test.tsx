@@ -21,6 +21,7 @@ jest.mock('expo-router', () => ({ router: { replace: (to: unknown) => mockReplac
 const job: Job = {
   id: 'job',
   name: 'Loft',
+  siteId: 's',
   site: 'Orchard barn',
   system: '',
   notes: '',

@@ -2,18 +2,12 @@ import { format } from 'date-fns';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { nodeName } from '@zygostat/core/circuit';
-import { showQuantity } from '@zygostat/core/words';
-import type { LoggedReading } from './api';
+import { expectedFigureText, figureText } from '@zygostat/core/words';
 import { problemOf } from '../../store/api';
 import { useListReadingsQuery } from './api';
 import { useTokens } from '../../theme';
 import { ActionButton, Waiting, AppText } from '../../basics';
 import { VERDICT_WORDS } from './LogSheet';
-
-const show = (value: number | null, unit: LoggedReading['unit']) => {
-  const { figure, unit: scaled } = showQuantity(value ?? Infinity, unit);
-  return `${figure} ${scaled}`;
-};
 
 /** Every reading taken on this job beside what the model expected of it. */
 export function ReadingsPane({ circuit, jobId }: { circuit: Circuit; jobId: string }) {
@@ -46,12 +40,12 @@ export function ReadingsPane({ circuit, jobId }: { circuit: Circuit; jobId: stri
                 {nodeName(circuit, reading.red)} to {nodeName(circuit, reading.black)}
               </AppText>
               <AppText kind="mark" color={reading.verdict === 'agrees' ? t.teal : t.red}>
-                {show(reading.actual, reading.unit)}
+                {figureText(reading.actual, reading.unit)}
               </AppText>
             </View>
             <AppText kind="small">
-              {VERDICT_WORDS[reading.verdict]} · expected {show(reading.expected, reading.unit)} · revision{' '}
-              {reading.revision} · {format(new Date(reading.createdAt), 'd MMM yyyy, HH:mm')}
+              {VERDICT_WORDS[reading.verdict]} · expected {expectedFigureText(reading.expected, reading.unit)}{' '}
+              · revision {reading.revision} · {format(new Date(reading.createdAt), 'd MMM yyyy, HH:mm')}
             </AppText>
             {reading.situation ? <AppText kind="small">{reading.situation}</AppText> : null}
           </View>

@@ -1,11 +1,13 @@
 import { format } from 'date-fns';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { Image, StyleSheet, View } from 'react-native';
 import type { Entry } from '@zygostat/core/record';
 import type { Names } from '@zygostat/core/words';
 import { entryText } from '@zygostat/core/words';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText, Field } from '../../basics';
+import { photoUrl } from '../survey/photo-url';
+import { TakePhoto } from './TakePhoto';
 import { useWrite } from './useRecord';
 
 /** Lines shown before more are asked for. */
@@ -35,6 +37,7 @@ export function LogPane({ jobId, names, entries }: LogPaneProps) {
     <>
       <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
         <Field label="A line for the log" value={text} most={2000} multiline onChange={setText} />
+        <TakePhoto jobId={jobId} names={names} text={text} onTaken={() => setText('')} onWrite={write} />
         <ActionButton
           label="Log it"
           look="filled"
@@ -48,6 +51,9 @@ export function LogPane({ jobId, names, entries }: LogPaneProps) {
           <View key={id} role="listitem" style={[styles.line, { borderColor: t.line }]}>
             <AppText kind="small">{`${format(new Date(at), 'd MMM yyyy, HH:mm')} · ${by}`}</AppText>
             <AppText>{entryText(names, body, (bypass) => devices.get(bypass))}</AppText>
+            {body.type === 'photographed' ? (
+              <Image source={{ uri: photoUrl(jobId, body.photo) }} style={styles.photo} alt={body.text} />
+            ) : null}
           </View>
         ))}
       </View>
@@ -61,5 +67,6 @@ export function LogPane({ jobId, names, entries }: LogPaneProps) {
 const styles = StyleSheet.create({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   list: { gap: 0 },
+  photo: { width: 160, height: 120, borderRadius: 8, marginTop: 4 },
   line: { borderBottomWidth: 1, paddingVertical: 8, gap: 2 },
 });

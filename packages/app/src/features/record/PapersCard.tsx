@@ -2,6 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import { useAppSelector } from '../../store';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
+import { Seal } from './Seal';
 
 /** What leaves the job: the report as it is printed, read and computed with; its dates; the whole of it in one file. */
 export function PapersCard({ jobId, unsent }: { jobId: string; unsent: number }) {
@@ -22,8 +23,10 @@ export function PapersCard({ jobId, unsent }: { jobId: string; unsent: number })
         Report
       </AppText>
       <AppText kind="small">
-        The customer’s page first; then landings, settings, tests, readings, what is open, the log.
+        The customer’s page first; then landings, settings, tests, readings, what is open, the log,
+        photographs.
       </AppText>
+      <Seal jobId={jobId} />
       {waiting ? (
         <AppText color={t.amber}>What was changed or written last is not saved yet, and not in it.</AppText>
       ) : null}

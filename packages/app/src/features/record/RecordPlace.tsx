@@ -1,10 +1,13 @@
 import { useState } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
-import { bypassesStillIn } from '@zygostat/core/record';
+import type { Standing } from '@zygostat/core/record';
+import { bypassesStillIn, jacketsOff } from '@zygostat/core/record';
 import { namesIn } from '@zygostat/core/words';
 import { Waiting } from '../../basics';
 import type { Job } from '../jobs/api';
 import { PlaceFrame } from '../job/PlaceFrame';
+import { hasLoop } from '../panel/OnTest';
+import { PanelPane } from '../panel/PanelPane';
 import { Steps } from '../job/Steps';
 import { LogPane } from './LogPane';
 import { PapersCard } from './PapersCard';
@@ -13,15 +16,30 @@ import { TestsPane } from './TestsPane';
 import { Writer } from './Writer';
 import { useRecord } from './useRecord';
 
+type Step = 'tests' | 'open' | 'panel' | 'log' | 'report';
+
+/** Whether the panel is on test or a jacket off: who comes then is shown that. */
+const isUnderWay = (standing: Standing) =>
+  standing.panel.onTestUntil !== null || jacketsOff(standing).length > 0;
+
 /** Is it proven, what is still open, what was done. */
 export function RecordPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
-  const [chosen, setStep] = useState<'tests' | 'open' | 'log' | 'report' | null>(null);
+  const [chosen, setStep] = useState<Step | null>(null);
   const { entries, standing, unsent, isLoading } = useRecord(job.id);
   const open = bypassesStillIn(standing).length + standing.items.filter(({ done }) => !done).length;
   // Who comes because a safety is bypassed is shown that first.
-  const step = chosen ?? (bypassesStillIn(standing).length > 0 ? 'open' : 'tests');
+  const first: Step =
+    bypassesStillIn(standing).length > 0 ? 'open' : isUnderWay(standing) ? 'panel' : 'tests';
+  const step = chosen ?? first;
   const names = namesIn(circuit);
-  const titles = { tests: 'Tests', open: open > 0 ? `Open ${open}` : 'Open', log: 'Log', report: 'Report' };
+  const opened = open > 0 ? `Open ${open}` : 'Open';
+  const titles = {
+    tests: 'Tests',
+    open: opened,
+    ...(hasLoop(circuit) && { panel: 'Panel' }),
+    log: 'Log',
+    report: 'Report',
+  } as Readonly<Record<Step, string>>;
   return (
     <PlaceFrame
       job={job}
@@ -33,6 +51,8 @@ export function RecordPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
         <TestsPane jobId={job.id} circuit={circuit} names={names} standing={standing} />
       ) : step === 'open' ? (
         <OpenPane jobId={job.id} circuit={circuit} names={names} standing={standing} />
+      ) : step === 'panel' ? (
+        <PanelPane job={job} circuit={circuit} names={names} standing={standing} />
       ) : step === 'report' ? (
         <PapersCard jobId={job.id} unsent={unsent} />
       ) : (

@@ -9,7 +9,7 @@ export interface NewEntry {
 
 export const recordApi = api.injectEndpoints({
   endpoints: (build) => ({
-    listRecord: build.query<Entry[], string>({
+    listRecord: build.query<(Entry & { link: string })[], string>({
       query: (id) => `jobs/${encodeURIComponent(id)}/record`,
       providesTags: (_result, _error, id) => [{ type: 'Record', id }],
     }),

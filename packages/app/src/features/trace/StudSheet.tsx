@@ -96,10 +96,19 @@ export function StudSheet({ circuit, node, actions }: StudSheetProps) {
       ) : null}
       {reading ? (
         <View style={styles.reads}>
-          <AppText kind="mark">{showVolts(reading.volts)} V</AppText>
-          <AppText kind="small">
-            to {nodeName(circuit, reading.reference)} · {STANDING_WORDS[reading.standing]}
-          </AppText>
+          {reading.direct === undefined ? (
+            <>
+              <AppText kind="mark">{showVolts(reading.volts)} V</AppText>
+              <AppText kind="small">
+                to {nodeName(circuit, reading.reference)} · {STANDING_WORDS[reading.standing]}
+              </AppText>
+            </>
+          ) : (
+            <>
+              <AppText kind="mark">{showVolts(reading.direct)} V d.c.</AppText>
+              <AppText kind="small">to the negative side of its loop</AppText>
+            </>
+          )}
         </View>
       ) : null}
       <View style={styles.row}>

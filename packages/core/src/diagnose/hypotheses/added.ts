@@ -1,6 +1,6 @@
 /** What may be there that should not: a load beyond what a transformer carries, a jumper left behind, a call of another thermostat. */
 import type { Circuit } from '../../circuit';
-import { fill, kindOf, ratedAmps } from '../../devices';
+import { contextOf, kindOf, ratedAmps } from '../../devices';
 import { TOUCHING_OHMS } from '../../network';
 import { jumperPlaces } from '../jumpers';
 import type { Hypothesis } from './hypothesis';
@@ -19,9 +19,10 @@ const ALWAYS = { heat: 35, cool: 4 } as const;
 
 /** More on a control transformer's secondary than it was made for: its volts sag, coils drop out. */
 function overloads({ devices, mains }: Circuit): Hypothesis[] {
-  return devices.flatMap(({ id, kind, params, settings }) => {
+  return devices.flatMap((device) => {
+    const { id, kind } = device;
     const found = kindOf(kind);
-    const context = { params: fill(found.params, params), settings: fill(found.settings, settings), mains };
+    const context = contextOf(device, mains);
     const supplies = found
       .elements(context)
       .some((element) => element.kind === 'transformer' && element.supplies);

@@ -9,7 +9,7 @@ import {
   freeDeviceId,
   splitTerminal,
 } from '../../circuit';
-import { PARTS, fill, kindOf, noticesWater } from '../../devices';
+import { PARTS, elementsOf, kindOf, noticesWater } from '../../devices';
 import type { Finding, Proof } from '../../prove';
 import { contactsOf, protectionWithout, prove, supply, tripsOf } from '../../prove';
 import { addLeads } from '../field/cable';
@@ -78,12 +78,11 @@ export interface SafetyPlan {
 
 /** By device, the terminal of the contact that closes when it trips. */
 const alarmsOf = ({ devices, mains }: Circuit, ids: readonly string[]): TerminalId[] =>
-  devices.flatMap(({ id, kind, params, settings }) => {
-    const found = kindOf(kind);
-    if (found.alarm === undefined || !ids.includes(id)) return [];
-    const context = { params: fill(found.params, params), settings: fill(found.settings, settings), mains };
-    const contact = found.elements(context).find((element) => element.id === found.alarm);
-    return contact?.kind === 'branch' ? [`${id}.${contact.b}`] : [];
+  devices.flatMap((device) => {
+    const { alarm } = kindOf(device.kind);
+    if (alarm === undefined || !ids.includes(device.id)) return [];
+    const contact = elementsOf(device, mains).find((element) => element.id === alarm);
+    return contact?.kind === 'branch' ? [`${device.id}.${contact.b}`] : [];
   });
 
 /** A sounder from the alarm contacts to common. */

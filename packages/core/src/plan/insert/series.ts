@@ -9,7 +9,7 @@ import {
   landedOn,
   splitTerminal,
 } from '../../circuit';
-import { fill, kindOf } from '../../devices';
+import { elementsOf, fill, kindOf } from '../../devices';
 import { addLeads } from '../field/cable';
 
 /** A device to be cut in. */
@@ -30,8 +30,8 @@ export interface Feed {
 /** The two terminals of a kind between which its contact is there to open. */
 export function seriesTerminals(kind: string, mains: Circuit['mains']): [string, string] | null {
   const found = kindOf(kind);
-  const context = { params: fill(found.params, {}), settings: fill(found.settings, {}), mains };
-  const contact = found.elements(context).find(({ id }) => found.interrupts.includes(id));
+  const elements = elementsOf({ kind, params: {}, settings: {} }, mains);
+  const contact = elements.find(({ id }) => found.interrupts.includes(id));
   return contact?.kind === 'branch' ? [contact.a, contact.b] : null;
 }
 

@@ -1,7 +1,7 @@
 /** What has to be known of the water before a safety is put in, and is asked once. */
 import type { Circuit, Device } from '../../circuit';
 import { addDevice, freeDeviceId, setValue } from '../../circuit';
-import { PARTS, fill, kindOf } from '../../devices';
+import { PARTS, kindOf, loadsOf } from '../../devices';
 
 /** What is asked once about the water. */
 export interface WaterFacts {
@@ -26,11 +26,9 @@ export const askedOfWater = (circuit: Circuit): { pan: boolean; condensing: bool
 
 /** Where the coil is: with the indoor fan. */
 function coilStation({ devices, mains }: Circuit): string | undefined {
-  const blower = devices.find(({ kind, params, settings }) => {
-    const found = kindOf(kind);
-    const context = { params: fill(found.params, params), settings: fill(found.settings, settings), mains };
-    return found.loads(context).some(({ serves, nature }) => serves === 'fan' && nature === 'motor');
-  });
+  const blower = devices.find((device) =>
+    loadsOf(device, mains).some(({ serves, nature }) => serves === 'fan' && nature === 'motor'),
+  );
   return (blower ?? devices[0])?.station;
 }
 

@@ -1,8 +1,9 @@
 /** What is said of a fire panel, its loop and the jackets at a detector. */
 import type { JacketFunction, Loop, Lost, LoopPoint, ShortedStretch } from '../../fire';
+import type { LoopMove } from '../../plan';
 import type { JacketEnd, PanelStep } from '../../record';
 import type { Names } from '../names';
-import { listed } from '../phrases';
+import { inSentence, listed } from '../phrases';
 import { showQuantity, showVolts } from '../show';
 
 /** A step that was done, and with whom. */
@@ -128,3 +129,36 @@ export const shortText = (
   { cable, from, nearM, farM }: ShortedStretch,
   length: (metres: number) => string,
 ): string => `${names.cable(cable)}, ${length(nearM)} to ${length(farM)} from ${names.node(from)}`;
+
+export const moveTitle = ({ way }: LoopMove): string =>
+  way === 'on'
+    ? 'Keep the old one: take the loop on'
+    : 'Take the old one out: bring its loop and station over';
+
+/** What a move uses and comes to; and what is wrong with it. `after` names things of the circuit it makes. */
+export function moveTexts(
+  names: Names,
+  after: Names,
+  { reused, pulled, retired, deadStations, loops, lost }: LoopMove,
+): { good: string[]; bad: string[] } {
+  const unwatched = loops.flatMap((loop) => unwatchedTexts(after, loop));
+  return {
+    good: [
+      ...reused.map((label) => `${label} is used again.`),
+      ...pulled.map((label) => `Pull ${inSentence(label)}, marked at both ends before it is pulled.`),
+      ...(retired.length > 0
+        ? [`${listed(retired)}: out of use, every conductor insulated at both ends.`]
+        : []),
+      'The resistor goes to the last device.',
+      ...(unwatched.length === 0 ? ['All of the loop is supervised then.'] : []),
+    ],
+    bad: [
+      ...unwatched,
+      ...(lost.length > 0 ? [lostText(names, lost)] : []),
+      ...deadStations.map(
+        (id) =>
+          `${after.device(id)} cannot test or reset it: they are of different kinds. Change the station.`,
+      ),
+    ],
+  };
+}

@@ -38,6 +38,10 @@ export function entryText(names: Names, body: Body, bypassOf: (id: string) => st
   switch (body.type) {
     case 'note':
       return body.text;
+    case 'photographed': {
+      const place = names.circuit.stations.find(({ id }) => id === body.station)?.name ?? body.station;
+      return `Photograph of ${place}${body.text ? `: ${body.text}` : ''}`;
+    }
     case 'bypassed':
       return `${deviceText(names, body.device)} bypassed: ${body.why}. ${body.watch} watches.`;
     case 'restored':

@@ -41,10 +41,14 @@ export function taskText(names: ChangeNames, task: Task, units: Units): string {
       return `Tag the ${task.conductors} conductors of ${before.device(task.device)}, lift them and take it off`;
     case 'mount':
       return `Mount ${after.device(task.device)}`;
+    case 'carry': {
+      const place = before.circuit.stations.find(({ id }) => id === task.from)?.name ?? task.from;
+      return `Mount ${lower(after.device(task.device))} here; it was at ${place}`;
+    }
     case 'retire':
       return `Take ${before.cable(task.cable)} out of use, insulate what stays in the wall`;
     case 'pull':
-      return `Pull ${after.cable(task.cable)}: ${task.conductors} conductors, ${showGauge(task.gauge, units.gauge)}, ${showLength(Math.ceil(task.lengthM), units.length)}`;
+      return `Pull ${after.cable(task.cable)}: ${task.conductors} conductors, ${showGauge(task.gauge, units.gauge)}, ${showLength(Math.ceil(task.lengthM), units.length)}; mark both ends before it is pulled`;
     case 'cut':
       return `Cut ${after.cable(task.cable)}: ${task.leads} leads, ${showGauge(task.gauge, units.gauge)}`;
     case 'insulate':

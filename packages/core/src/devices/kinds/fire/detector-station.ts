@@ -36,6 +36,7 @@ export const detectorStation = defineDevice({
     green: senses.volts('S+', 'S-') >= LIT_FROM_VOLTS && senses.amps('green') > 0,
     red: senses.volts('LAMP', 'S-') >= LIT_FROM_VOLTS && senses.amps('red') > 0,
   }),
+  tests: { control: 'press', value: 'held' },
   tells: ({ red }) => red,
   face: ({ green, red }) =>
     red

@@ -1,0 +1,113 @@
+import { addMinutes, format } from 'date-fns';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Body, PanelStep, Standing } from '@zygostat/core/record';
+import { PANEL_STEPS, nextStep } from '@zygostat/core/record';
+import { PANEL_STEP } from '@zygostat/core/words';
+import { useTokens } from '../../theme';
+import { ActionButton, AppText, Field, Options } from '../../basics';
+import type { FirePanel } from './api';
+import { usePutOnTestMutation, useTakeOffTestMutation } from './api';
+
+const HOURS = { h1: '1 hour', h2: '2 hours', h4: '4 hours', h8: '8 hours' } as const;
+const MINUTES: Readonly<Record<keyof typeof HOURS, number>> = { h1: 60, h2: 120, h4: 240, h8: 480 };
+
+/** What the panel should show when a step of the walk is done. */
+const SHOWS: Partial<Record<PanelStep, FirePanel['condition']>> = {
+  alarm: 'alarm',
+  reset: 'normal',
+  trouble: 'trouble',
+  normal: 'normal',
+};
+
+interface PanelStepsProps {
+  siteId: string;
+  standing: Standing;
+  panel: FirePanel | null;
+  onWrite: (body: Body) => Promise<boolean>;
+}
+
+/** What is to be done with the panel, one step at a time in its order, and what was done with whom. */
+export function PanelSteps({ siteId, standing, panel, onWrite }: PanelStepsProps) {
+  const t = useTokens();
+  const [putOnTest] = usePutOnTestMutation();
+  const [takeOffTest] = useTakeOffTestMutation();
+  const [who, setWho] = useState('');
+  const [text, setText] = useState('');
+  const [hours, setHours] = useState<keyof typeof HOURS>('h4');
+  const [extending, setExtending] = useState(false);
+  const { steps, onTestUntil } = standing.panel;
+  const step = extending ? 'on-test' : nextStep(standing.panel);
+  const said = PANEL_STEP[step];
+  const shows = SHOWS[step];
+  const done = async () => {
+    const minutes = MINUTES[hours];
+    const until = step === 'on-test' ? addMinutes(new Date(), minutes).toISOString() : null;
+    if (!(await onWrite({ type: 'panel', step, who: who.trim(), text: text.trim(), until }))) return;
+    // Monitoring is somebody at a telephone; the simulated panel does what they would have it do.
+    if (step === 'on-test') void putOnTest({ id: siteId, minutes });
+    if (step === 'off-test') void takeOffTest({ id: siteId });
+    setText('');
+    setExtending(false);
+  };
+  return (
+    <View
+      role="region"
+      aria-label="With the panel"
+      style={[styles.card, { backgroundColor: t.card, borderColor: t.copper }]}
+    >
+      <AppText kind="small">{`Step ${PANEL_STEPS.indexOf(step) + 1} of ${PANEL_STEPS.length} with the panel`}</AppText>
+      <AppText kind="title" heading={2}>
+        {said.title}
+      </AppText>
+      {step === 'alarm' ? (
+        <AppText kind="strong">Do the work first. When all is landed, walk the panel through:</AppText>
+      ) : null}
+      <AppText>{said.how}</AppText>
+      {shows !== undefined && panel ? (
+        <AppText kind="strong" color={panel.condition === shows ? t.teal : t.amber}>
+          {panel.condition === shows
+            ? `The panel shows ${shows}, as it should.`
+            : `The panel here shows ${panel.condition}; it should show ${shows}.`}
+        </AppText>
+      ) : null}
+      {step === 'on-test' ? (
+        <Options label="For how long" options={HOURS} value={hours} onChange={setHours} />
+      ) : null}
+      <Field label={said.who} value={who} most={80} onChange={setWho} />
+      <Field label="What was said or seen (optional)" value={text} most={2000} onChange={setText} />
+      <ActionButton
+        label={extending ? 'Extended' : 'Done'}
+        hint={`Done: ${said.title}`}
+        look="filled"
+        disabled={who.trim() === ''}
+        onPress={() => void done()}
+      />
+      {onTestUntil !== null && !extending ? (
+        <ActionButton label="Have the test extended" look="plain" onPress={() => setExtending(true)} />
+      ) : null}
+      <View role="list" aria-label="Done with the panel">
+        {[...steps].map(([one, { at, who: whom, text: told }]) => (
+          <View key={one} role="listitem" style={styles.line}>
+            <AppText kind="figure" color={t.mute}>
+              {format(new Date(at), 'HH:mm')}
+            </AppText>
+            <AppText
+              style={styles.grow}
+            >{`${PANEL_STEP[one].title}: ${whom}${told ? `. ${told}` : ''}`}</AppText>
+          </View>
+        ))}
+      </View>
+      <AppText kind="small">
+        In many places these are life-safety devices reserved to licensed people: know whether you may work on
+        them. The panel’s own sheet and local code win.
+      </AppText>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  card: { borderWidth: 1.5, borderRadius: 12, padding: 12, gap: 8 },
+  line: { flexDirection: 'row', gap: 10, paddingVertical: 2 },
+  grow: { flex: 1 },
+});

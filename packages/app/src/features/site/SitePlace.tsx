@@ -1,0 +1,102 @@
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { useTokens } from '../../theme';
+import { Icon } from '../../theme/icons';
+import { ActionButton, AppText, Column, Waiting } from '../../basics';
+import { problemOf } from '../../store/api';
+import { useSiteQuery } from '../jobs/api';
+import { Steps } from '../job/Steps';
+import { AirPane } from './AirPane';
+import { MapPane } from './MapPane';
+import type { List } from './things';
+import { ThingSheet } from './ThingSheet';
+import { useBuilding } from './useBuilding';
+import { WalkPane } from './WalkPane';
+
+const TITLES = { walk: 'Walk', map: 'Map', air: 'Air', jobs: 'Jobs' } as const;
+
+/** The jobs of a site, each a way into it. */
+function Jobs({ id }: { id: string }) {
+  const t = useTokens();
+  const { data } = useSiteQuery(id);
+  return (
+    <View role="list" aria-label="Jobs here" style={styles.column}>
+      {data?.jobs.map((job) => (
+        <View key={job.id} role="listitem">
+          <Pressable
+            role="link"
+            aria-label={`Open ${job.name}`}
+            onPress={() => router.push({ pathname: '/job/[id]', params: { id: job.id } })}
+            style={[styles.job, { backgroundColor: t.card, borderColor: t.line }]}
+          >
+            <View style={styles.grow}>
+              <AppText kind="strong">{job.name}</AppText>
+              <AppText kind="small">{job.system}</AppText>
+            </View>
+            <Icon name="chevron-right" color={t.mute} />
+          </Pressable>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** A site: walked before anything is reset, what hangs on what, its air, its jobs. */
+export function SitePlace({ id }: { id: string }) {
+  const { data: site, error, refetch } = useSiteQuery(id);
+  const { building, ready, change } = useBuilding(id);
+  const [step, setStep] = useState<keyof typeof TITLES>('walk');
+  const [at, setAt] = useState<{ list: List; id: string } | null>(null);
+  if (!site || !ready)
+    return (
+      <Column>
+        {error ? (
+          <View style={styles.column}>
+            <AppText>{problemOf(error).detail}</AppText>
+            <ActionButton label="Try again" onPress={() => void refetch()} />
+            <ActionButton label="All jobs" look="filled" onPress={() => router.dismissTo('/')} />
+          </View>
+        ) : (
+          <Waiting label="Opening the site" />
+        )}
+      </Column>
+    );
+  return (
+    <Column>
+      <View style={styles.header}>
+        <ActionButton
+          label="Jobs"
+          hint="Back to jobs"
+          icon="back"
+          look="plain"
+          iconOnly
+          onPress={() => router.dismissTo('/')}
+        />
+        <AppText kind="title" heading={1} lines={1} style={styles.grow}>
+          {site.name}
+        </AppText>
+      </View>
+      <Steps label="Site" titles={TITLES} here={step} onGo={setStep} />
+      <ScrollView style={styles.grow} contentContainerStyle={styles.column}>
+        {step === 'walk' ? (
+          <WalkPane building={building} change={change} onOpen={setAt} />
+        ) : step === 'map' ? (
+          <MapPane building={building} onOpen={setAt} />
+        ) : step === 'air' ? (
+          <AirPane building={building} onOpen={setAt} />
+        ) : (
+          <Jobs id={id} />
+        )}
+      </ScrollView>
+      {at ? <ThingSheet building={building} at={at} onChange={change} onClose={() => setAt(null)} /> : null}
+    </Column>
+  );
+}
+
+const styles = StyleSheet.create({
+  header: { flexDirection: 'row', alignItems: 'center', minHeight: 56, paddingHorizontal: 2 },
+  column: { padding: 12, gap: 12 },
+  job: { flexDirection: 'row', alignItems: 'center', gap: 8, borderWidth: 1, borderRadius: 12, padding: 14 },
+  grow: { flex: 1 },
+});

@@ -1,0 +1,51 @@
+import type { Building } from '@zygostat/core/building';
+import { without } from '@zygostat/core/building';
+import { ActionButton, BottomSheet, Field } from '../../basics';
+import { AirForm, DetectorForm, StationForm, ThermostatForm, UnitForm } from './Forms';
+import type { List, Things } from './things';
+import { LISTS, changed } from './things';
+
+interface ThingSheetProps {
+  building: Building;
+  at: { list: List; id: string };
+  onChange: (to: (building: Building) => Building) => void;
+  onClose: () => void;
+}
+
+/** Everything of one thing of a building: what it is called, what was seen, what it hangs on; and away with it. */
+export function ThingSheet({ building, at: { list, id }, onChange, onClose }: ThingSheetProps) {
+  const found = building[list].find((one) => one.id === id);
+  if (!found) return null;
+  const set = (change: Partial<Things[List]>) => onChange((now) => changed(now, list, id, change));
+  const form = <K extends List>() => ({ building, thing: found as unknown as Things[K], onChange: set });
+  return (
+    <BottomSheet title={found.label} subtitle={LISTS[list].one} onClose={onClose}>
+      <Field
+        label="Called"
+        value={found.label}
+        most={80}
+        onChange={(label) => (label.trim() === '' ? undefined : set({ label }))}
+      />
+      {list === 'units' ? (
+        <UnitForm {...form<'units'>()} />
+      ) : list === 'detectors' ? (
+        <DetectorForm {...form<'detectors'>()} />
+      ) : list === 'stations' ? (
+        <StationForm {...form<'stations'>()} />
+      ) : list === 'thermostats' ? (
+        <ThermostatForm {...form<'thermostats'>()} />
+      ) : (
+        <AirForm {...form<'air'>()} />
+      )}
+      <ActionButton
+        label="Not there: take it out"
+        icon="delete"
+        look="plain"
+        onPress={() => {
+          onClose();
+          onChange((now) => without(now, id));
+        }}
+      />
+    </BottomSheet>
+  );
+}

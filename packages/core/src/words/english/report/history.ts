@@ -1,0 +1,127 @@
+/** Of a report: what is open, the log, the photographs, the building, the seal. */
+import { airOf, mapOf, signsOf, walkOf } from '../../../building';
+import type { Section } from '../../../formats';
+import type { Report } from '../../../record';
+import type { ReportStyle } from './style';
+import { airTexts, signText, walkText } from '../building';
+import { namesIn } from '../../names';
+import { entryText, holderText } from '../record';
+import { table, showTime } from './style';
+
+export function openThings({ left, bypasses, items }: Report, { zone }: ReportStyle): Section {
+  const names = namesIn(left);
+  const state = { in: 'in', 'handed-over': 'in', restored: 'out, proven' } as const;
+  return {
+    title: 'Bypasses and what is left',
+    blocks: [
+      ...table(
+        ['Bypassed', 'Why', 'By, since', 'Gone by', 'Now'],
+        bypasses.map((one) => [
+          names.device(one.device),
+          one.why,
+          `${one.by}, ${showTime(one.since, zone)}`,
+          showTime(one.until, zone),
+          one.state === 'restored' ? state.restored : `${state[one.state]}; ${holderText(one)}`,
+        ]),
+        'No safety was bypassed.',
+      ),
+      ...table(
+        ['Noticed and left', 'By, since', 'Until', 'Now'],
+        items.map(({ text, by, since, until, done }) => [
+          text,
+          `${by}, ${showTime(since, zone)}`,
+          until ? showTime(until, zone) : '',
+          done ? 'dealt with' : 'open',
+        ]),
+        'Nothing was noticed and left.',
+      ),
+    ],
+  };
+}
+
+export function logOf({ left, log }: Report, { zone }: ReportStyle): Section {
+  const names = namesIn(left);
+  const devices = new Map(
+    log.flatMap(({ body }) => (body.type === 'bypassed' ? [[body.bypass, body.device]] : [])),
+  );
+  return {
+    title: 'Log',
+    blocks: table(
+      ['When', 'Who', 'What'],
+      log.map(({ at, by, body }) => [
+        showTime(at, zone),
+        by,
+        entryText(names, body, (id) => devices.get(id)),
+      ]),
+      'Nothing was written.',
+    ),
+  };
+}
+
+/** Photographs with where and when; whoever puts it on paper has them by their ids. */
+export function photographs({ left, photographs: all, log }: Report, { zone }: ReportStyle): Section {
+  const placeOf = (station: string) => left.stations.find(({ id }) => id === station)?.name ?? station;
+  const said = new Map(
+    log.flatMap(({ body }) => (body.type === 'photographed' ? [[body.photo, body.text] as const] : [])),
+  );
+  return {
+    title: 'Photographs',
+    blocks:
+      all.length === 0
+        ? [{ type: 'text', text: 'No photographs.' }]
+        : [
+            {
+              type: 'pictures',
+              items: all.map(({ id, station, at }) => ({
+                id,
+                caption: [`${placeOf(station)}, ${showTime(at, zone)}`, said.get(id) ?? '']
+                  .filter((one) => one !== '')
+                  .join(': '),
+              })),
+            },
+          ],
+  };
+}
+
+export const seal = ({ seal: { entries, link } }: Report): Section => ({
+  title: 'Seal',
+  blocks: [
+    {
+      type: 'text',
+      text:
+        link === null
+          ? 'Nothing is in the log, and nothing is sealed.'
+          : `${entries} entries, each chained to the one before (SHA-256). Last link: ${link}.`,
+    },
+  ],
+});
+
+/** The building, where somebody walked it: what the looks say, what hangs on what, its air. */
+export function buildingSection({ building }: Report): Section[] {
+  const { units, detectors, air } = building;
+  if (units.length + detectors.length + air.length === 0) return [];
+  const label = (list: readonly { id: string; label: string }[], id: string) =>
+    list.find((one) => one.id === id)?.label ?? id;
+  const hung = mapOf(building).map(({ detector, stations, thermostats, tied }) => [
+    detector === null ? 'None that is known' : label(detectors, detector),
+    [
+      ...stations.map((id) => label(building.stations, id)),
+      ...thermostats.map((id) => label(building.thermostats, id)),
+    ].join(', '),
+    tied.map((id) => label(detectors, id)).join(', '),
+  ]);
+  const says = signsOf(building).map((sign) => signText(building, sign));
+  const left = walkOf(building).map((stop) => `Not looked at: ${walkText(building, stop)}`);
+  const all = [...says, ...left, ...(air.length > 0 ? airTexts(building, airOf(building)) : [])];
+  return [
+    {
+      title: 'The building',
+      blocks: [
+        all.length > 0
+          ? { type: 'list', items: all }
+          : { type: 'text', text: 'Everything was looked at, and nothing stands out.' },
+        ...table(['Detector', 'What hangs on it', 'Tied to'], hung, 'No detector was found.'),
+      ],
+    },
+  ];
+}

@@ -1,0 +1,78 @@
+/** Of a report: the system, its settings, its landings as found and as left. */
+import type { Block, Section } from '../../../formats';
+import type { Report, ReportLanding } from '../../../record';
+import type { Names } from '../../names';
+import { findConductor, findDevice } from '../../../circuit';
+import { kindOf, said } from '../../../devices';
+import { colourName } from '../../../standards';
+import { namesIn } from '../../names';
+import { listed } from '../../phrases';
+import { none, table } from './style';
+
+export const system = ({ job, left }: Report): Section => ({
+  title: 'The system',
+  blocks: [
+    ...(job.notes.trim() === '' ? [] : none(`Notes: ${job.notes.trim()}`)),
+    ...left.stations.flatMap(({ id, name }): Block[] => {
+      const here = left.devices.filter(({ station }) => station === id);
+      return here.length === 0
+        ? []
+        : [
+            {
+              type: 'text',
+              text: `${name}: ${listed(here.map(({ label, kind }) => `${label} (${kindOf(kind).title.toLowerCase()})`))}.`,
+            },
+          ];
+    }),
+  ],
+});
+
+export const settings = ({ left, values }: Report): Section => ({
+  title: 'Settings, and what was read off labels',
+  blocks: table(
+    ['Device', 'What', 'Value', 'From'],
+    values.map(({ device, group, name, value, given }) => {
+      const { label, kind } = findDevice(left, device)!;
+      const field = kindOf(kind)[group][name]!;
+      return [label, field.label, said(field, value), given ? 'as entered' : `default, ${field.source}`];
+    }),
+    'Nothing is set.',
+  ),
+});
+
+/** One end, or that it is free. */
+const endText = (names: Names, end: string | null) => (end === null ? 'free' : names.node(end));
+
+export function landings({ found, left, landings: all, jumpers }: Report): Section {
+  const [was, is] = [namesIn(found), namesIn(left)];
+  const ends = (names: Names, one: ReportLanding['found']) =>
+    one ? `${endText(names, one.from)} – ${endText(names, one.to)}` : 'not there';
+  const changed = all.filter((one) => one.changed);
+  const row = (one: ReportLanding) => {
+    const conductor = findConductor(one.left ? left : found, one.conductor)!;
+    const colour = `${colourName(one.colour)}${conductor.tag ? ` (${conductor.tag})` : ''}`;
+    return [`${one.cable}, ${colour}`, ends(was, one.found), one.changed ? ends(is, one.left) : 'the same'];
+  };
+  return {
+    title: 'Landings as found and as left',
+    blocks: [
+      {
+        type: 'text',
+        text:
+          changed.length === 0
+            ? 'Every conductor is where it was found.'
+            : `${changed.length} of ${all.length} conductors are landed otherwise than they were found.`,
+      },
+      ...table(['Conductor', 'As found', 'As left'], all.map(row), 'No conductor is recorded.'),
+      ...table(
+        ['Jumper', 'As found', 'As left'],
+        jumpers.map((one) => [
+          one.joins.map((terminal) => (one.left ? is : was).node(terminal)).join(' – '),
+          one.found ? 'in' : 'not there',
+          one.left ? 'in' : 'taken off',
+        ]),
+        'No jumpers.',
+      ),
+    ],
+  };
+}
