@@ -1,5 +1,6 @@
 /** A bypass is recorded, seen from everywhere, and closed with proof; what is noticed and logged stays. */
 import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
 import { expect, openNewJob, test } from './bench';
 
 test('a bypass is recorded in four taps, seen on the first screen, and closed with proof', async ({
@@ -156,4 +157,69 @@ test('a heat pump is commissioned in order: dead first, delays counted, cold day
     data: bundle,
   });
   expect(again.status()).toBe(409);
+});
+
+test('two people write on one job at once: nothing is lost, and the chain holds', async ({
+  page,
+  server,
+  browser,
+}) => {
+  const id = await openNewJob(page, server, 'Two of us', 'rooftop', 'stat.R');
+  const other = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  await other.goto(`${server.url}/job/${id}/record`);
+  await page.goto(`${server.url}/job/${id}/record`);
+  const say = async (who: Page, name: string, line: string) => {
+    await who.getByRole('button', { name: 'Log', exact: true }).click();
+    await who.getByLabel('Who writes').fill(name);
+    await who.getByLabel('A line for the log').fill(line);
+  };
+  await Promise.all([say(page, 'Sol', 'Belt of unit 2 is off'), say(other, 'Ines', 'Roof drain runs')]);
+  const log = (who: Page) => who.getByRole('button', { name: 'Log it' }).click();
+  await Promise.all([log(page), log(other)]);
+  // One of them without an answer for a while: what was written there comes after.
+  await other.route('**/api/jobs/*/record', (route) => route.abort());
+  await say(other, 'Ines', 'Written without signal');
+  await log(other);
+  await say(page, 'Sol', 'Written meanwhile');
+  await log(page);
+  await other.unroute('**/api/jobs/*/record');
+  const written = async () =>
+    (await (await page.request.get(`${server.url}/api/jobs/${id}/record`)).json()) as {
+      by: string;
+      body: { text: string };
+    }[];
+  await expect.poll(async () => (await written()).length, { timeout: 40_000 }).toBe(4);
+  expect(new Set((await written()).map(({ by, body }) => `${by}: ${body.text}`))).toEqual(
+    new Set([
+      'Sol: Belt of unit 2 is off',
+      'Ines: Roof drain runs',
+      'Sol: Written meanwhile',
+      'Ines: Written without signal',
+    ]),
+  );
+  for (const who of [page, other]) {
+    await who.reload();
+    await who.getByRole('button', { name: 'Report', exact: true }).click();
+    await expect(who.getByText('Sealed: 4 entries, the chain holds.')).toBeVisible();
+  }
+  await other.context().close();
+});
+
+test('a photograph is part of the log, and of the report', async ({ page, server }) => {
+  const id = await openNewJob(page, server, 'Photographed', 'rooftop', 'stat.R');
+  await page.getByRole('link', { name: 'Record' }).click();
+  await page.getByRole('button', { name: 'Log', exact: true }).click();
+  await page.getByLabel('A line for the log').fill('Caps still on the tubes');
+  await page.getByRole('button', { name: 'Photograph it' }).click();
+  const picture = await page.screenshot();
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Of which place: Roof' }).click(),
+  ]);
+  await chooser.setFiles({ name: 'caps.png', mimeType: 'image/png', buffer: picture });
+  const log = page.getByRole('list', { name: 'Log' });
+  await expect(log).toContainText('Photograph of Roof: Caps still on the tubes', { timeout: 30_000 });
+  await expect(log.getByRole('img')).toBeVisible();
+  const paper = await (await page.request.get(`${server.url}/api/jobs/${id}/report.md?zone=UTC`)).text();
+  expect(paper).toMatch(/- Roof, .*: Caps still on the tubes \(photographs\/[\w-]+\.jpg\)/);
 });

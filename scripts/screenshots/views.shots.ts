@@ -29,10 +29,8 @@ async function cool(page: Page): Promise<void> {
 test('jobs', async ({ page, server }) => {
   await page.setViewportSize(PHONE);
   await page.goto(server.url);
-  await expect(page.getByRole('link')).toHaveCount(4);
+  await expect(page.getByRole('link')).toHaveCount(6);
   await shoot(page, 'jobs');
-  await page.getByRole('button', { name: 'New job' }).click();
-  await shoot(page, 'new-job');
 });
 
 test('trace on a phone and a path', async ({ page, server }) => {
@@ -71,13 +69,6 @@ test('the fault is found', async ({ page, server }) => {
     await expect(page.getByText('Weighing it')).toHaveCount(0);
   }
   await shoot(page, 'find');
-});
-
-test('trace in the dark, with a fault', async ({ page, server }) => {
-  await page.emulateMedia({ colorScheme: 'dark' });
-  await open(page, server, 'Kiln shed office, Marlpit Pottery', PHONE);
-  await cool(page);
-  await shoot(page, 'trace-dark-fault');
 });
 
 test('trace wide', async ({ page, server }) => {
@@ -195,4 +186,57 @@ test('plan: where a safety breaks the circuit', async ({ page, server }) => {
   await expect(best).toContainText('Suits this job');
   await best.evaluate((card) => card.scrollIntoView({ block: 'start' }));
   await shoot(page, 'safeties');
+});
+
+test('a hall of several units, and its fire panel', async ({ page, server }) => {
+  await page.setViewportSize(PHONE);
+  await page.goto(server.url);
+  await page.getByRole('link', { name: /^Open Assembly room/ }).click();
+  await expect(stud(page, 'controller.R')).toHaveAccessibleName(/hot/);
+  await page.getByRole('link', { name: 'Record' }).click();
+  await page.getByRole('button', { name: 'Panel', exact: true }).click();
+  const card = page.getByRole('region', { name: 'With the panel' });
+  for (const step of [
+    'Call the monitoring company',
+    'Have the panel put on test',
+    'Tell the building’s contact',
+  ]) {
+    await card.getByRole('textbox').first().fill('Operator 41');
+    await page.getByRole('button', { name: `Done: ${step}` }).click();
+    await expect(card.getByRole('heading', { name: step })).toHaveCount(0);
+  }
+  await page.getByRole('button', { name: 'Take off Loop from the panel' }).click();
+  await page.getByRole('button', { name: 'What went with it: The panel’s loop' }).click();
+  const jackets = page.getByRole('region', { name: 'Jackets' });
+  await expect(jackets).toContainText('As recorded');
+  await jackets.scrollIntoViewIfNeeded();
+  await shoot(page, 'panel');
+  await page.getByRole('button', { name: 'Put it back as it was' }).click();
+  await page.getByRole('link', { name: /to the site/ }).click();
+  const says = async (thing: string, ...seen: string[]) => {
+    await page.getByRole('button', { name: thing, exact: true }).last().click();
+    const sheet = page.getByRole('dialog', { name: thing });
+    for (const one of seen) await sheet.getByRole('button', { name: one, exact: true }).click();
+    await sheet.getByRole('button', { name: 'Close' }).click();
+  };
+  await says('Assembly room thermostat', 'Its screen: Blank');
+  await says('Stage thermostat', 'Its screen: On');
+  await says('Station by the cloakroom', 'Its lamp: Red');
+  const fine = [
+    'Its own display: No trip',
+    'Belt: On and tight',
+    'Motor: Turns freely',
+    'Coil: Clean',
+    'Frost: None',
+  ];
+  await says('RTU 1', ...fine, 'Drain: Runs');
+  await says(
+    'Detector above the ceiling',
+    'Its housing: Sound and dry',
+    'Caps of its tubes: Off',
+    'Its lamp: Red',
+  );
+  await says('Detector in RTU 1', 'Its housing: Wet', 'Caps of its tubes: Still on', 'Its lamp: Red');
+  await page.getByRole('status').scrollIntoViewIfNeeded();
+  await shoot(page, 'walk');
 });

@@ -74,6 +74,7 @@ function HeldOpen({ jobId }: { jobId: string }) {
 
 /** The head of every place of a job: back, what job it is, undo and redo; and what is bypassed. */
 export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
+  const t = useTokens();
   const dispatch = useAppDispatch();
   const canUndo = useAppSelector(({ edits }) => edits.past.length > 0);
   const canRedo = useAppSelector(({ edits }) => edits.future.length > 0);
@@ -88,9 +89,12 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
           onPress={() => router.dismissTo({ pathname: '/site/[id]', params: { id: job.siteId } })}
           style={styles.titles}
         >
-          <AppText kind="title" heading={1} lines={1}>
-            {job.site}
-          </AppText>
+          <View style={styles.site}>
+            <AppText kind="title" heading={1} lines={1} style={styles.shrink}>
+              {job.site}
+            </AppText>
+            <Icon name="chevron-right" size={20} color={t.mute} />
+          </View>
           <AppText kind="small" lines={1}>
             {job.name}
           </AppText>
@@ -122,6 +126,8 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
 const styles = StyleSheet.create({
   header: { flexDirection: 'row', alignItems: 'center', paddingHorizontal: 2, minHeight: 56 },
   titles: { flex: 1 },
+  site: { flexDirection: 'row', alignItems: 'center' },
+  shrink: { flexShrink: 1 },
   held: {
     flexDirection: 'row',
     alignItems: 'center',

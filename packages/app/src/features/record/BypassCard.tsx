@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { findDevice } from '@zygostat/core/circuit';
+import { kindOf, noticesOf } from '@zygostat/core/devices';
 import type { Body, Bypass, ProofKind } from '@zygostat/core/record';
 import type { Names } from '@zygostat/core/words';
 import { holderText } from '@zygostat/core/words';
@@ -23,6 +24,18 @@ interface BypassCardProps {
   circuit: Circuit;
   names: Names;
   onWrite: (body: Body) => Promise<boolean>;
+}
+
+/** What must never be lost sight of with some of them. */
+function Caution({ circuit, device }: { circuit: Circuit; device: string }) {
+  const found = findDevice(circuit, device);
+  const notices = found ? noticesOf(kindOf(found.kind), found.params) : [];
+  const text = notices.some((notice) => notice === 'heat' || notice === 'flame-outside')
+    ? 'A gas limit is never defeated: the unit stays off until it works.'
+    : notices.includes('smoke')
+      ? 'A life-safety device: the panel on test, the building told, somebody watching for a real fire.'
+      : null;
+  return text ? <AppText kind="strong">{text}</AppText> : null;
 }
 
 /** A safety that is bypassed: what still protects, until when, and the two ways out of it. */
@@ -62,6 +75,7 @@ export function BypassCard({ bypass, circuit, names, onWrite }: BypassCardProps)
       <AppText kind="strong" color={late ? t.red : t.ink}>
         {`${late ? 'Should be gone since' : 'Gone by'} ${format(new Date(until), 'd MMM HH:mm')}`}
       </AppText>
+      <Caution circuit={circuit} device={device} />
       {way === null ? (
         <>
           <ActionButton label="It is out: prove it" look="filled" onPress={() => setWay('out')} />

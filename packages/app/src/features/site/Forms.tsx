@@ -3,7 +3,6 @@ import type {
   AirPath,
   Building,
   Detector,
-  Look,
   Seen,
   Thermostat,
   Unit,
@@ -69,14 +68,10 @@ const WAYS = { key: 'A key', button: 'A button', magnet: 'A magnet' } as const;
 const LAMPS = { green: 'Green', red: 'Red', dark: 'Dark' } as const;
 
 /** What was seen on a unit, look by look. */
-export function UnitLooks({
-  thing,
-  onChange,
-  only,
-}: Omit<FormProps<Unit>, 'building'> & { only?: readonly Look[] }) {
+export function UnitLooks({ thing, onChange }: Omit<FormProps<Unit>, 'building'>) {
   return (
     <>
-      {(only ?? LOOKS).map((look) => (
+      {LOOKS.map((look) => (
         <Asked<Seen>
           key={look}
           label={LOOK[look].title}
@@ -89,7 +84,11 @@ export function UnitLooks({
   );
 }
 
-export function UnitForm({ thing, onChange }: FormProps<Unit>) {
+export function UnitForm({
+  jobs,
+  thing,
+  onChange,
+}: FormProps<Unit> & { jobs: readonly { id: string; name: string }[] }) {
   return (
     <>
       <Field
@@ -103,6 +102,13 @@ export function UnitForm({ thing, onChange }: FormProps<Unit>) {
         value={thing.found}
         most={120}
         onChange={(found) => onChange({ found })}
+      />
+      <Which
+        label="Its circuit is in the job"
+        none="None"
+        things={jobs.map(({ id, name }) => ({ id, label: name }))}
+        value={thing.job}
+        onChange={(job) => onChange({ job })}
       />
       <UnitLooks thing={thing} onChange={onChange} />
     </>

@@ -89,7 +89,15 @@ export function SitePlace({ id }: { id: string }) {
           <Jobs id={id} />
         )}
       </ScrollView>
-      {at ? <ThingSheet building={building} at={at} onChange={change} onClose={() => setAt(null)} /> : null}
+      {at ? (
+        <ThingSheet
+          jobs={site.jobs}
+          building={building}
+          at={at}
+          onChange={change}
+          onClose={() => setAt(null)}
+        />
+      ) : null}
     </Column>
   );
 }

@@ -1,3 +1,4 @@
+import { router } from 'expo-router';
 import type { Building } from '@zygostat/core/building';
 import { without } from '@zygostat/core/building';
 import { ActionButton, BottomSheet, Field } from '../../basics';
@@ -6,6 +7,7 @@ import type { List, Things } from './things';
 import { LISTS, changed } from './things';
 
 interface ThingSheetProps {
+  jobs: readonly { id: string; name: string }[];
   building: Building;
   at: { list: List; id: string };
   onChange: (to: (building: Building) => Building) => void;
@@ -13,7 +15,7 @@ interface ThingSheetProps {
 }
 
 /** Everything of one thing of a building: what it is called, what was seen, what it hangs on; and away with it. */
-export function ThingSheet({ building, at: { list, id }, onChange, onClose }: ThingSheetProps) {
+export function ThingSheet({ jobs, building, at: { list, id }, onChange, onClose }: ThingSheetProps) {
   const found = building[list].find((one) => one.id === id);
   if (!found) return null;
   const set = (change: Partial<Things[List]>) => onChange((now) => changed(now, list, id, change));
@@ -27,7 +29,17 @@ export function ThingSheet({ building, at: { list, id }, onChange, onClose }: Th
         onChange={(label) => (label.trim() === '' ? undefined : set({ label }))}
       />
       {list === 'units' ? (
-        <UnitForm {...form<'units'>()} />
+        <>
+          <UnitForm jobs={jobs} {...form<'units'>()} />
+          {jobs.some(({ id: one }) => one === (found as Things['units']).job) ? (
+            <ActionButton
+              label="Open its job"
+              onPress={() =>
+                router.push({ pathname: '/job/[id]', params: { id: (found as Things['units']).job! } })
+              }
+            />
+          ) : null}
+        </>
       ) : list === 'detectors' ? (
         <DetectorForm {...form<'detectors'>()} />
       ) : list === 'stations' ? (
