@@ -52,7 +52,11 @@ export function LogPane({ jobId, names, entries }: LogPaneProps) {
             <AppText kind="small">{`${format(new Date(at), 'd MMM yyyy, HH:mm')} · ${by}`}</AppText>
             <AppText>{entryText(names, body, (bypass) => devices.get(bypass))}</AppText>
             {body.type === 'photographed' ? (
-              <Image source={{ uri: photoUrl(jobId, body.photo) }} style={styles.photo} alt={body.text} />
+              <Image
+                aria-label={body.text || 'Photograph'}
+                source={{ uri: photoUrl(jobId, body.photo) }}
+                style={styles.photo}
+              />
             ) : null}
           </View>
         ))}
