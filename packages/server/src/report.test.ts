@@ -5,6 +5,7 @@
 import ICAL from 'ical.js';
 import MarkdownIt from 'markdown-it';
 import pdfParse from 'pdf-parse/lib/pdf-parse.js';
+import { EMPTY_BUILDING, begun } from '@zygostat/core/building';
 import type { Circuit } from '@zygostat/core/circuit';
 import { setValue } from '@zygostat/core/circuit';
 import { layLoom } from '@zygostat/core/drawing';
@@ -13,6 +14,7 @@ import { linkText } from '@zygostat/core/record';
 import { TEMPLATES } from '@zygostat/core/systems';
 import { showTime } from '@zygostat/core/words';
 import { createHash } from 'node:crypto';
+import sharp from 'sharp';
 import request from 'supertest';
 import { scaleOf, slicesOf } from './papers/loom-pages';
 import { makeTestServer } from './testing/server';
@@ -182,6 +184,52 @@ test.each([
 ])('%s in %s is %s', (at, zone, told, name) => {
   expect(showTime(at, zone)).toContain(told);
   expect(showTime(at, zone)).toMatch(name);
+});
+
+test('photographs and the building are in it, each reading with its limits', async () => {
+  const made = await api()
+    .post('/api/jobs')
+    .send({ name: 'Assembly room', site: 'Cooper’s Hall', template: 'rooftop-loop' })
+    .expect(201);
+  const { id, siteId } = made.body as { id: string; siteId: string };
+  const unit = begun('units', 'rtu1', 'RTU 1', { serves: 'Hall', found: 'Stage', looks: { belt: 'wrong' } });
+  await api()
+    .put(`/api/sites/${siteId}/building`)
+    .send({ base: 0, building: { ...EMPTY_BUILDING, units: [unit] } })
+    .expect(200);
+  const picture = sharp({ create: { width: 640, height: 480, channels: 3, background: '#8a7a5c' } });
+  for (const text of ['Caps still on', '', 'Belt of RTU 1']) {
+    const sent = await api()
+      .post(`/api/jobs/${id}/photos`)
+      .query({ station: 'roof' })
+      .set('Content-Type', 'image/jpeg')
+      .send(await picture.clone().jpeg().toBuffer())
+      .expect(201);
+    const { id: photo } = sent.body as { id: string };
+    if (text) await write(id, { type: 'photographed', photo, station: 'roof', text });
+  }
+  const reading = {
+    id: 'reading-1',
+    revision: 1,
+    mode: 'ac-volts',
+    meter: 'high-z',
+    red: 'stat.R',
+    black: 'stat.C',
+    expected: 26,
+    actual: 25.4,
+    situation: 'No call',
+  };
+  await api().post(`/api/jobs/${id}/readings`).send(reading).expect(201);
+  const { text } = await api().get(`/api/jobs/${id}/report.md?zone=UTC`).expect(200);
+  expect(text).toMatch(/RTU 1 is labelled “Hall” and serves “Stage”/);
+  expect(text).toMatch(/Not looked at: RTU 1: its own display, motor, coil, frost and drain/);
+  expect(text.match(/\(photographs\/[\w-]+\.jpg\)/g)).toHaveLength(3);
+  // 5 % for the mains and the meter's own, both ways: verdict.ts.
+  expect(text).toMatch(/26\.0 V \(\d+\.\d V to \d+\.\d V\) \| 25\.4 V/);
+  const { body } = await api().get(`/api/jobs/${id}/report.pdf`).responseType('blob').expect(200);
+  const pdf = body as Buffer;
+  expect((await pdfParse(pdf)).text).toMatch(/Caps still on/);
+  expect(pdf.toString('latin1').match(/\/Subtype \/Image/g)).toHaveLength(3);
 });
 
 describe('the diagram on paper', () => {

@@ -2,4 +2,5 @@
 export * from './air';
 export * from './document';
 export * from './map';
+export * from './things';
 export * from './walk';

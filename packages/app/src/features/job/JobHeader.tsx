@@ -8,6 +8,7 @@ import { bypassesStillIn } from '@zygostat/core/record';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
 import { REDO, UNDO } from '../circuit/slice';
+import { HeadBanner } from './HeadBanner';
 import { OnTest } from '../panel/OnTest';
 import { LeaveSheet } from '../record/LeaveSheet';
 import { useRecord } from '../record/useRecord';
@@ -56,19 +57,14 @@ function HeldOpen({ jobId }: { jobId: string }) {
   const still = bypassesStillIn(standing);
   const circuit = useAppSelector(({ edits }) => edits.present.circuit);
   if (still.length === 0) return null;
-  const labels = labelsOf(still, circuit);
   return (
-    <Pressable
-      role="link"
-      aria-label={`Bypassed: ${labels}`}
-      onPress={() => router.replace({ pathname: '/job/[id]/record', params: { id: jobId } })}
-      style={[styles.held, { backgroundColor: t.redSoft }]}
-    >
-      <Icon name="alert" size={20} color={t.red} />
-      <AppText kind="strong" color={t.red} lines={1} style={styles.titles}>
-        {`Bypassed: ${labels}`}
-      </AppText>
-    </Pressable>
+    <HeadBanner
+      jobId={jobId}
+      icon="alert"
+      words={`Bypassed: ${labelsOf(still, circuit)}`}
+      ink={t.red}
+      fill={t.redSoft}
+    />
   );
 }
 
@@ -128,12 +124,4 @@ const styles = StyleSheet.create({
   titles: { flex: 1 },
   site: { flexDirection: 'row', alignItems: 'center' },
   shrink: { flexShrink: 1 },
-  held: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: 8,
-    minHeight: 44,
-    paddingHorizontal: 14,
-    marginBottom: 6,
-  },
 });

@@ -1,13 +1,10 @@
-import { router } from 'expo-router';
-import { Pressable, StyleSheet } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { kindOf } from '@zygostat/core/devices';
 import { jacketsOff } from '@zygostat/core/record';
 import { useAppSelector } from '../../store';
 import { useTokens } from '../../theme';
-import { Icon } from '../../theme/icons';
-import { AppText } from '../../basics';
 import { useBenchRunner } from '../bench/useBenchRunner';
+import { HeadBanner } from '../job/HeadBanner';
 import type { Job } from '../jobs/api';
 import { useRecord } from '../record/useRecord';
 import { useDrive } from './useDrive';
@@ -62,29 +59,7 @@ export function OnTest({ job }: { job: Job }) {
   return (
     <>
       {driving}
-      <Pressable
-        role="link"
-        aria-label={words}
-        onPress={() => router.replace({ pathname: '/job/[id]/record', params: { id: job.id } })}
-        style={[styles.held, { backgroundColor: fill }]}
-      >
-        <Icon name="clock" size={20} color={ink} />
-        <AppText kind="strong" color={ink} lines={1} style={styles.words}>
-          {words}
-        </AppText>
-      </Pressable>
+      <HeadBanner jobId={job.id} icon="clock" words={words} ink={ink} fill={fill} />
     </>
   );
 }
-
-const styles = StyleSheet.create({
-  held: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: 8,
-    minHeight: 44,
-    paddingHorizontal: 14,
-    marginBottom: 6,
-  },
-  words: { flex: 1, fontVariant: ['tabular-nums'] },
-});

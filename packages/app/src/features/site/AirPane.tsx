@@ -1,11 +1,10 @@
 import { StyleSheet, View } from 'react-native';
-import type { Balance, Building } from '@zygostat/core/building';
+import type { Balance, Building, List } from '@zygostat/core/building';
 import { airOf } from '@zygostat/core/building';
 import { AIR_KIND, airTexts, showFlow } from '@zygostat/core/words';
 import { useAppSelector } from '../../store';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
-import type { List } from './things';
 
 const RUNS = { on: 'all the time', auto: 'on auto', off: 'not running' } as const;
 

@@ -1,9 +1,8 @@
 import { StyleSheet, View } from 'react-native';
-import type { Building } from '@zygostat/core/building';
+import type { Building, List } from '@zygostat/core/building';
 import { mapOf } from '@zygostat/core/building';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
-import type { List } from './things';
 
 const LAMP = { green: 'green', red: 'red, in alarm', dark: 'no lamp' } as const;
 

@@ -1,6 +1,7 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import type { List } from '@zygostat/core/building';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { ActionButton, AppText, Column, Waiting } from '../../basics';
@@ -9,7 +10,6 @@ import { useSiteQuery } from '../jobs/api';
 import { Steps } from '../job/Steps';
 import { AirPane } from './AirPane';
 import { MapPane } from './MapPane';
-import type { List } from './things';
 import { ThingSheet } from './ThingSheet';
 import { useBuilding } from './useBuilding';
 import { WalkPane } from './WalkPane';

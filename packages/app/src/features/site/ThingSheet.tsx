@@ -1,10 +1,9 @@
 import { router } from 'expo-router';
-import type { Building } from '@zygostat/core/building';
-import { without } from '@zygostat/core/building';
+import type { Building, List, Things } from '@zygostat/core/building';
+import { changedThing, without } from '@zygostat/core/building';
 import { ActionButton, BottomSheet, Field } from '../../basics';
 import { AirForm, DetectorForm, StationForm, ThermostatForm, UnitForm } from './Forms';
-import type { List, Things } from './things';
-import { LISTS, changed } from './things';
+import { LISTS } from './lists';
 
 interface ThingSheetProps {
   jobs: readonly { id: string; name: string }[];
@@ -18,7 +17,7 @@ interface ThingSheetProps {
 export function ThingSheet({ jobs, building, at: { list, id }, onChange, onClose }: ThingSheetProps) {
   const found = building[list].find((one) => one.id === id);
   if (!found) return null;
-  const set = (change: Partial<Things[List]>) => onChange((now) => changed(now, list, id, change));
+  const set = (change: Partial<Things[List]>) => onChange((now) => changedThing(now, list, id, change));
   const form = <K extends List>() => ({ building, thing: found as unknown as Things[K], onChange: set });
   return (
     <BottomSheet title={found.label} subtitle={LISTS[list].one} onClose={onClose}>

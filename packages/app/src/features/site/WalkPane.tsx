@@ -1,13 +1,13 @@
+import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { Building, WalkStop } from '@zygostat/core/building';
-import { beforeReset, signsOf, walkOf } from '@zygostat/core/building';
+import type { Building, List, WalkStop } from '@zygostat/core/building';
+import { beforeReset, begun, changedThing, signsOf, walkOf, withThing } from '@zygostat/core/building';
 import { signText, walkText } from '@zygostat/core/words';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText, Field } from '../../basics';
 import { AirForm, DetectorLooks, StationLooks, ThermostatLooks, UnitLooks } from './Forms';
-import type { List } from './things';
-import { LISTS, begun, changed, withThing } from './things';
+import { LISTS } from './lists';
 
 interface PaneProps {
   building: Building;
@@ -22,7 +22,7 @@ function NextStop({ building, stop, change }: Omit<PaneProps, 'onOpen'> & { stop
   const form = <T extends { id: string }>(list: List, things: readonly T[]) => ({
     building,
     thing: things.find((one) => one.id === id)!,
-    onChange: (seen: Partial<T>) => change((now) => changed(now, list, id, seen as never)),
+    onChange: (seen: Partial<T>) => change((now) => changedThing(now, list, id, seen as never)),
   });
   return (
     <View
@@ -54,7 +54,7 @@ function Everything({ building, change, onOpen }: PaneProps) {
   const t = useTokens();
   const [name, setName] = useState('');
   const add = (list: List) => {
-    const thing = begun(list, name.trim());
+    const thing = begun(list, nanoid(10), name.trim());
     setName('');
     change((now) => withThing(now, list, thing));
     onOpen({ list, id: thing.id });

@@ -3,7 +3,7 @@ import type { JacketFunction, Loop, Lost, LoopPoint, ShortedStretch } from '../.
 import type { LoopMove } from '../../plan';
 import type { JacketEnd, PanelStep } from '../../record';
 import type { Names } from '../names';
-import { inSentence, listed } from '../phrases';
+import { capital, inSentence, listed } from '../phrases';
 import { showQuantity, showVolts } from '../show';
 
 /** A step that was done, and with whom. */
@@ -103,7 +103,7 @@ export function unwatchedTexts(names: Names, { unwatched, unheard }: Loop): stri
   return [
     ...[...cut].map(
       ([devices, conductors]) =>
-        `${listed(conductors)} may break and the panel stays normal: ${devices} would not be heard. The resistor belongs at the last device.`,
+        `${capital(listed(conductors))} may break and the panel stays normal: ${devices} would not be heard. The resistor belongs at the last device.`,
     ),
     ...unheard.map(
       (id) => `${names.device(id)} is not on the loop: the panel does not hear its own contact.`,

@@ -1,6 +1,5 @@
-/** The kinds of things a building is made of, as they are begun and changed. */
-import { nanoid } from '@reduxjs/toolkit';
-import type { AirPath, Building, Detector, Thermostat, Unit, WallStation } from '@zygostat/core/building';
+/** The things a building is made of, as they are begun, added and changed. */
+import type { AirPath, Building, Detector, Thermostat, Unit, WallStation } from './document';
 
 export interface Things {
   units: Unit;
@@ -10,14 +9,6 @@ export interface Things {
   air: AirPath;
 }
 export type List = keyof Things;
-
-export const LISTS: Readonly<Record<List, { title: string; one: string }>> = {
-  thermostats: { title: 'Thermostats', one: 'Thermostat' },
-  stations: { title: 'Stations', one: 'Station' },
-  detectors: { title: 'Detectors', one: 'Detector' },
-  units: { title: 'Units', one: 'Unit' },
-  air: { title: 'Air in and out', one: 'Fan or damper' },
-};
 
 /** Nothing is known of it yet but what it is called. */
 const FRESH: { [K in List]: Omit<Things[K], 'id' | 'label'> } = {
@@ -37,8 +28,13 @@ const FRESH: { [K in List]: Omit<Things[K], 'id' | 'label'> } = {
   air: { kind: 'exhaust', flow: 0, runs: null },
 };
 
-export const begun = <K extends List>(list: K, label: string): Things[K] =>
-  ({ id: nanoid(10), label, ...FRESH[list] }) as unknown as Things[K];
+/** @param id - made where it is written down. */
+export const begun = <K extends List>(
+  list: K,
+  id: string,
+  label: string,
+  known: Partial<Things[K]> = {},
+): Things[K] => ({ ...FRESH[list], ...known, id, label }) as unknown as Things[K];
 
 const listOf = <K extends List>(building: Building, list: K) =>
   building[list] as unknown as readonly Things[K][];
@@ -50,7 +46,7 @@ export const withThing = <K extends List>(building: Building, list: K, thing: Th
 });
 
 /** A building with something about one of its things changed. */
-export const changed = <K extends List>(
+export const changedThing = <K extends List>(
   building: Building,
   list: K,
   id: string,

@@ -1,0 +1,42 @@
+import { router } from 'expo-router';
+import { Pressable, StyleSheet } from 'react-native';
+import type { IconName } from '../../theme/icons';
+import { Icon } from '../../theme/icons';
+import { AppText } from '../../basics';
+
+interface HeadBannerProps {
+  jobId: string;
+  icon: IconName;
+  words: string;
+  ink: string;
+  fill: string;
+}
+
+/** Something that must not be forgotten, under the head of every place of a job; it leads to the record. */
+export function HeadBanner({ jobId, icon, words, ink, fill }: HeadBannerProps) {
+  return (
+    <Pressable
+      role="link"
+      aria-label={words}
+      onPress={() => router.replace({ pathname: '/job/[id]/record', params: { id: jobId } })}
+      style={[styles.held, { backgroundColor: fill }]}
+    >
+      <Icon name={icon} size={20} color={ink} />
+      <AppText kind="strong" color={ink} lines={1} style={styles.words}>
+        {words}
+      </AppText>
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  held: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: 8,
+    minHeight: 44,
+    paddingHorizontal: 14,
+    marginBottom: 6,
+  },
+  words: { flex: 1, fontVariant: ['tabular-nums'] },
+});
