@@ -38,14 +38,15 @@ export function Seal({ jobId }: { jobId: string }) {
   const last = entries.at(-1);
   if (!last) return <AppText kind="small">Nothing is in the log, and nothing is sealed.</AppText>;
   const known = checked?.of === entries ? checked : null;
+  const sealed = `Sealed: ${entries.length} ${entries.length === 1 ? 'entry' : 'entries'}`;
   return (
     <>
       <AppText kind="strong" color={known ? (known.holds ? t.teal : t.red) : t.ink}>
         {known
           ? known.holds
-            ? `Sealed: ${entries.length} entries, the chain holds.`
+            ? `${sealed}, the chain holds.`
             : 'The chain does not hold: an entry was changed after it was written.'
-          : `Sealed: ${entries.length} entries.`}
+          : `${sealed}.`}
       </AppText>
       <AppText kind="small">{`Last link ${last.link.slice(0, 16)}…`}</AppText>
     </>
