@@ -145,6 +145,12 @@ test('the whole story of two tied detectors, one of them wet', async ({ page, se
   await expect(page.getByRole('link', { name: /Panel on test, 3:59:\d\d left/ })).toBeVisible();
   await expect(panel(page)).toContainText(/on test until/);
   await panelStep(page, 'Tell the building’s contact', 'Ines, porter');
+  // Whoever leaves the job still sees it.
+  await button(page, 'Back to jobs').click();
+  await expect(page.getByRole('region', { name: 'On test' })).toContainText(
+    'Fire panel on test: Cooper’s Hall',
+  );
+  await page.getByRole('link', { name: 'Open Assembly room, Cooper’s Hall' }).click();
 
   // The cause first: dried, then reset where it was.
   await tab(page, 'Trace');

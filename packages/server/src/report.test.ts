@@ -208,6 +208,9 @@ test('photographs and the building are in it, each reading with its limits', asy
     const { id: photo } = sent.body as { id: string };
     if (text) await write(id, { type: 'photographed', photo, station: 'roof', text });
   }
+  const panel = { type: 'panel', who: 'Operator 41', text: '' } as const;
+  await write(id, { ...panel, step: 'monitoring', until: null });
+  await write(id, { ...panel, step: 'on-test', until: '2026-11-27T14:00:00Z' });
   const reading = {
     id: 'reading-1',
     revision: 1,
@@ -221,6 +224,8 @@ test('photographs and the building are in it, each reading with its limits', asy
   };
   await api().post(`/api/jobs/${id}/readings`).send(reading).expect(201);
   const { text } = await api().get(`/api/jobs/${id}/report.md?zone=UTC`).expect(200);
+  expect(text).toMatch(/The fire panel is on test until 27 Nov 2026, 14:00 UTC: meanwhile nobody comes/);
+  expect(text).not.toMatch(/Every protection is in service/);
   expect(text).toMatch(/RTU 1 is labelled “Hall” and serves “Stage”/);
   expect(text).toMatch(/Not looked at: RTU 1: its own display, motor, coil, frost and drain/);
   expect(text.match(/\(photographs\/[\w-]+\.jpg\)/g)).toHaveLength(3);

@@ -53,7 +53,7 @@ async function tellMuch({ url }: Running): Promise<void> {
   const much = `${JOBS} jobs, ${ENTRIES} entries on one, median of ${TIMES}, server as it is started`;
   report(
     'jobs_list_ms',
-    await fetched([`${url}/api/jobs`, `${url}/api/bypasses`]),
+    await fetched([`${url}/api/jobs`, `${url}/api/bypasses`, `${url}/api/fire-panels`]),
     'ms',
     `${much}; aim ≤ 150`,
   );
@@ -97,6 +97,7 @@ async function main(): Promise<void> {
   const browser = await chromium.launch(CHROMIUM);
   try {
     await tellWorker(browser, 'scripts/bench/record/placement.ts');
+    await tellWorker(browser, 'scripts/bench/record/fire.ts');
   } finally {
     await browser.close();
   }

@@ -38,10 +38,18 @@ test('each step waits for those before it', () => {
 });
 
 test('hands go to it only on test and with the building told', () => {
-  expect(mayWork(after('monitoring', 'on-test').panel)).toBe(false);
+  const now = new Date(AT);
+  expect(mayWork(after('monitoring', 'on-test').panel, now)).toBe(false);
   const { panel } = after('monitoring', 'on-test', 'told');
-  expect(mayWork(panel)).toBe(true);
+  expect(mayWork(panel, now)).toBe(true);
   expect(panel.onTestUntil).toBe(UNTIL);
+  // Once the test time is over an alarm is an alarm again.
+  const late = '2027-03-02T13:00:01-06:00';
+  expect(mayWork(panel, new Date(late))).toBe(false);
+  expect(objectionsTo({ ...step('alarm'), at: late }, after('monitoring', 'on-test', 'told'))).toEqual([
+    { path: 'at', message: 'must be before the test time is over: have it extended' },
+  ]);
+  expect(objectionsTo({ ...step('on-test'), at: late }, after('monitoring', 'on-test', 'told'))).toEqual([]);
 });
 
 test('an alarm once more begins the walk anew; off test nothing is left of it', () => {

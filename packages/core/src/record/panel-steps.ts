@@ -76,6 +76,13 @@ export function missingBefore({ steps }: PanelStanding, step: PanelStep): PanelS
 export const nextStep = (panel: PanelStanding): PanelStep =>
   PANEL_STEPS.find((step) => !panel.steps.has(step)) ?? 'off-test';
 
+/** Whether the panel is on test at a time: once that is over, an alarm calls people out again. */
+export const isOnTest = ({ onTestUntil }: PanelStanding, at: Date): boolean =>
+  onTestUntil !== null && at <= new Date(onTestUntil);
+
 /** Whether hands may go to a detector, a station or the loop: the panel is on test and the building knows. */
-export const mayWork = (panel: PanelStanding): boolean =>
-  panel.onTestUntil !== null && missingBefore(panel, 'alarm') === null;
+export const mayWork = (panel: PanelStanding, at: Date): boolean =>
+  isOnTest(panel, at) && missingBefore(panel, 'alarm') === null;
+
+/** Steps that set off something: they need the panel on test when they are done. */
+export const needsTest = (step: PanelStep): boolean => WALK.includes(step);

@@ -10,7 +10,7 @@ import type { CommissionTest } from './commission';
 import { commissionOf } from './commission';
 import type { Entry } from './entry';
 import type { Bypass, Item, Tested } from './standing';
-import { standingOf } from './standing';
+import { jacketsOff, standingOf } from './standing';
 
 export const REPORT_FORMAT = 'zygostat-report';
 
@@ -86,6 +86,10 @@ export interface Report extends Omit<ReportGiven, 'entries'> {
   bypasses: readonly Bypass[];
   items: readonly Item[];
   finished: boolean;
+  /** Until when the building's fire panel is on test; `null` when it is not. */
+  onTestUntil: string | null;
+  /** Marks of jackets that are off. */
+  jacketsOff: readonly string[];
   cautions: readonly CautionCode[];
   log: readonly Entry[];
 }
@@ -172,7 +176,8 @@ function cautionsOf(circuit: Circuit, bypassed: boolean): CautionCode[] {
 
 /** Gathers a job. The circuit as left is run for what its tests should show. */
 export function reportOf({ entries, ...given }: ReportGiven): Report {
-  const { tests, bypasses, items, finished } = standingOf(entries);
+  const standing = standingOf(entries);
+  const { tests, bypasses, items, finished } = standing;
   const { found, left } = given;
   return {
     format: REPORT_FORMAT,
@@ -186,6 +191,8 @@ export function reportOf({ entries, ...given }: ReportGiven): Report {
     bypasses,
     items,
     finished,
+    onTestUntil: standing.panel.onTestUntil,
+    jacketsOff: jacketsOff(standing).map(({ mark }) => mark),
     cautions: cautionsOf(
       left,
       bypasses.some(({ state }) => state !== 'restored'),

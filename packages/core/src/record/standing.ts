@@ -2,7 +2,7 @@
 import type { JacketFunction, Landed } from '../fire';
 import type { Body, Entry, JacketEnd, Outcome, TestReading } from './entry';
 import type { PanelStanding } from './panel-steps';
-import { NO_PANEL, afterStep, missingBefore } from './panel-steps';
+import { NO_PANEL, afterStep, isOnTest, missingBefore, needsTest } from './panel-steps';
 
 export interface Bypass {
   id: string;
@@ -192,7 +192,7 @@ function unfinished(standing: Standing): Objection[] {
  * A bypass is only closed with the proof its entry carries. A job is not finished with one in that nobody took over, with a
  * jacket off, or with the fire panel on test; and with the panel nothing is done out of its order.
  */
-export function objectionsTo({ body }: Entry, standing: Standing): Objection[] {
+export function objectionsTo({ at, body }: Entry, standing: Standing): Objection[] {
   const known = (id: string) => standing.bypasses.some((bypass) => bypass.id === id);
   const jacket = (id: string) => standing.jackets.find((one) => one.id === id);
   switch (body.type) {
@@ -210,7 +210,12 @@ export function objectionsTo({ body }: Entry, standing: Standing): Objection[] {
       );
     case 'panel': {
       const missing = missingBefore(standing.panel, body.step);
-      return unless(missing === null, 'body.step', `must wait for “${missing}”`);
+      if (missing !== null) return [{ path: 'body.step', message: `must wait for “${missing}”` }];
+      return unless(
+        !needsTest(body.step) || isOnTest(standing.panel, new Date(at)),
+        'at',
+        'must be before the test time is over: have it extended',
+      );
     }
     case 'unlanded':
       return unless(!jacket(body.jacket), 'body.jacket', 'must be an id of its own');

@@ -23,15 +23,19 @@ export function forgetStandIn(db: Db, kind: StandInKind, id: string): void {
   db.delete(standIns).where(at(kind, id)).run();
 }
 
-/** Keeps the newest of a kind and forgets the others. */
-export function keepNewest(db: Db, kind: StandInKind, most: number): void {
-  const ids = db
+/** All of a kind, the newest last. */
+export const standInIds = (db: Db, kind: StandInKind): string[] =>
+  db
     .select({ id: standIns.id })
     .from(standIns)
     .where(eq(standIns.kind, kind))
     .orderBy(asc(standIns.updatedAt))
     .all()
     .map(({ id }) => id);
+
+/** Keeps the newest of a kind and forgets the others. */
+export function keepNewest(db: Db, kind: StandInKind, most: number): void {
+  const ids = standInIds(db, kind);
   if (ids.length <= most) return;
   const newest = ids.slice(-most);
   db.delete(standIns)

@@ -100,6 +100,8 @@ describe('over HTTP', () => {
     await put('/loops/zone1', alarm).expect(200);
     const { body } = await request(app).get(at).expect(200);
     expect(body).toMatchObject({ name: 'Old creamery', condition: 'alarm', sounding: true });
+    const { body: all } = await request(app).get('/api/fire-panels').expect(200);
+    expect(all).toMatchObject([{ id: 'site-1', name: 'Old creamery', condition: 'alarm' }]);
     await request(app).post(`${at}/silence`).expect(200);
     await put('/loops/zone1', normal).expect(200);
     const { body: cleared } = await request(app).post(`${at}/reset`).expect(200);

@@ -6,7 +6,7 @@ import type { Response } from 'express';
 import { Router } from 'express';
 import * as yup from 'yup';
 import type { Db } from '../db/open';
-import { keepStandIn, keptStandIn } from '../db/stand-ins';
+import { keepStandIn, keptStandIn, standInIds } from '../db/stand-ins';
 import { Problem, invalid, notFound } from '../problem';
 import { body } from '../schemas';
 import { openStream } from '../stream';
@@ -85,6 +85,16 @@ export function firePanelRoutes(db: Db, clock: () => Date = () => new Date()): R
     const now = atTime(kept, clock());
     return now === kept ? kept : keep(id, now);
   };
+
+  /** Every one there is, without its log. */
+  router.get('/fire-panels', (_request, response) => {
+    response.json(
+      standInIds(db, 'fire-panel').map((id) => {
+        const { name, onTestUntil, ...panel } = find(id);
+        return { id, name, onTestUntil, condition: conditionOf(panel) };
+      }),
+    );
+  });
 
   router.put('/fire-panels/:id', (request, response) => {
     const id = named('id', request.params.id);

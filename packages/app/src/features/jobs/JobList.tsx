@@ -5,7 +5,7 @@ import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { Searchbar } from 'react-native-paper';
 import type { Job } from './api';
 import { problemOf } from '../../store/api';
-import { useListBypassesQuery, useListJobsQuery } from './api';
+import { useListBypassesQuery, useListJobsQuery, useListPanelsQuery } from './api';
 import { readBeyond, useReadEarly } from '../later';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
@@ -97,6 +97,36 @@ function Bypassed() {
   );
 }
 
+/** Fire panels that are on test: until they are off it nobody comes for a fire. */
+function OnTestPanels() {
+  const t = useTokens();
+  const { data = [] } = useListPanelsQuery(undefined);
+  const on = data.filter(({ onTestUntil }) => onTestUntil !== null);
+  if (on.length === 0) return null;
+  return (
+    <View
+      role="region"
+      aria-label="On test"
+      style={[styles.bypassed, { backgroundColor: t.amberSoft, borderColor: t.amber }]}
+    >
+      {on.map(({ id, name, onTestUntil }) => (
+        <Pressable
+          key={id}
+          role="link"
+          aria-label={`Fire panel of ${name}, on test`}
+          onPress={() => router.push({ pathname: '/site/[id]', params: { id } })}
+          style={styles.bypass}
+        >
+          <AppText kind="strong" color={t.amber}>{`Fire panel on test: ${name}`}</AppText>
+          <AppText kind="small">
+            {`until ${new Date(onTestUntil!).toLocaleTimeString([], { timeStyle: 'short' })}; nobody comes for a fire meanwhile`}
+          </AppText>
+        </Pressable>
+      ))}
+    </View>
+  );
+}
+
 /** Every job, newest first, with search and a way to a new one. */
 export function JobList() {
   const t = useTokens();
@@ -142,6 +172,7 @@ export function JobList() {
           </View>
         ) : null}
         <Bypassed />
+        <OnTestPanels />
         <View role="list" style={styles.items}>
           {data?.map((job) => (
             <View key={job.id} role="listitem">

@@ -52,6 +52,10 @@ interface OpenBypass {
 export const jobsApi = api.injectEndpoints({
   endpoints: (build) => ({
     listBypasses: build.query<OpenBypass[], undefined>({ query: () => 'bypasses', providesTags: ['Jobs'] }),
+    listPanels: build.query<{ id: string; name: string; onTestUntil: string | null }[], undefined>({
+      query: () => 'fire-panels',
+      providesTags: ['Jobs'],
+    }),
     listJobs: build.query<Job[], string>({
       query: (search) => ({ url: 'jobs', params: search ? { search } : {} }),
       providesTags: ['Jobs'],
@@ -91,6 +95,7 @@ export const jobsApi = api.injectEndpoints({
 export const {
   useListBypassesQuery,
   useListJobsQuery,
+  useListPanelsQuery,
   useListSitesQuery,
   useSiteQuery,
   useReadBundleMutation,

@@ -16,6 +16,7 @@ import { MoveCard } from './MoveCard';
 import { PanelState } from './PanelState';
 import { PanelSteps } from './PanelSteps';
 import { useFirePanel } from './useFirePanel';
+import { useNow } from './useNow';
 
 interface PanelPaneProps {
   job: Job;
@@ -31,17 +32,13 @@ export function PanelPane({ job, circuit, names, standing }: PanelPaneProps) {
   const { panel, lost } = useFirePanel({ id: job.siteId, name: job.site });
   const ask = useCallback((model: Remote<Model>) => model.loops(circuit, inputs), [circuit, inputs]);
   const loops = useModel(ask) ?? [];
+  const now = useNow(standing.panel.onTestUntil !== null);
+  const ready = mayWork(standing.panel, new Date(now));
   return (
     <>
-      <PanelSteps siteId={job.siteId} standing={standing} panel={panel} onWrite={write} />
-      <PanelState siteId={job.siteId} panel={panel} lost={lost} standing={standing} />
-      <Jackets
-        circuit={circuit}
-        names={names}
-        standing={standing}
-        ready={mayWork(standing.panel)}
-        onWrite={write}
-      />
+      <PanelSteps siteId={job.siteId} standing={standing} panel={panel} now={new Date(now)} onWrite={write} />
+      <PanelState siteId={job.siteId} panel={panel} lost={lost} ready={ready} />
+      <Jackets circuit={circuit} names={names} standing={standing} ready={ready} onWrite={write} />
       {loops.map((loop) => (
         <LoopCard key={loop.panel} loop={loop} names={names} />
       ))}

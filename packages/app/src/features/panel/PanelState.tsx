@@ -1,8 +1,6 @@
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { Standing } from '@zygostat/core/record';
-import { mayWork } from '@zygostat/core/record';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText, Waiting } from '../../basics';
 import type { FirePanel, PanelEvent } from './api';
@@ -35,16 +33,16 @@ interface PanelStateProps {
   siteId: string;
   panel: FirePanel | null;
   lost: boolean;
-  standing: Standing;
+  /** Whether hands may go to it: on test, and the building knows. */
+  ready: boolean;
 }
 
 /** What the building's panel shows, and what may be pressed on it. */
-export function PanelState({ siteId, panel, lost, standing }: PanelStateProps) {
+export function PanelState({ siteId, panel, lost, ready }: PanelStateProps) {
   const t = useTokens();
   const [act] = useActOnPanelMutation();
   const [all, setAll] = useState(false);
   if (!panel) return <Waiting label="Reaching the panel" />;
-  const ready = mayWork(standing.panel);
   const ink = { normal: t.teal, alarm: t.red, trouble: t.amber, supervisory: t.amber }[panel.condition];
   const fill = { normal: t.tealSoft, alarm: t.redSoft, trouble: t.amberSoft, supervisory: t.amberSoft }[
     panel.condition

@@ -2,7 +2,7 @@ import { addMinutes, format } from 'date-fns';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Body, PanelStep, Standing } from '@zygostat/core/record';
-import { PANEL_STEPS, nextStep } from '@zygostat/core/record';
+import { PANEL_STEPS, isOnTest, nextStep } from '@zygostat/core/record';
 import { PANEL_STEP } from '@zygostat/core/words';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText, Field, Options } from '../../basics';
@@ -24,11 +24,12 @@ interface PanelStepsProps {
   siteId: string;
   standing: Standing;
   panel: FirePanel | null;
+  now: Date;
   onWrite: (body: Body) => Promise<boolean>;
 }
 
 /** What is to be done with the panel, one step at a time in its order, and what was done with whom. */
-export function PanelSteps({ siteId, standing, panel, onWrite }: PanelStepsProps) {
+export function PanelSteps({ siteId, standing, panel, now, onWrite }: PanelStepsProps) {
   const t = useTokens();
   const [putOnTest] = usePutOnTestMutation();
   const [takeOffTest] = useTakeOffTestMutation();
@@ -37,7 +38,8 @@ export function PanelSteps({ siteId, standing, panel, onWrite }: PanelStepsProps
   const [hours, setHours] = useState<keyof typeof HOURS>('h4');
   const [extending, setExtending] = useState(false);
   const { steps, onTestUntil } = standing.panel;
-  const step = extending ? 'on-test' : nextStep(standing.panel);
+  const over = onTestUntil !== null && !isOnTest(standing.panel, now);
+  const step = extending || over ? 'on-test' : nextStep(standing.panel);
   const said = PANEL_STEP[step];
   const shows = SHOWS[step];
   const done = async () => {
@@ -60,6 +62,11 @@ export function PanelSteps({ siteId, standing, panel, onWrite }: PanelStepsProps
       <AppText kind="title" heading={2}>
         {said.title}
       </AppText>
+      {over ? (
+        <AppText kind="strong" color={t.red}>
+          The test time is over: an alarm calls people out. Have it put on test again before anything else.
+        </AppText>
+      ) : null}
       {step === 'alarm' ? (
         <AppText kind="strong">Do the work first. When all is landed, walk the panel through:</AppText>
       ) : null}
@@ -77,13 +84,13 @@ export function PanelSteps({ siteId, standing, panel, onWrite }: PanelStepsProps
       <Field label={said.who} value={who} most={80} onChange={setWho} />
       <Field label="What was said or seen (optional)" value={text} most={2000} onChange={setText} />
       <ActionButton
-        label={extending ? 'Extended' : 'Done'}
+        label={extending || over ? 'Extended' : 'Done'}
         hint={`Done: ${said.title}`}
         look="filled"
         disabled={who.trim() === ''}
         onPress={() => void done()}
       />
-      {onTestUntil !== null && !extending ? (
+      {onTestUntil !== null && !extending && !over ? (
         <ActionButton label="Have the test extended" look="plain" onPress={() => setExtending(true)} />
       ) : null}
       <View role="list" aria-label="Done with the panel">

@@ -39,9 +39,11 @@ const panelApi = api.injectEndpoints({
     ),
     putOnTest: build.mutation<FirePanel, { id: string; minutes: number }>({
       query: ({ id, minutes }) => ({ url: `${pathOf(id)}/test`, method: 'PUT', body: { minutes } }),
+      invalidatesTags: ['Jobs'],
     }),
     takeOffTest: build.mutation<FirePanel, { id: string }>({
       query: ({ id }) => ({ url: `${pathOf(id)}/test`, method: 'DELETE' }),
+      invalidatesTags: ['Jobs'],
     }),
     actOnPanel: build.mutation<FirePanel, { id: string; act: 'acknowledge' | 'silence' | 'reset' }>({
       query: ({ id, act }) => ({ url: `${pathOf(id)}/${act}`, method: 'POST' }),

@@ -21,7 +21,10 @@ const CAUTIONS: Readonly<Record<CautionCode, string>> = {
 };
 
 /** Plain words for whoever lives with it. */
-function forTheCustomer({ tests, bypasses, items, finished, left }: Report, { zone }: ReportStyle): Section {
+function forTheCustomer(
+  { tests, bypasses, items, finished, onTestUntil, jacketsOff, left }: Report,
+  { zone }: ReportStyle,
+): Section {
   const now = tests.filter(({ expected }) => expected);
   const told = now.flatMap(({ tested }) => tested ?? []);
   const made = told.filter(({ outcome }) => outcome !== 'not-today');
@@ -44,9 +47,18 @@ function forTheCustomer({ tests, bypasses, items, finished, left }: Report, { zo
       ({ device, until, ...bypass }) =>
         `A protection is switched off for now: ${names.device(device)} (${holderText({ device, until, ...bypass })}). It has to be put right by ${showTime(until, zone)}.`,
     ),
-    still.length === 0
-      ? 'Every protection is in service.'
-      : 'Do not leave the system running unwatched until then.',
+    ...(onTestUntil === null
+      ? []
+      : [
+          `The fire panel is on test until ${showTime(onTestUntil, zone)}: meanwhile nobody comes for a fire, and somebody has to watch.`,
+        ]),
+    ...(jacketsOff.length === 0
+      ? []
+      : [`Cables of the fire alarm are off: jacket ${jacketsOff.join(', ')}.`]),
+    ...(still.length > 0 ? ['Do not leave the system running unwatched until then.'] : []),
+    ...(still.length === 0 && onTestUntil === null && jacketsOff.length === 0
+      ? ['Every protection is in service.']
+      : []),
     open.length === 0
       ? 'Nothing is left to do.'
       : `Left to do: ${open.map(({ text, until }) => (until ? `${text} (by ${showTime(until, zone)})` : text)).join('; ')}.`,
