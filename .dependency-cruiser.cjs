@@ -5,6 +5,7 @@ const APP = 'packages/app/src';
 /** Core folders from the bottom up: each may import only those before it. */
 const CORE_ORDER = [
   'standards',
+  'air',
   'devices',
   'circuit',
   'network',

@@ -61,9 +61,11 @@ test('what is noticed is left open and dealt with; a line written without an ans
   await page.getByRole('link', { name: 'Record' }).click();
   await page.getByRole('button', { name: 'Open', exact: true }).click();
   await page.getByLabel('Noticed', { exact: true }).fill('Cap of the sampling tube still on');
+  await page.getByRole('button', { name: 'By when: In a week' }).click();
   await page.getByRole('button', { name: 'Leave it open' }).click();
   const items = page.getByRole('list', { name: 'Noticed and left' }).getByRole('listitem');
   await expect(items).toHaveCount(1);
+  await expect(items).toContainText(/ by \d+ \w{3} \d{4}/);
   await page.route('**/api/jobs/*/record', (route) => route.abort());
   await items.getByRole('button', { name: /^Dealt with/ }).click();
   await expect(items).toHaveCount(0);

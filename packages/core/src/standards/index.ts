@@ -1,4 +1,5 @@
 /** Tables and formulas of the trade, each with its source beside it. */
+export * from './air';
 export * from './colours';
 export * from './limits';
 export * from './motor';

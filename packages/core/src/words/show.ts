@@ -1,5 +1,5 @@
 /** How quantities are written, in the person's units. */
-import { celsiusToFahrenheit, gaugeAreaMm2, metresToFeet } from '../standards';
+import { M3S_PER_CFM, celsiusToFahrenheit, gaugeAreaMm2, metresToFeet } from '../standards';
 import type { Units } from './units';
 
 /** Volts as a meter's display gives them: one decimal under 100. */
@@ -40,15 +40,12 @@ export function showVolume(litres: number, unit: Units['length']): string {
   return `${value.toFixed(value < 10 ? 1 : 0)} ${name}`;
 }
 
-/** A cubic foot is 0.3048³ m³, exact. */
-const CFM_M3_S = 0.3048 ** 3 / 60;
-
 /** Air that flows, in the unit that goes with a person's lengths. */
 export const flowUnit = (unit: Units['length']): string => (unit === 'm' ? 'l/s' : 'cfm');
 export const flowIn = (m3PerS: number, unit: Units['length']): number =>
-  unit === 'm' ? m3PerS * 1000 : m3PerS / CFM_M3_S;
+  unit === 'm' ? m3PerS * 1000 : m3PerS / M3S_PER_CFM;
 export const flowFrom = (given: number, unit: Units['length']): number =>
-  unit === 'm' ? given / 1000 : given * CFM_M3_S;
+  unit === 'm' ? given / 1000 : given * M3S_PER_CFM;
 export const showFlow = (m3PerS: number, unit: Units['length']): string =>
   `${Math.round(flowIn(m3PerS, unit))} ${flowUnit(unit)}`;
 

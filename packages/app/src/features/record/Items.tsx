@@ -1,22 +1,37 @@
 import { nanoid } from '@reduxjs/toolkit';
+import { addDays, format } from 'date-fns';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Body, Item } from '@zygostat/core/record';
 import { useTokens } from '../../theme';
-import { ActionButton, AppText, Field } from '../../basics';
+import { ActionButton, AppText, Field, Options } from '../../basics';
 
 interface ItemsProps {
   items: readonly Item[];
   onWrite: (body: Body) => Promise<boolean>;
 }
 
+/** By when it is to be dealt with, as whoever leaves it would say. */
+const WHEN = { open: 'No date', week: 'In a week', month: 'In a month', season: 'Next season' } as const;
+const DAYS: Readonly<Record<keyof typeof WHEN, number | null>> = {
+  open: null,
+  week: 7,
+  month: 30,
+  season: 182,
+};
+
+const untilOf = (when: keyof typeof WHEN): string | null =>
+  DAYS[when] === null ? null : addDays(new Date(), DAYS[when]).toISOString();
+
 /** What was noticed and left for the next visit. */
 export function Items({ items, onWrite }: ItemsProps) {
   const t = useTokens();
   const [text, setText] = useState('');
+  const [when, setWhen] = useState<keyof typeof WHEN>('open');
   const open = items.filter(({ done }) => !done);
   const add = async () => {
-    if (await onWrite({ type: 'noticed', item: nanoid(), text: text.trim(), until: null })) setText('');
+    if (await onWrite({ type: 'noticed', item: nanoid(), text: text.trim(), until: untilOf(when) }))
+      setText('');
   };
   return (
     <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
@@ -24,11 +39,13 @@ export function Items({ items, onWrite }: ItemsProps) {
         Noticed and left
       </AppText>
       <View role="list" aria-label="Noticed and left" style={styles.list}>
-        {open.map(({ id, text: noticed, by }) => (
+        {open.map(({ id, text: noticed, by, until }) => (
           <View key={id} role="listitem" style={styles.line}>
             <View style={styles.grow}>
               <AppText>{noticed}</AppText>
-              <AppText kind="small">{by}</AppText>
+              <AppText kind="small">
+                {until ? `${by} · by ${format(new Date(until), 'd MMM yyyy')}` : by}
+              </AppText>
             </View>
             <ActionButton
               label="Done"
@@ -45,6 +62,7 @@ export function Items({ items, onWrite }: ItemsProps) {
         most={2000}
         onChange={setText}
       />
+      <Options label="By when" options={WHEN} value={when} onChange={setWhen} />
       <ActionButton label="Leave it open" disabled={text.trim() === ''} onPress={() => void add()} />
     </View>
   );

@@ -1,0 +1,5 @@
+/** Air in ducts: friction, dampers, fans, and the steady flow of a network of them. */
+export * from './damper';
+export * from './fan';
+export * from './friction';
+export * from './network';
