@@ -3,3 +3,4 @@ export * from './damper';
 export * from './fan';
 export * from './friction';
 export * from './network';
+export * from './zoned';

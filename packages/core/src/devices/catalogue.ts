@@ -17,6 +17,7 @@ import type { Element } from './element';
 import type { Values } from './fields';
 import { fill } from './fields';
 import type { Load } from './traits';
+import { damperMotor } from './kinds/zones/damper-motor';
 import { detectorStation } from './kinds/fire/detector-station';
 import { doorSwitch } from './kinds/power/door-switch';
 import { drainPan } from './kinds/water/drain-pan';
@@ -72,6 +73,7 @@ export const CATALOGUE: readonly DeviceKind[] = [
   relay,
   sequencer,
   travellingValve,
+  damperMotor,
   outdoorUnit,
   lineLoad,
   wireNut,

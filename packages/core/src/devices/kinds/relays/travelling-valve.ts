@@ -2,6 +2,8 @@ import { when } from '../../parts/board';
 import { flow } from '../../channels';
 import { defineDevice } from '../../define';
 import { contactFaults } from '../../parts/faults';
+import type { Travel } from '../../parts/travel';
+import { movedTo, shareOpen, stopped, travelWaits, travelWord } from '../../parts/travel';
 import type { Moment, Senses } from '../../context';
 import { contact, impedanceOf, load } from '../../element';
 import { choice, num, seconds } from '../../fields';
@@ -24,45 +26,16 @@ const settings = {
   closeS: seconds('Closes in', 20, 300),
 };
 
-type ValveState = {
-  /** Share open when the present movement began. */
-  from: number;
-  /** Where it is going, 0 or 1, and since when; `null` at rest. */
-  to: number;
-  since: number | null;
-};
-
 const controls = { stem: choice('Stem', { free: 'Free', stuck: 'Stuck' }, 'free') };
 
 type ValveMoment = Moment<ValuesOf<typeof params>, ValuesOf<typeof settings>, ValuesOf<typeof controls>>;
 
-/** Share open at a time. */
-function shareOpen({ from, to, since }: ValveState, { settings, now }: ValveMoment): number {
-  if (since === null) return to;
-  const travel = to > from ? settings.openS : settings.closeS;
-  const moved = travel === 0 ? 1 : (now - since) / travel;
-  return to > from ? Math.min(to, from + moved) : Math.max(to, from - moved);
-}
-
-function next(state: ValveState, senses: Senses, moment: ValveMoment): ValveState {
-  const { params, controls, now } = moment;
+function next(state: Travel, senses: Senses, { params, settings, controls, now }: ValveMoment): Travel {
   const driven = (element: string) => senses.amps(element) >= (TURNS_FROM * params.va) / 24;
-  const at = shareOpen(state, moment);
-  if (controls.stem === 'stuck') return { from: at, to: at, since: null };
+  if (controls.stem === 'stuck') return stopped(state, settings, now);
   const opening = driven('open');
   const closing = params.drive === 'spring' ? !opening : driven('close') && !opening;
-  const to = opening ? 1 : closing ? 0 : at;
-  if (at === to) return { from: to, to, since: null };
-  return to === state.to && state.since !== null ? state : { from: at, to, since: now };
-}
-
-/** When the movement under way ends; `null` at rest. */
-function arrival(
-  { from, to, since }: ValveState,
-  { openS, closeS }: ValuesOf<typeof settings>,
-): number | null {
-  if (since === null || from === to) return null;
-  return since + Math.abs(to - from) * (to > from ? openS : closeS);
+  return movedTo(state, opening ? 1 : closing ? 0 : null, settings, now);
 }
 
 /**
@@ -97,28 +70,18 @@ export const travellingValve = defineDevice({
   seenAs: ['water'],
   loads: ({ params }) => [{ id: 'open', element: 'open', nature: 'valve', serves: params.serves }],
   actuatedBy: { 'end-switch': [['open']] },
-  initial: { from: 0, to: 0, since: null } as ValveState,
-  positions: (state, moment) => ({ 'end-switch': when(shareOpen(state, moment) === 1) }),
+  initial: { from: 0, to: 0, since: null } as Travel,
+  positions: (state, { settings, now }) => ({
+    'end-switch': when(shareOpen(state, settings, now) === 1),
+  }),
   next,
-  gives: (state, moment) =>
-    moment.params.serves === 'cool' ? { chills: flow(CHILLED_W * shareOpen(state, moment)) } : {},
-  waits: (state, { settings }) => {
-    const until = arrival(state, settings);
-    return until === null
-      ? []
-      : [
-          {
-            until,
-            text: state.to === 1 ? 'valve opens' : 'valve closes',
-            done: state.to === 1 ? 'valve open' : 'valve closed',
-          },
-        ];
-  },
-  face: (state, moment) => {
-    const share = shareOpen(state, moment);
-    const text = share === 1 ? 'open' : share === 0 ? 'closed' : state.to === 1 ? 'opening' : 'closing';
-    return { text, tone: share === 0 ? 'ok' : 'busy' };
-  },
+  gives: (state, { params: { serves }, settings, now }) =>
+    serves === 'cool' ? { chills: flow(CHILLED_W * shareOpen(state, settings, now)) } : {},
+  waits: (state, { settings }) => travelWaits(state, settings, 'valve'),
+  face: (state, { settings, now }) => ({
+    text: travelWord(state, settings, now),
+    tone: shareOpen(state, settings, now) === 0 ? 'ok' : 'busy',
+  }),
   faults: [
     { mode: 'stuck', title: 'Stuck', likelihood: 1, controls: { stem: 'stuck' } },
     {
