@@ -41,6 +41,7 @@ import { smokeDetector } from './kinds/fire/smoke-detector';
 import { sounder } from './kinds/safeties/sounder';
 import { thermostat } from './kinds/thermostats/thermostat';
 import { travellingValve } from './kinds/relays/travelling-valve';
+import { zonePanel } from './kinds/zones/zone-panel';
 import { unitHeaterBoard } from './kinds/boards/unit-heater-board';
 import { wireNut } from './kinds/wiring/wire-nut';
 
@@ -74,6 +75,7 @@ export const CATALOGUE: readonly DeviceKind[] = [
   sequencer,
   travellingValve,
   damperMotor,
+  zonePanel,
   outdoorUnit,
   lineLoad,
   wireNut,

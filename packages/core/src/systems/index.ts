@@ -19,6 +19,7 @@ export * from './fire-loop';
 export * from './furnace-air-conditioner';
 export * from './heat-pump';
 export * from './hydronic';
+export * from './zoned';
 
 export interface Template {
   id: string;
