@@ -1,7 +1,6 @@
-import type { Circuit } from '../circuit';
+import type { Cable, Circuit } from '../circuit';
 import { addCable, addDevice, changeCable, land, setValue } from '../circuit';
 import { cable, device, station } from './build';
-import type { ConductorSpec } from './build';
 import { rooftopUnit } from './commercial';
 
 const CEILING = station('duct', 'attic', 'Duct above the ceiling', 5);
@@ -11,57 +10,31 @@ const detector = (id: string, where: string, label: string) =>
   device(id, 'smoke-detector', where, label, { terminals: 'all' });
 
 /** The jackets at the detector in the duct, one function each. */
-const JACKETS: readonly [id: string, label: string, lengthM: number, conductors: readonly ConductorSpec[]][] =
-  [
-    [
-      'supplyJacket',
-      'Detector supply',
-      14,
-      [
-        ['supplyR', 'RD', 'controller.R', 'ductSmoke.R'],
-        ['supplyC', 'BK', 'controller.C', 'ductSmoke.C'],
-      ],
-    ],
-    [
-      'onJacket',
-      'On to the unit’s detector',
-      14,
-      [
-        ['onR', 'RD', 'ductSmoke.R', 'smoke.R'],
-        ['onC', 'BK', 'ductSmoke.C', 'smoke.C'],
-        ['onTie', 'BN', 'ductSmoke.TIE', 'smoke.TIE'],
-      ],
-    ],
-    [
-      'stationJacket',
-      'Station cable',
-      22,
-      [
-        ['stationHot', 'RD', 'ductSmoke.S+', 'station.S+'],
-        ['stationCommon', 'BK', 'ductSmoke.S-', 'station.S-'],
-        ['stationLamp', 'WH', 'ductSmoke.LAMP', 'station.LAMP'],
-        ['stationAsk', 'GN', 'ductSmoke.T/R', 'station.T/R'],
-      ],
-    ],
-    [
-      'holdJacket',
-      'Thermostat hold',
-      14,
-      [
-        ['holdOut', 'RD', 'controller.R', 'ductSmoke.COM'],
-        ['holdBack', 'WH', 'ductSmoke.NC', 'statNut.NUT'],
-      ],
-    ],
-    [
-      'loopJacket',
-      'Loop from the panel',
-      48,
-      [
-        ['loopPlus', 'RD', 'panelLoop.L+', 'ductSmoke.AL1'],
-        ['loopMinus', 'BK', 'panelLoop.L-', 'ductSmoke.AL2'],
-      ],
-    ],
-  ];
+const jackets = (): Cable[] => [
+  cable('supplyJacket', 'Detector supply', 18, 14, [
+    ['supplyR', 'RD', 'controller.R', 'ductSmoke.R'],
+    ['supplyC', 'BK', 'controller.C', 'ductSmoke.C'],
+  ]),
+  cable('onJacket', 'On to the unit’s detector', 18, 14, [
+    ['onR', 'RD', 'ductSmoke.R', 'smoke.R'],
+    ['onC', 'BK', 'ductSmoke.C', 'smoke.C'],
+    ['onTie', 'BN', 'ductSmoke.TIE', 'smoke.TIE'],
+  ]),
+  cable('stationJacket', 'Station cable', 18, 22, [
+    ['stationHot', 'RD', 'ductSmoke.S+', 'station.S+'],
+    ['stationCommon', 'BK', 'ductSmoke.S-', 'station.S-'],
+    ['stationLamp', 'WH', 'ductSmoke.LAMP', 'station.LAMP'],
+    ['stationAsk', 'GN', 'ductSmoke.T/R', 'station.T/R'],
+  ]),
+  cable('holdJacket', 'Thermostat hold', 18, 14, [
+    ['holdOut', 'RD', 'controller.R', 'ductSmoke.COM'],
+    ['holdBack', 'WH', 'ductSmoke.NC', 'statNut.NUT'],
+  ]),
+  cable('loopJacket', 'Loop from the panel', 18, 48, [
+    ['loopPlus', 'RD', 'panelLoop.L+', 'ductSmoke.AL1'],
+    ['loopMinus', 'BK', 'panelLoop.L-', 'ductSmoke.AL2'],
+  ]),
+];
 
 /** The loop goes on to the unit's own detector, which is its last. */
 const loopOn = () =>
@@ -102,8 +75,8 @@ const withDevices = (circuit: Circuit): Circuit =>
  */
 export function rooftopOnLoop(name: string, found: 'last' | 'left' = 'last'): Circuit {
   const bare = withDevices(unfed(rooftopUnit(name)));
-  const jacketed = JACKETS.reduce(
-    (made, [id, label, lengthM, conductors]) => addCable(made, cable(id, label, 18, lengthM, conductors)),
+  const jacketed = jackets().reduce(
+    addCable,
     land(setValue(bare, 'stat', 'params', 'supply', 'wired'), 'statR', 'to', 'statNut.NUT'),
   );
   const end = found === 'last' ? 'smoke' : 'ductSmoke';
