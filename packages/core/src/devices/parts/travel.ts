@@ -10,7 +10,7 @@ export type Travel = {
 };
 
 /** Seconds from shut to open, and back. */
-export interface TravelTimes {
+interface TravelTimes {
   openS: number;
   closeS: number;
 }
