@@ -159,16 +159,24 @@ function tripped(circuit: Circuit, { inputs }: Asked, trip: Trip) {
 
 /**
  * What of the detectors' protection is gone in a circuit that was another before: run with each of them tripped, in every
- * call. One that was taken out protects nothing either, but that is not for want of a jacket.
+ * call.
+ *
+ * @param heirs - by detector that was taken out, the one that must do all that it did.
  */
-export function protectionLost(before: Circuit, now: Circuit): Lost[] {
+export function protectionLost(
+  before: Circuit,
+  now: Circuit,
+  heirs: Readonly<Record<string, string>> = {},
+): Lost[] {
   const asks = asksOf(before).filter(({ withTrips }) => withTrips);
   return tripsOf(before)
-    .filter(({ device }) => findDevice(now, device) && kindOf(findDevice(before, device)!.kind).loopContacts)
+    .filter(({ device }) => kindOf(findDevice(before, device)!.kind).loopContacts)
     .flatMap((trip): Lost[] => {
+      const heir = tripOf(now, heirs[trip.device] ?? trip.device);
+      if (!heir) return (['stops', 'panel'] as const).map((lost) => ({ device: trip.device, lost }));
       const pairs = asks.map((asked) => ({
         was: tripped(before, asked, trip),
-        is: tripped(now, asked, trip),
+        is: tripped(now, asked, heir),
       }));
       const stops = pairs.some(({ was, is }) => is.runs.some((load) => !was.runs.includes(load)));
       const panel = pairs.some(({ was, is }) => was.alarms && !is.alarms);

@@ -38,7 +38,10 @@ function Way({ move, names, onTake }: { move: LoopMove; names: Names; onTake: ()
         </AppText>
       ))}
       <AppText kind="small">{proofText(move.proof)}</AppText>
-      {move.harm.length === 0 ? (
+      <AppText kind="strong">
+        It counts once the caps are off its tubes and it was tripped, seen at the unit and at the panel.
+      </AppText>
+      {move.harm.length === 0 && move.lost.length === 0 ? (
         <ActionButton
           label="Take this plan"
           hint={`Take this plan: ${title}`}
@@ -46,7 +49,7 @@ function Way({ move, names, onTake }: { move: LoopMove; names: Names; onTake: ()
           onPress={onTake}
         />
       ) : (
-        <AppText color={t.red}>It would break what holds now: not offered.</AppText>
+        <AppText color={t.red}>It would leave less protected than now: not offered.</AppText>
       )}
     </View>
   );

@@ -3,7 +3,7 @@
  * jacket has one function, and that stations of different kinds do not mix, is common practice in the trade.
  */
 import { NEW_WORLD, holding, settle, untilSteady } from '../../behaviour';
-import { setValue } from '../../circuit';
+import { addLink, setValue } from '../../circuit';
 import { compile } from '../../network';
 import { rooftopOnLoop } from '../../systems';
 import { calling } from '../../testing/scenarios';
@@ -67,6 +67,17 @@ test('worked down step by step it comes to what was planned, the resistor at its
   expect(steps).toContain('carry:eol');
   const difference = differenceOf(partway(left, over!.circuit, new Set(steps)), over!.circuit);
   expect(Object.values(difference).flat()).toEqual([]);
+});
+
+// The unit's own detector opens nothing: the one in the duct is all that stops the fan.
+test('the old one is not given up for one that stops nothing', () => {
+  const [kept, gone] = planLoopMove(
+    addLink(left, { id: 'strap', kind: 'jumper', joins: ['controller.SD1', 'controller.SD2'] }),
+    'ductSmoke',
+    'smoke',
+  );
+  expect(kept!.lost).toEqual([]);
+  expect(gone!.lost).toContainEqual({ device: 'ductSmoke', lost: 'stops' });
 });
 
 test('a station of another kind is told of', () => {

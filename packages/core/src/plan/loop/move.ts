@@ -255,7 +255,7 @@ export function planLoopMove(circuit: Circuit, from: string, to: string): LoopMo
       ...made,
       deadStations: deadStations(made.circuit),
       loops: loopsOf(made.circuit, IDLE),
-      lost: protectionLost(circuit, made.circuit),
+      lost: protectionLost(circuit, made.circuit, way === 'over' ? { [from]: to } : {}),
       proof,
       harm: harmOf(before, proof),
     };
