@@ -1,4 +1,5 @@
 /** Jackets at a detector, by what goes when each is taken off. One jacket, one function: common practice. */
+import { protectionWithout } from '../prove';
 import { rooftopOnLoop } from '../systems';
 import { jacketEffect, jacketsAt, protectionLost, relandedJacket, unlandedJacket } from '.';
 
@@ -56,4 +57,10 @@ test('with the supply off both detectors are nothing any more', () => {
     { device: 'ductSmoke', lost: 'stops' },
     { device: 'ductSmoke', lost: 'panel' },
   ]);
+});
+
+test('with one detector bypassed no other is said to stand in for it: it sits in other air', () => {
+  const { unguarded, still } = protectionWithout(rooftopOnLoop('Last'), 'ductSmoke')!;
+  expect(unguarded).not.toEqual([]);
+  expect(still).toEqual([]);
 });

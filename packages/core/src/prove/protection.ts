@@ -59,6 +59,9 @@ function runningIn(circuit: Circuit) {
   };
 }
 
+/** What is noticed only where it is: a detector in another duct, or with its caps on, knows nothing of this one's smoke. */
+const OF_ITS_PLACE: ReadonlySet<Notice> = new Set(['smoke']);
+
 /** What a safety notices; nothing where a device is none. */
 function noticedBy({ devices }: Circuit, id: string): readonly Notice[] {
   const device = devices.find((one) => one.id === id);
@@ -101,7 +104,8 @@ export function protectionWithout(
   const notices = noticedBy(circuit, device);
   const alike = tripsOf(circuit).filter(({ device: other }) => {
     const noticed = noticedBy(circuit, other);
-    const stands = notices.length > 0 && notices.every((notice) => noticed.includes(notice));
+    const stands =
+      notices.length > 0 && notices.every((notice) => noticed.includes(notice) && !OF_ITS_PLACE.has(notice));
     return stands && other !== device && !others.includes(other);
   });
   const guards = (trip: Trip) =>
