@@ -70,6 +70,14 @@ function readFunctions(device: Device, mains: Circuit['mains']): Map<string, Ter
       found.set(mark, new Set([mark, ...aliases].flatMap(spelledOut)));
   }
   const elements = kind.elements(context);
+  // What closes when it trips is there for an alarm, and carries nothing that is to run.
+  const alarm = elements.find(({ id }) => id === kind.alarm);
+  if (alarm?.kind === 'branch' && !found.has(alarm.b)) found.set(alarm.b, new Set(['alarm']));
+  const { alarm: shorts, trouble: opens } = kind.loopContacts ?? {};
+  for (const one of elements)
+    if (one.kind === 'branch' && (one.id === shorts || one.id === opens))
+      for (const mark of [one.a, one.b]) found.set(mark, new Set(['loop']));
+  for (const mark of kind.supervises?.ends ?? []) found.set(mark, new Set(['loop']));
   for (const { element, serves } of kind.loads(context)) {
     const branch = elements.find(({ id }) => id === element);
     if (branch?.kind !== 'branch') continue;

@@ -24,7 +24,7 @@ export { askedOfWater, knowingWater } from './insert/water-facts';
 export type { WaterFacts } from './insert/water-facts';
 export { insertInSeries, seriesTerminals, unwiredSafeties } from './insert/series';
 export type { Added } from './insert/series';
-export { planLoopMove } from './loop/move';
+export { isSound, planLoopMove } from './loop/move';
 export type { LoopMove, MoveWay } from './loop/move';
 export { planRun } from './run/run';
 export type { RunMethod, RunRepair } from './run/run';

@@ -54,7 +54,7 @@ const withDevices = (circuit: Circuit): Circuit =>
   [
     detector('smoke', 'roof', 'Detector in the unit'),
     detector('ductSmoke', 'duct', 'Detector in the duct'),
-    device('statNut', 'wire-nut', 'roof', 'Thermostat R joint'),
+    device('statNut', 'wire-nut', 'roof', 'R joint'),
     device('station', 'detector-station', 'hall', 'Station'),
     device('panelLoop', 'initiating-loop', 'lobby', 'Fire panel loop'),
     device('eol', 'end-of-line', 'roof', 'End-of-line'),

@@ -4,6 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { kindOf } from '@zygostat/core/devices';
 import type { LoopMove } from '@zygostat/core/plan';
+import { isSound } from '@zygostat/core/plan';
 import type { Names } from '@zygostat/core/words';
 import { moveTexts, moveTitle, namesIn, proofText } from '@zygostat/core/words';
 import { askAside } from '../../model/model';
@@ -41,7 +42,7 @@ function Way({ move, names, onTake }: { move: LoopMove; names: Names; onTake: ()
       <AppText kind="strong">
         It counts once the caps are off its tubes and it was tripped, seen at the unit and at the panel.
       </AppText>
-      {move.harm.length === 0 && move.lost.length === 0 ? (
+      {isSound(move) ? (
         <ActionButton
           label="Take this plan"
           hint={`Take this plan: ${title}`}
@@ -49,7 +50,7 @@ function Way({ move, names, onTake }: { move: LoopMove; names: Names; onTake: ()
           onPress={onTake}
         />
       ) : (
-        <AppText color={t.red}>It would leave less protected than now: not offered.</AppText>
+        <AppText color={t.red}>It would leave less protected than it should be: not offered.</AppText>
       )}
     </View>
   );

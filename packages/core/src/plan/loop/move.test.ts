@@ -3,11 +3,11 @@
  * jacket has one function, and that stations of different kinds do not mix, is common practice in the trade.
  */
 import { NEW_WORLD, holding, settle, untilSteady } from '../../behaviour';
-import { addLink, setValue } from '../../circuit';
+import { addLink, land, lift, setValue } from '../../circuit';
 import { compile } from '../../network';
 import { rooftopOnLoop } from '../../systems';
 import { calling } from '../../testing/scenarios';
-import { differenceOf, planLoopMove } from '..';
+import { differenceOf, isSound, planLoopMove } from '..';
 import { partway, stepsOf } from '../../wire';
 
 const left = rooftopOnLoop('Left', 'left');
@@ -21,6 +21,7 @@ describe.each([
   test('all of the loop is supervised, every detector is heard, nothing else suffers', () => {
     expect(move.loops).toMatchObject([{ reads: 'normal', unwatched: [], unheard: [] }]);
     expect(move.loops[0]!.points.at(-1)!.device).toBe('eol');
+    expect(isSound(move)).toBe(true);
     expect(move.harm).toEqual([]);
     expect(move.proof.findings.filter(({ severity }) => severity !== 'caution')).toEqual([]);
     expect(move.lost.filter(({ device }) => device === 'smoke')).toEqual([]);
@@ -78,6 +79,14 @@ test('the old one is not given up for one that stops nothing', () => {
   );
   expect(kept!.lost).toEqual([]);
   expect(gone!.lost).toContainEqual({ device: 'ductSmoke', lost: 'stops' });
+  expect(isSound(gone!)).toBe(false);
+});
+
+test.each([
+  ['with its resistor off', lift(left, 'eolOne', 'from')],
+  ['on the trouble contact', land(left, 'loopPlus', 'to', 'ductSmoke.TR1')],
+])('a loop %s is put right before it is moved', (_, wrong) => {
+  expect(planLoopMove(wrong, 'ductSmoke', 'smoke').map(isSound)).toEqual([false, false]);
 });
 
 test('a station of another kind is told of', () => {

@@ -51,6 +51,14 @@ export interface LoopMove {
   harm: readonly Finding[];
 }
 
+/** Whether it may be offered: nothing is worse than it was, and the panel hears and watches all there is. */
+export const isSound = ({ harm, lost, loops }: LoopMove): boolean =>
+  harm.length === 0 &&
+  lost.length === 0 &&
+  loops.every(
+    ({ reads, unwatched, unheard }) => reads === 'normal' && unwatched.length === 0 && unheard.length === 0,
+  );
+
 const IDLE: Inputs = { controls: {}, conditions: { indoorC: 22, outdoorC: 20 } };
 
 const stationOf = (circuit: Circuit, terminal: TerminalId | null) =>

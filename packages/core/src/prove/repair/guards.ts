@@ -13,9 +13,9 @@ interface Guarded {
   fused: ReadonlyMap<string, boolean>;
 }
 
-/** Whether a guard is there for a load: an interlock for all, a safety for what it must stop. */
-function isFor(guard: DeviceKind, load: Load): boolean {
-  if (!guard.safety) return true;
+/** Whether a guard is there for a load: an interlock for all, a safety for what it must stop. Whatever calls it guards whole. */
+function isFor(guard: DeviceKind, load: Load | null): boolean {
+  if (!guard.safety || !load) return true;
   const stops: readonly string[] = guard.safety.stops;
   const serves: (Call | 'valve')[] = load.serves === 'pump' ? ['heat', 'cool'] : [load.serves];
   if (serves.some((one) => stops.includes(one))) return true;
@@ -23,18 +23,34 @@ function isFor(guard: DeviceKind, load: Load): boolean {
   return drives && serves.includes('cool') && (stops.includes('compressor') || stops.includes('chilled'));
 }
 
+interface Fed {
+  key: string;
+  /** Nothing for what calls: it is fed to ask, and a board's input takes the call from there. */
+  load: Load | null;
+  ends: [number, number];
+}
+
+/** Every load of a network, and what every thermostat lives on. */
+const fedOf = (network: Network): Fed[] =>
+  network.devices.flatMap(({ device, kind, context, branches }) => {
+    const ends = (element: string) => network.branches[branches.get(element)!]!.nodes as [number, number];
+    const calls = kind.livesOn?.wire;
+    return [
+      ...kind
+        .loads(context)
+        .map((load) => ({ key: `${device.id}:${load.id}`, load, ends: ends(load.element) })),
+      ...(calls === undefined || !branches.has(calls)
+        ? []
+        : [{ key: `${device.id}:${calls}`, load: null, ends: ends(calls) }]),
+    ];
+  });
+
 /** The guards of every load and every hot terminal of a network, with every contact closed. */
 export function guardsOf(network: Network): Guarded {
   const poles = polesOf(network);
   const whole = pathNets(network);
   const kept = new Map<string, Set<string>>();
-  const loads = network.devices.flatMap(({ device, kind, context, branches }) =>
-    kind.loads(context).map((load) => ({
-      key: `${device.id}:${load.id}`,
-      load,
-      ends: network.branches[branches.get(load.element)!]!.nodes as [number, number],
-    })),
-  );
+  const loads = fedOf(network);
   const terminals = network.devices.flatMap(({ device, kind, context }) =>
     kind.inline
       ? []
@@ -66,7 +82,9 @@ export function guardsOf(network: Network): Guarded {
     for (const element of kind.interrupts) {
       const branch = branches.get(element);
       if (branch === undefined) continue;
-      const without = pathNets(network, new Set([branch]));
+      // Over its alarm contact a way passes the safety still, though upside down: it is not to lead past it.
+      const alarm = branches.get(kind.alarm ?? '');
+      const without = pathNets(network, new Set([branch, ...(alarm === undefined ? [] : [alarm])]));
       for (const { key, load, ends } of loads)
         if (isFor(kind, load) && isFed(whole, ends) && !isFed(without, ends))
           kept.set(key, (kept.get(key) ?? new Set()).add(`${device.id}:${element}`));

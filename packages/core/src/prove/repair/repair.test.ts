@@ -1,7 +1,7 @@
 /** What is proposed, on good circuits spoiled. That each is wired so and mended so is common practice in the trade. */
 import { NEW_WORLD, advance } from '../../behaviour';
 import type { Circuit } from '../../circuit';
-import { addLink, exchange, land, lift, removeDevice, setValue } from '../../circuit';
+import { addLink, exchange, land, landedOn, lift, removeDevice, setValue } from '../../circuit';
 import { compile } from '../../network';
 import {
   TEMPLATES,
@@ -9,6 +9,7 @@ import {
   furnaceAirConditioner,
   heatPumpWithStrips,
   parallelThermostats,
+  rooftopOnLoop,
   rooftopUnit,
   twoTransformerSplit,
 } from '../../systems';
@@ -131,6 +132,13 @@ test('stops when it is no longer wanted', () => {
 });
 
 describe('never weakens a protection', () => {
+  test('the thermostat held by an alarm contact goes to the one that opens, not past the detector', () => {
+    const wrong = land(rooftopOnLoop('Repair'), 'holdBack', 'from', 'ductSmoke.NO');
+    const [worst, ...others] = prove(wrong)!.findings;
+    const { circuit } = repairOf(wrong, worst!, undefined, [worst!, ...others])!;
+    expect(landedOn(circuit, 'ductSmoke.NC').map(({ conductor }) => conductor.id)).toEqual(['holdBack']);
+  });
+
   test('the supply on a wrong tap is not mended by moving the fuse', () => {
     const wrong = land(pump, 'leadPrimary', 'to', 'xfmr.P120');
     const { findings } = prove(wrong)!;

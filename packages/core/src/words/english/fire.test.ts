@@ -3,7 +3,7 @@ import { airOf, signsOf, walkOf } from '../../building';
 import type { Building } from '../../building';
 import { EMPTY_BUILDING, begun } from '../../building';
 import { jacketEffect, jacketsAt, locateShort, loopOf, protectionLost, unlandedJacket } from '../../fire';
-import { land } from '../../circuit';
+import { land, lift } from '../../circuit';
 import { planLoopMove } from '../../plan';
 import { rooftopOnLoop } from '../../systems';
 import { calling } from '../../testing/scenarios';
@@ -110,6 +110,10 @@ test('a loop in the units of a meter', () => {
   expect(unwatchedTexts(namesIn(early), loopOf(early, idle, 'panelLoop'))).toEqual([
     'Red of Loop on to the roof and black of Loop on to the roof may break and the panel stays normal: Detector in the unit would not be heard. The resistor belongs at the last device.',
   ]);
+  const open = lift(left, 'eolOne', 'from');
+  expect(unwatchedTexts(namesIn(open), loopOf(open, idle, 'panelLoop'))).toContain(
+    'While it reads trouble nothing along it is watched: put that right first.',
+  );
   const [place] = locateShort(left, idle, 'panelLoop', 1.0);
   expect(shortText(names, place!, (metres) => showLength(metres, 'm'))).toMatch(
     /^Loop from the panel, \d+ m to \d+ m from Fire panel loop L\+$/,

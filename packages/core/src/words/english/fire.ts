@@ -94,13 +94,16 @@ export const loopPointText = (point: LoopPoint): string =>
   `${showVolts(point.volts)} V d.c. with the panel on, ${loopOhmsText(point.ohms)} with the loop lifted`;
 
 /** What the panel does not watch, in a sentence each. */
-export function unwatchedTexts(names: Names, { unwatched, unheard }: Loop): string[] {
+export function unwatchedTexts(names: Names, { reads, unwatched, unheard }: Loop): string[] {
   const cut = new Map<string, string[]>();
   for (const { conductor, cutOff } of unwatched) {
     const key = cutOff.map((id) => names.device(id)).join(' and ');
     cut.set(key, [...(cut.get(key) ?? []), names.conductor(conductor)]);
   }
   return [
+    ...(reads === 'normal'
+      ? []
+      : [`While it reads ${reads} nothing along it is watched: put that right first.`]),
     ...[...cut].map(
       ([devices, conductors]) =>
         `${capital(listed(conductors))} may break and the panel stays normal: ${devices} would not be heard. The resistor belongs at the last device.`,
