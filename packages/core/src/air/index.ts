@@ -3,4 +3,5 @@ export * from './damper';
 export * from './fan';
 export * from './friction';
 export * from './network';
+export * from './sizing';
 export * from './zoned';

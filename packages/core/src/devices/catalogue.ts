@@ -17,10 +17,12 @@ import type { Element } from './element';
 import type { Values } from './fields';
 import { fill } from './fields';
 import type { Load } from './traits';
+import { bypassDamper } from './kinds/zones/bypass-damper';
 import { damperMotor } from './kinds/zones/damper-motor';
 import { detectorStation } from './kinds/fire/detector-station';
 import { doorSwitch } from './kinds/power/door-switch';
 import { drainPan } from './kinds/water/drain-pan';
+import { ductSystem } from './kinds/zones/duct-system';
 import { endOfLine } from './kinds/fire/end-of-line';
 import { floatSwitch } from './kinds/safeties/float-switch';
 import { freezestat } from './kinds/safeties/freezestat';
@@ -39,6 +41,7 @@ import { sequencer } from './kinds/relays/sequencer';
 import { serviceSwitch } from './kinds/power/service-switch';
 import { smokeDetector } from './kinds/fire/smoke-detector';
 import { sounder } from './kinds/safeties/sounder';
+import { supplySensor } from './kinds/zones/supply-sensor';
 import { thermostat } from './kinds/thermostats/thermostat';
 import { travellingValve } from './kinds/relays/travelling-valve';
 import { zonePanel } from './kinds/zones/zone-panel';
@@ -75,6 +78,9 @@ export const CATALOGUE: readonly DeviceKind[] = [
   sequencer,
   travellingValve,
   damperMotor,
+  bypassDamper,
+  ductSystem,
+  supplySensor,
   zonePanel,
   outdoorUnit,
   lineLoad,

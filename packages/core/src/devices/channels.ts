@@ -18,13 +18,30 @@ export type Channel =
   | 'lower-pan'
   | 'lower-pan-high'
   /** What runs down the drain, l/s. */
-  | 'drains';
+  | 'drains'
+  /** Heat given to the air of the house by burner or strips, W. */
+  | 'warms'
+  /** What the fan runs at, a share of full speed. */
+  | 'blows'
+  /** How far the damper in a zone's duct is open, or on its way to be; and the bypass. */
+  | 'damper-1'
+  | 'damper-2'
+  | 'damper-3'
+  | 'damper-4'
+  | 'bypass'
+  /** Pressure in supply and return against the room, Pa, with everything where it is on its way to. */
+  | 'supply-static'
+  | 'return-static'
+  /** Air that comes out of the unit, °C. */
+  | 'supply-air';
 
 /** What a device gives off on a channel: how much now and, of a level, when it will be at another. */
 export interface Signal {
   amount: number;
   /** Absolute seconds at which it is so much if nothing else changes; Infinity for never. */
   reaches?(amount: number): number;
+  /** Of a pressure: what it would be with the bypass open so far. */
+  withBypass?(open: number): number;
 }
 
 /** All of a channel together. */

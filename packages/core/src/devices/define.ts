@@ -8,6 +8,7 @@ import type {
   Appearance,
   Call,
   Condenses,
+  Conveyance,
   Drain,
   Isolation,
   Load,
@@ -104,6 +105,8 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   turns?(state: M, context: Context<ValuesOf<P>, ValuesOf<S>>): 'cool' | 'heat';
   drains?: Drain;
   condenses?: Condenses;
+  /** The ducts of a house, of whichever device stands for them. */
+  conveys?(params: ValuesOf<P>): Conveyance;
   /** Element of the contact that closes when it trips, for an alarm. */
   alarm?: string;
   supervises?: Supervision;
@@ -126,7 +129,9 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
    * What moves its contacts: by element, groups of its own loads; it closes when every load of one group
    * carries its current.
    */
-  actuatedBy?: Actuation;
+  actuatedBy?: Actuation | ((context: Context<ValuesOf<P>, ValuesOf<S>>) => Actuation);
+  /** Of several that call it serves some and holds others by rules of its own: an output that stays open is no fault. */
+  decides?: boolean;
   /** The control that takes power away, where a person can. */
   isolates?: Isolation;
   /** A joint: whatever is landed on it meets there, and it goes by the name of what it joins. */
@@ -168,6 +173,7 @@ export interface DeviceKind {
   turns?(state: State, context: Context): 'cool' | 'heat';
   drains?: Drain;
   condenses?: Condenses;
+  conveys?(params: Values): Conveyance;
   alarm?: string;
   supervises?: Supervision;
   loopContacts?: LoopContacts;
@@ -179,7 +185,8 @@ export interface DeviceKind {
   safety?: Safety;
   sealed: boolean;
   interrupts: readonly string[];
-  actuatedBy: Actuation;
+  actuatedBy(context: Context): Actuation;
+  decides: boolean;
   isolates?: Isolation;
   splices: boolean;
   primary?: Primary;
@@ -221,12 +228,13 @@ export function defineDevice<
     face: () => undefined,
     sealed: false,
     interrupts: [],
-    actuatedBy: {},
+    decides: false,
     splices: false,
     seenAs: [],
     occasions: [],
     conflict: () => undefined,
     ...spec,
+    actuatedBy: typeof spec.actuatedBy === 'function' ? spec.actuatedBy : () => spec.actuatedBy ?? {},
   };
   // The compiled network fills every field before it calls back, so the erased types hold.
   return whole as unknown as DeviceKind;

@@ -1,4 +1,5 @@
 /** What a kind says of itself for everything else to ask: other folders go by these, never by its name. */
+import type { ZonedAir } from '../air';
 import type { State } from './context';
 import type { Value, Values } from './fields';
 
@@ -118,6 +119,19 @@ export interface Condenses {
   param: string;
   yes: Value;
   no: Value;
+}
+
+/** The ducts of a house with the unit's fan, and what the unit must have of the air. */
+export interface Conveyance {
+  air: ZonedAir;
+  /** What the fan runs at of its table. */
+  speed: number;
+  /** Sensible and latent cooling together, and heat, W. */
+  coolW: number;
+  heatW: number;
+  /** What it may warm the air by, K; and what may lie between supply and return, Pa. */
+  mostRiseK: number;
+  mostPa: number;
 }
 
 /** What a supervised loop comes to, as its panel reads it. */

@@ -186,52 +186,59 @@ function alikeAsks(stats: readonly Stat[], distances: Distances, occasions: read
   ];
 }
 
-/** Two thermostats in every combination of modes and fan; where one asks for each way, they are apart. */
-function unlikeAsks(stats: readonly Stat[], { far }: Distances): Asked[] {
-  const modes = ['off', 'heat', 'cool'] as const;
-  const fans = ['auto', 'on'] as const;
-  const held = (mode: Mode, fan: string) => ({
-    mode,
-    fan,
-    setC: mode === 'cool' ? SET_C - far : mode === 'heat' ? SET_C + far : SET_C,
-  });
-  return stats.flatMap((one, i) =>
-    stats.slice(i + 1).flatMap((other) =>
-      modes.flatMap((first) =>
-        modes.flatMap((second) =>
-          fans.flatMap((fanOne) =>
-            fans.flatMap((fanOther): Asked[] => {
-              if (first === second && fanOne === fanOther) return [];
-              const calls = [...new Set([...callsOf(first), ...callsOf(second)])];
-              const rest = stats.filter((stat) => stat !== one && stat !== other);
-              return [
-                {
-                  id: `${one.id}-${first}-${fanOne}-${other.id}-${second}-${fanOther}`,
-                  situation: {
-                    type: 'apart',
-                    settings: [
-                      { mode: first, fan: fanOne },
-                      { mode: second, fan: fanOther },
-                    ],
-                  },
-                  calls: calls.length === 0 ? ['fan'] : calls,
-                  inputs: {
-                    controls: {
-                      [one.id]: held(first, fanOne),
-                      [other.id]: held(second, fanOther),
-                      ...Object.fromEntries(rest.map(({ id }) => [id, held('off', 'auto')])),
-                    },
-                    conditions: { indoorC: SET_C, outdoorC: MILD_C },
-                  },
-                  withTrips: false,
-                },
-              ];
-            }),
-          ),
-        ),
-      ),
-    ),
+const UNLIKE = ['off', 'heat', 'cool'] as const;
+const FANS = ['auto', 'on'] as const;
+
+interface Held {
+  mode: Mode;
+  fan: 'auto' | 'on';
+}
+
+/** Every way so many thermostats may be set, each in one of the ways given. */
+const settingsOf = (stats: number, each: readonly Held[]): Held[][] =>
+  Array.from({ length: stats }).reduce<Held[][]>(
+    (made) => made.flatMap((before) => each.map((one) => [...before, one])),
+    [[]],
   );
+
+/**
+ * Ways in which several thermostats are not set alike: two in every combination of modes and fan; more in every combination
+ * of modes, and each with its fan on by itself.
+ */
+function unlikeSettings(stats: number): Held[][] {
+  const alike = (held: readonly Held[]) =>
+    held.every(({ mode, fan }) => mode === held[0]!.mode && fan === held[0]!.fan);
+  const all = (fans: readonly ('auto' | 'on')[]) =>
+    settingsOf(
+      stats,
+      UNLIKE.flatMap((mode) => fans.map((fan): Held => ({ mode, fan }))),
+    );
+  if (stats <= 2) return all(FANS).filter((held) => !alike(held));
+  const fanOnly = Array.from({ length: stats }, (_, at) =>
+    Array.from({ length: stats }, (_one, i): Held => ({ mode: 'off', fan: i === at ? 'on' : 'auto' })),
+  );
+  return [...all(['auto']).filter((held) => !alike(held)), ...fanOnly];
+}
+
+/** Thermostats set otherwise than one another; where one asks for each way, they are apart. */
+function unlikeAsks(stats: readonly Stat[], { far }: Distances): Asked[] {
+  if (stats.length < 2) return [];
+  const setC = { off: SET_C, heat: SET_C + far, cool: SET_C - far, emergency: SET_C };
+  return unlikeSettings(stats.length).map((settings): Asked => {
+    const calls = [...new Set(settings.flatMap(({ mode }) => callsOf(mode)))];
+    return {
+      id: stats.map(({ id }, i) => `${id}-${settings[i]!.mode}-${settings[i]!.fan}`).join('-'),
+      situation: { type: 'apart', settings },
+      calls: calls.length === 0 ? ['fan'] : calls,
+      inputs: {
+        controls: Object.fromEntries(
+          stats.map(({ id }, i) => [id, { ...settings[i]!, setC: setC[settings[i]!.mode] }]),
+        ),
+        conditions: { indoorC: SET_C, outdoorC: MILD_C },
+      },
+      withTrips: false,
+    };
+  });
 }
 
 interface Occurs {

@@ -13,5 +13,5 @@ export type Situation =
   | { type: 'satisfied'; call: 'heat' | 'cool' }
   /** Something its surroundings do to a device meanwhile, such as a defrost. */
   | { type: 'occasion'; call: 'heat' | 'cool'; occasion: string; phase: 'begun' | 'ended' }
-  /** Two thermostats that are set otherwise. */
+  /** Thermostats that are set otherwise than one another, in the order of the document. */
   | { type: 'apart'; settings: readonly { mode: Mode; fan: 'auto' | 'on' }[] };

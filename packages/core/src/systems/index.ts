@@ -12,6 +12,8 @@ import {
 import { dualFuel, heatPumpWithStrips } from './heat-pump';
 import { boilerTwoWire, boilerZoneValve, fourPipeFanCoil } from './hydronic';
 
+import { fourZoneFurnace, threeZoneHeatPump, twoZoneFurnace } from './zoned';
+
 export { emptyCircuit } from './build';
 export * from './commercial';
 export * from './electric-heat';
@@ -177,6 +179,27 @@ export const TEMPLATES: readonly Template[] = [
     summary: 'Terminal to terminal: either may call.',
     commonness: 2,
     build: (name) => parallelThermostats(name),
+  },
+  {
+    id: 'zones-two',
+    title: 'Furnace with air conditioner in two zones',
+    summary: 'Zone panel on its own transformer, three-wire dampers, powered bypass.',
+    commonness: 2,
+    build: (name) => twoZoneFurnace(name),
+  },
+  {
+    id: 'zones-three-pump',
+    title: 'Heat pump with strips in three zones',
+    summary: 'The panel makes O, a sensor watches the supply air, no bypass.',
+    commonness: 1,
+    build: (name) => threeZoneHeatPump(name),
+  },
+  {
+    id: 'zones-four-spring',
+    title: 'Furnace with air conditioner in four zones',
+    summary: 'Spring-open dampers, thermostats on the panel’s own 24 V, no bypass.',
+    commonness: 1,
+    build: (name) => fourZoneFurnace(name),
   },
 ];
 

@@ -14,7 +14,7 @@ import { twoZoneFurnace } from '.';
 const two = twoZoneFurnace('Zoned');
 const network = compile(two);
 const HOUSE: Inputs = { controls: {}, conditions: { indoorC: 22, outdoorC: 20 } };
-const asks = (stat: 'stat1' | 'stat2', mode: 'heat' | 'cool') => ({
+const asks = (stat: 'stat' | 'stat2', mode: 'heat' | 'cool') => ({
   [stat]: { mode, setC: mode === 'heat' ? 26 : 18 },
 });
 
@@ -44,8 +44,8 @@ test('a call in one zone opens its damper, closes the other and runs the unit', 
 });
 
 test('of a zone that wants heat while the other cools, the first is served; then the panel purges and changes over', () => {
-  const cooling = after(asks('stat1', 'cool'), 400);
-  const both = after({ ...asks('stat1', 'cool'), ...asks('stat2', 'heat') }, 400, cooling.settled.world);
+  const cooling = after(asks('stat', 'cool'), 400);
+  const both = after({ ...asks('stat', 'cool'), ...asks('stat2', 'heat') }, 400, cooling.settled.world);
   expect(both.states.panel).toMatchObject({ way: 'cool', served: '1' });
   expect(both.on).not.toContain('board/gas-valve');
   expect(both.dampers).toEqual([1, 0]);
@@ -59,9 +59,9 @@ test('of a zone that wants heat while the other cools, the first is served; then
 });
 
 test('one switch kills everything: with the service switch off nothing at the panel is live', () => {
-  const { settled } = after({ ...asks('stat1', 'cool'), switch: { handle: 'off' } }, 400);
+  const { settled } = after({ ...asks('stat', 'cool'), switch: { handle: 'off' } }, 400);
   expect(settled.world.states.panel).toMatchObject({ powered: false });
-  expect(settled.world.states.stat1).toMatchObject({ powered: false });
+  expect(settled.world.states.stat).toMatchObject({ powered: false });
 });
 
 test('a panel transformer before the switch stays live with it off', () => {
@@ -84,7 +84,7 @@ describe('the panel’s rules', () => {
     stageS: 600,
     stageZones: 2,
   };
-  const none: ZoneCall = { heat: false, cool: false, fan: false };
+  const none: ZoneCall = { heat: false, cool: false, fan: false, second: false };
   const calls = (...given: Partial<ZoneCall>[]) => given.map((one) => ({ ...none, ...one }));
   const run = (state: ZoneState, given: ZoneCall[], now: number, more: Partial<ZoneRules> = {}) =>
     zoneStep(state, given, { ...rules, ...more }, now);

@@ -29,12 +29,15 @@ function valveCause({ scene, trace }: StatusContext): Cause {
   );
 }
 
+/** Causes that are no reason for anything to run. */
+const NO_REASON: ReadonlySet<Cause['type']> = new Set(['unasked', 'waiting', 'held']);
+
 /** Why loads run that should not: what feeds them, or a valve that stands the wrong way. */
 function wrongCause(context: StatusContext, wrong: readonly LoadReading[]): Cause {
   const fed = gravest(wrong.map(({ branch }) => causeOfRunning(context.trace, branch)));
   if (fed.type !== 'unasked' && fed.type !== 'set-up') return fed;
   const valve = valveCause(context);
-  return valve.type === 'unasked' || valve.type === 'waiting' ? fed : valve;
+  return NO_REASON.has(valve.type) ? fed : valve;
 }
 
 export function crossed(context: StatusContext): Status | null {
@@ -108,7 +111,7 @@ function missingLoads({ scene, trace, active }: StatusContext): Missing[] {
     const call = called ?? (load.serves === 'valve' && active.size > 0 ? [...active][0] : undefined);
     if (call === undefined) return [];
     const cause = causeOfMissing(trace, load.branch);
-    return cause.type === 'unasked' ? [] : [{ call, load, cause }];
+    return cause.type === 'unasked' || cause.type === 'held' ? [] : [{ call, load, cause }];
   });
 }
 
@@ -178,6 +181,7 @@ export function unanswered(context: StatusContext): Status | null {
     }
     const own = gravest(wanted.map(({ branch }) => causeOfMissing(context.trace, branch)));
     const cause = OPEN_ENDED.has(own.type) ? (plainFault(context.trace) ?? own) : own;
+    if (cause.type === 'held') continue;
     if (cause.type === 'unasked') return otherwiseAsked(scene, serves);
     return faultBy({ type: 'missing', call: serves, load: null }, cause);
   }

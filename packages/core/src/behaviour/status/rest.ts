@@ -1,5 +1,5 @@
 /** What is right: waiting, running, or nothing to do. */
-import type { Value } from '../../devices';
+import type { Call, Value } from '../../devices';
 import { COLD_COOLING_LIMIT_C } from '../../standards';
 import { waitsOf } from '../advance';
 import { thermostatsOf } from '../scene';
@@ -42,11 +42,14 @@ export function tripped({ scene }: StatusContext): Status | null {
 export function running({ scene, active }: StatusContext): Status | null {
   const loads = scene.loads.filter(({ energised }) => energised).map(({ title }) => title);
   if (loads.length === 0) return null;
-  const calls = [...active].filter((serves) => serves !== 'fan' || active.size === 1);
+  const asked = [...active].filter((serves) => serves !== 'fan' || active.size === 1);
+  const answered = (call: Call) => scene.loads.some(({ serves, energised }) => energised && serves === call);
+  const calls = asked.filter(answered);
+  const held = asked.filter((call) => !answered(call));
   const { outdoorC } = scene.inputs.conditions;
   return active.has('cool') && outdoorC < COLD_COOLING_LIMIT_C
     ? { tone: 'caution', news: { type: 'cold', outdoorC } }
-    : { tone: 'running', news: { type: 'running', calls, loads } };
+    : { tone: 'running', news: { type: 'running', calls, loads, held } };
 }
 
 /** Volts from which a secondary is there at all. */

@@ -43,7 +43,8 @@ export type News =
   | { type: 'waiting'; device: string; wait: string; call: Call | null }
   /** Cooling in the cold. */
   | { type: 'cold'; outdoorC: number }
-  | { type: 'running'; calls: readonly Call[]; loads: readonly string[] }
+  /** What runs; and which calls wait until those that are served are satisfied. */
+  | { type: 'running'; calls: readonly Call[]; loads: readonly string[]; held: readonly Call[] }
   /** No device yet. */
   | { type: 'empty' }
   | { type: 'satisfied'; mode: 'heat' | 'cool'; indoorC: number; setC: number }

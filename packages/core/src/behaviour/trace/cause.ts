@@ -6,6 +6,8 @@ export type Cause =
   | { type: 'unasked' }
   /** A device on its way is counting. */
   | { type: 'waiting'; device: string }
+  /** A device on its way serves others first, by rules of its own. */
+  | { type: 'held'; device: string }
   /** A safety, switch or fuse on its way is open. */
   | { type: 'opened'; device: string }
   /** The wiring disagrees with its marks where its current should pass. */
@@ -79,9 +81,10 @@ const WEIGHT: Record<Cause['type'], number> = {
   lossy: 3,
   weak: 4,
   waiting: 5,
-  unwired: 6,
-  'set-up': 7,
-  unasked: 8,
+  held: 6,
+  unwired: 7,
+  'set-up': 8,
+  unasked: 9,
 };
 
 /** Of several causes the one to say. */

@@ -30,7 +30,7 @@ function openContact(trace: Trace, branch: number, visited: ReadonlySet<number>)
   if (origin.type === 'conductor') return { type: 'broken', conductor: origin.conductor };
   if (origin.type !== 'device') return { type: 'unwired' };
   const { device, element } = origin;
-  const { kind, branches } = installedOf(trace, device);
+  const { kind, branches, context } = installedOf(trace, device);
   const inside: Cause = { type: 'inside', device, element };
   if (!HELD_OPEN.has(positionOf(trace, branch))) return inside;
   if (kind.asks) {
@@ -43,13 +43,16 @@ function openContact(trace: Trace, branch: number, visited: ReadonlySet<number>)
   if (kind.interrupts.includes(element) || kind.protects?.element === element)
     return { type: 'opened', device };
   if (trace.tripped.has(device)) return { type: 'opened', device };
-  const groups = kind.actuatedBy[element];
+  const groups = kind.actuatedBy(context)[element];
   if (!groups) return trace.counting.has(device) ? { type: 'waiting', device } : { type: 'unasked' };
-  const causes = groups.map((group): Cause => {
-    const moving = group.flatMap((id) => branches.get(id) ?? []);
+  // A group that names what this one does not have moves nothing.
+  const own = groups.filter((group) => group.every((id) => branches.has(id)));
+  const causes = own.map((group): Cause => {
+    const moving = group.map((id) => branches.get(id)!);
     const idle = moving.filter((one) => !worksAt(trace, one));
     if (idle.length === 0) {
       if (trace.counting.has(device)) return { type: 'waiting', device };
+      if (kind.decides) return { type: 'held', device };
       const out = moving.find((one) => positionOf(trace, one) === 'inrush');
       return out === undefined ? inside : causeOfWeak(trace, device, out);
     }

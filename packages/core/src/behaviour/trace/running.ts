@@ -26,25 +26,26 @@ function causeOfStep(trace: Trace, branch: number, visited: Set<number>): Cause[
   }
   if (origin.type !== 'device') return [];
   const { device, element } = origin;
-  const { kind, branches } = installedOf(trace, device);
+  const { kind, branches, context } = installedOf(trace, device);
   if (HELD_OPEN.has(positions[settled.point.choice[branch]!]!))
     return [
       passing(network, settled.point.choice, branch) ? { type: 'stuck', device, element } : strayFeed(trace),
     ];
   if (kind.asks) return [{ type: 'set-up', device }];
-  const groups = kind.actuatedBy[element] ?? [];
-  const moving = groups.find((group) =>
+  const groups = kind.actuatedBy(context)[element] ?? [];
+  const working = groups.filter((group) =>
     group.every((id) => {
       const one = branches.get(id);
       return one !== undefined && worksAt(trace, one);
     }),
   );
-  return moving
-    ? moving.flatMap((id) => {
-        const one = branches.get(id)!;
-        return id === LOGIC ? [] : causesOfRunning(trace, one, visited);
-      })
-    : [];
+  // Which of several calls it answers is its own affair: any of them may be the one that is wrong.
+  return working.slice(0, kind.decides ? undefined : 1).flatMap((moving) =>
+    moving.flatMap((id) => {
+      const one = branches.get(id)!;
+      return id === LOGIC ? [] : causesOfRunning(trace, one, visited);
+    }),
+  );
 }
 
 /**

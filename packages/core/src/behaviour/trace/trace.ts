@@ -69,13 +69,14 @@ function ownDoing(network: Network, { point }: Settled): ReadonlySet<number> {
           .designations(context.params)
           .flatMap(({ mark, role }) => (role === 'call' ? [`${device.id}.${mark}`] : [])),
       );
+      const actuated = kind.actuatedBy(context);
       return [...branches].flatMap(([element, branch]) => {
         const { nature, nodes } = network.branches[branch]!;
         if (nature !== 'path' || passing(network, point.choice, branch)) return [];
         const known =
           kind.interrupts.includes(element) ||
           kind.protects?.element === element ||
-          kind.actuatedBy[element] !== undefined;
+          actuated[element] !== undefined;
         const isCall = kind.asks && nodes.some((node) => node >= 0 && calls.has(network.nodes[node]!));
         return known || isCall ? [] : [branch];
       });

@@ -32,9 +32,9 @@ export const stopped = (state: Travel, times: TravelTimes, now: number): Travel 
 /**
  * On its way somewhere from now on; the very same while it goes there already.
  *
- * @param to - 1 open, 0 shut; `null` stays where it is.
+ * @param to - 1 open, 0 shut, or between; `null` stays where it is.
  */
-export function movedTo(state: Travel, to: 0 | 1 | null, times: TravelTimes, now: number): Travel {
+export function movedTo(state: Travel, to: number | null, times: TravelTimes, now: number): Travel {
   const at = shareOpen(state, times, now);
   const aim = to ?? at;
   if (at === aim) return { from: aim, to: aim, since: null };

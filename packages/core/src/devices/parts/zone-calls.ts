@@ -8,6 +8,8 @@ export interface ZoneCall {
   heat: boolean;
   cool: boolean;
   fan: boolean;
+  /** Its thermostat wants the second stage too. */
+  second: boolean;
 }
 
 export interface ZoneRules {
@@ -17,8 +19,8 @@ export interface ZoneRules {
   changeoverS: number;
   /** How long the fan goes on after a call with the zones it served open, s. */
   purgeS: number;
-  /** When the second stage joins: after so long, or from so many zones on. */
-  staging: 'time' | 'zones';
+  /** When the second stage joins: after so long, from so many zones on, or as a thermostat that is served asks. */
+  staging: 'time' | 'zones' | 'thermostat';
   stageS: number;
   stageZones: number;
 }
@@ -91,7 +93,9 @@ export function zoneOutputs(
   const purging = way === 'off' && ended !== null && now < ended + purgeS && served !== '';
   const fans = calls.flatMap(({ fan }, i) => (fan ? [String(i + 1)] : [])).join('');
   const wanted = way !== 'off' || purging ? served : fans;
-  const second = way !== 'off' && (staging === 'time' ? now - since! >= stageS : served.length >= stageZones);
+  const asks = { time: since !== null && now - since >= stageS, zones: served.length >= stageZones };
+  const wantsMore = calls.some(({ second: more }, i) => more && served.includes(String(i + 1)));
+  const second = way !== 'off' && (staging === 'thermostat' ? wantsMore : asks[staging]);
   return {
     // Satisfied and still, all stand open: the next call has a way at once.
     open: calls.map((_, i) => wanted === '' || wanted.includes(String(i + 1))),

@@ -175,9 +175,17 @@ export function factsOf(circuit: Circuit, thermostat: string): Facts {
     const runs = trial.on.map(({ title }) => title).filter((title) => !running.has(title));
     return { ...lead, role: roleOf(trial), runs };
   });
+  // Where one conductor brings a heat pump up to cool and another to heat, something turns it by itself: plain calls.
+  const turned = (lead: Lead) => (lead.role === 'Y' ? trials.get(lead.conductor.id)?.turns : null);
+  const turnedFor =
+    tried.some((lead) => turned(lead) === 'heat') && tried.some((lead) => turned(lead) === 'cool');
+  const called = tried.map((lead): Lead =>
+    turnedFor && turned(lead) === 'heat' ? { ...lead, role: 'W' } : lead,
+  );
   const [hot] = hots;
-  const leads = hot ? stages(off, endNode({ ...hot.conductor, [hot.end]: null }, hot.end), tried) : tried;
-  return { leads, ...unitFacts(off, leads, trials) };
+  const leads = hot ? stages(off, endNode({ ...hot.conductor, [hot.end]: null }, hot.end), called) : called;
+  const facts = unitFacts(off, leads, trials);
+  return { leads, ...facts, heatPump: facts.heatPump && !turnedFor };
 }
 
 /** What the unit is, as far as the set-up of a thermostat asks. */

@@ -152,8 +152,10 @@ export function transformerLoads(circuit: Circuit): TransformerLoad[] {
           voltAmperes: nameplate <= CLASS_2.maxVoltAmperes,
         },
         sizes: TRANSFORMER_SIZES.filter((va) => va !== nameplate).map((va) => {
-          const other = workingStates(setValue(circuit, device, 'params', 'va', va));
-          const burden = largest(other.states.map((worked) => burdenOf(other, worked, device)));
+          // What asks most of one size asks most of another.
+          const resized = setValue(circuit, device, 'params', 'va', va);
+          const other = workingStates(resized, 1, undefined, [worst.asked]);
+          const burden = burdenOf(other, other.states[0]!, device);
           return { va, share: (burden.amps / rated) * (nameplate / va), volts: burden.volts };
         }),
         primary: primaryOf(circuit, working, device),

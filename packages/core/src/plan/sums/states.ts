@@ -23,10 +23,15 @@ export interface Working {
 /** Mains at their lowest, a share of nominal: what coils must still pull in at. */
 export const LOW_MAINS = 0.9;
 
-/** Runs every state of the proof without trips of a circuit at a share of its mains, its conductors at a temperature in °C. */
-export function workingStates(circuit: Circuit, share = 1, copperC?: number): Working {
+/** Runs the states of the proof without trips of a circuit, or some of them, at a share of its mains, its conductors at a temperature in °C. */
+export function workingStates(
+  circuit: Circuit,
+  share = 1,
+  copperC?: number,
+  asks: readonly Asked[] = asksOf(circuit),
+): Working {
   const supplied = supply(circuit, share, copperC);
-  const states = asksOf(circuit).map((asked): Worked => {
+  const states = asks.map((asked): Worked => {
     const { steady, passed } = runCase(supplied, { asked, trip: null, mains: share });
     return { asked, passed, settled: steady };
   });

@@ -1,6 +1,8 @@
 /** A change that might put something right, and how far the wiring by its own marks would gain by it. */
 import type { Circuit, Disagreement, TerminalId } from '../../circuit';
 import { EditError, disagreementsOf, splitTerminal } from '../../circuit';
+import type { Designation } from '../../devices';
+import { fill, kindOf } from '../../devices';
 import type { Change } from './change';
 
 export interface Candidate {
@@ -15,8 +17,8 @@ export interface Candidate {
   isNamed: boolean;
   /** How many of those that lie near it changes. */
   near: number;
-  /** It lands a conductor between two terminals of one mark. */
-  isLike: boolean;
+  /** How alike the terminals are it lands a conductor between: 1 of one mark, 2 on the strip of the cable's others too. */
+  like: number;
 }
 
 /** Landings a change stands for; parts count by what fetching and fitting them takes, from memory. */
@@ -76,11 +78,40 @@ function disagreeing(disagreements: readonly Disagreement[]): Set<string> {
   );
 }
 
+function designationOf({ devices }: Circuit, terminal: TerminalId): Designation | undefined {
+  const { deviceId, mark } = splitTerminal(terminal);
+  const device = devices.find(({ id }) => id === deviceId);
+  if (!device) return undefined;
+  const kind = kindOf(device.kind);
+  return kind.designations(fill(kind.params, device.params)).find((one) => one.mark === mark);
+}
+
+const namesOf = ({ mark, aliases = [] }: Designation) => [mark, ...aliases];
+
+/** How alike two terminals are that a conductor would lie between. */
+function likeness(circuit: Circuit, conductor: string, between: readonly TerminalId[]): number {
+  const [far, near] = between.map((terminal) => designationOf(circuit, terminal));
+  if (!far || !near || !namesOf(far).some((name) => namesOf(near).includes(name))) return 0;
+  if (near.strip === undefined) return 1;
+  const { deviceId } = splitTerminal(between[1]!);
+  const cable = circuit.cables.find(({ conductors }) => conductors.some(({ id }) => id === conductor));
+  const beside = cable?.conductors.some(({ id, from, to }) =>
+    [from, to].some(
+      (end) =>
+        id !== conductor &&
+        end !== null &&
+        splitTerminal(end).deviceId === deviceId &&
+        designationOf(circuit, end)?.strip === near.strip,
+    ),
+  );
+  return beside ? 2 : 1;
+}
+
 /** What gains by the marks first, of that and of the rest what is suspected, R to R before R to RH, then the least work. */
 const bestFirst = (one: Candidate, other: Candidate) =>
   Math.max(other.gain, 0) - Math.max(one.gain, 0) ||
   Number(other.isNamed) - Number(one.isNamed) ||
-  Number(other.isLike) - Number(one.isLike) ||
+  other.like - one.like ||
   Number(one.gain < 0) - Number(other.gain < 0) ||
   other.near - one.near ||
   other.gain - one.gain ||
@@ -98,15 +129,16 @@ export function candidatesFrom(circuit: Circuit, drafts: readonly Draft[], suspe
     .flatMap(({ change, work, make, touches, relands, between = [] }): Candidate[] => {
       const isNamed = touches.some((one) => suspects.named.has(one));
       const near = touches.filter((one) => suspects.near.has(one)).length;
-      const [mark, other] = between.map((terminal) => splitTerminal(terminal).mark);
       const told = { change, work, isNamed, near };
       if (relands && !touches.some((place) => places.has(place)))
-        return [{ ...told, make: () => attempt(make), gain: -work, isLike: false }];
+        return [{ ...told, make: () => attempt(make), gain: -work, like: 0 }];
       const changed = attempt(make);
       if (!changed) return [];
       const gain = found.length - disagreementsOf(changed).length;
       // Where the marks gain nothing, R to R may be R to another's R.
-      return [{ ...told, make: () => changed, gain, isLike: gain > 0 && mark === other }];
+      return [
+        { ...told, make: () => changed, gain, like: gain > 0 ? likeness(circuit, touches[0]!, between) : 0 },
+      ];
     })
     .sort(bestFirst);
 }

@@ -118,6 +118,11 @@ export function causeText(names: Names, faces: Faces, cause: Cause | Stretch): T
       };
     case 'waiting':
       return { text: `${device(cause.device)} is timing`, next: 'Wait, it is not a fault.' };
+    case 'held':
+      return {
+        text: `${device(cause.device)} serves others first`,
+        next: 'Wait until they are satisfied, it is not a fault.',
+      };
     case 'set-up':
       return {
         text: `${device(cause.device)} asks for it as it is set up`,

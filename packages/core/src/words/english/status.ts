@@ -127,9 +127,14 @@ const TELL: Teller = {
     text: `Cooling runs at ${showTemperature(outdoorC, temperature)} outdoors`,
     next: `Too cold for a compressor (under ${showTemperature(COLD_COOLING_LIMIT_C, temperature)}). Open the outdoor disconnect and prove the 24 V side only.`,
   }),
-  running: ({ calls, loads }) => ({
-    text: `${listed(calls.map((call) => CALLS[call])) || 'No call'}: ${loadsText(loads)} on`,
-    next: 'Put the probes where you want to know.',
+  running: ({ calls, loads, held }) => ({
+    text: `${listed(calls.map((call) => CALLS[call])) || 'No call'}: ${loadsText(loads)} on${
+      held.length > 0 ? `; ${inSentence(listed(held.map((call) => CALLS[call])))} waits its turn` : ''
+    }`,
+    next:
+      held.length > 0
+        ? 'It comes when those that are served are satisfied and the panel has changed over.'
+        : 'Put the probes where you want to know.',
   }),
   empty: () => ({
     text: 'Nothing here yet',

@@ -1,5 +1,6 @@
 import { boardElements, boardParams, boardPowered, calledAt, stepDelayed, when } from '../../parts/board';
 import { motorImpedance } from '../../parts/burner-train';
+import { flow } from '../../channels';
 import { defineDevice } from '../../define';
 import { boardFaults, openFault } from '../../parts/faults';
 import { contact, impedanceOf, load } from '../../element';
@@ -142,6 +143,10 @@ export const airHandlerBoard = defineDevice({
       secondAt: second.at,
     };
   },
+  gives: ({ blower, first, second }, { params: { stripKw } }) => ({
+    blows: flow(blower ? 1 : 0),
+    warms: flow((Number(first) + Number(second)) * stripKw * 1000),
+  }),
   waits: ({ blowerAt, secondAt }, { settings }) => {
     const waits = [];
     if (blowerAt !== null)

@@ -19,6 +19,12 @@ const STEALS_THROUGH = ['Y', 'W'];
 
 const params = {
   terminals: SCREWS,
+  zone: choice(
+    'Hangs in',
+    { all: 'The house', '1': 'Zone 1', '2': 'Zone 2', '3': 'Zone 3', '4': 'Zone 4' },
+    'all',
+    'common practice',
+  ),
   supply: choice(
     'Powered by',
     {

@@ -1,3 +1,4 @@
+import { flow } from '../../channels';
 import { defineDevice } from '../../define';
 import { openFault } from '../../parts/faults';
 import type { Travel } from '../../parts/travel';
@@ -8,6 +9,8 @@ import { choice, num, seconds } from '../../fields';
 
 /** Share of its rated volts from which the motor turns, from memory. */
 const TURNS_FROM = 0.75;
+/** A blade that slips on its shaft hangs half shut. */
+const SLIPPED = 0.5;
 
 /**
  * The motor of a zone damper. Three wires: power one way or the other, and it stays where power leaves it. Two wires: power
@@ -26,6 +29,12 @@ export const damperMotor = defineDevice({
       : [{ mark: 'CLOSE', role: 'call' as const, purpose: 'Power here closes the damper.' }]),
   ],
   params: {
+    zone: choice(
+      'Sits in the duct of',
+      { '1': 'Zone 1', '2': 'Zone 2', '3': 'Zone 3', '4': 'Zone 4' },
+      '1',
+      'common practice',
+    ),
     drive: choice(
       'Driven',
       {
@@ -81,6 +90,9 @@ export const damperMotor = defineDevice({
     const to = opening ? 1 : closing ? 0 : rest;
     return share === to ? { from: share, to: share, since: null } : movedTo(state, to, settings, now);
   },
+  gives: ({ to }, { params: { zone }, controls: { shaft } }) => ({
+    [`damper-${zone}`]: flow(shaft === 'slipped' ? SLIPPED : to),
+  }),
   waits: (state, { settings }) => travelWaits(state, settings, 'damper'),
   face: (state, { settings, controls, now }) => ({
     text: `${travelWord(state, settings, now)}${controls.shaft === 'slipped' ? ', blade slips' : ''}`,
