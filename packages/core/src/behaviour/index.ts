@@ -2,10 +2,12 @@
 export * from './advance';
 export * from './bench';
 export * from './contacts';
+export * from './dampers';
 export * from './faces';
 export * from './inputs';
 export * from './loads';
 export type { LoopView } from './loops';
+export { momentOf } from './moment';
 export * from './primary';
 export type * from './reasons';
 export * from './rungs';

@@ -12,6 +12,7 @@ import type {
   Drain,
   Isolation,
   Load,
+  OwnSupply,
   LoopContacts,
   Notice,
   Occasion,
@@ -105,6 +106,8 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   turns?(state: M, context: Context<ValuesOf<P>, ValuesOf<S>>): 'cool' | 'heat';
   drains?: Drain;
   condenses?: Condenses;
+  /** Marks of a supply of its own beside the unit's. */
+  ownSupply?: OwnSupply;
   /** The ducts of a house, of whichever device stands for them. */
   conveys?(params: ValuesOf<P>): Conveyance;
   /** Element of the contact that closes when it trips, for an alarm. */
@@ -173,6 +176,7 @@ export interface DeviceKind {
   turns?(state: State, context: Context): 'cool' | 'heat';
   drains?: Drain;
   condenses?: Condenses;
+  ownSupply?: OwnSupply;
   conveys?(params: Values): Conveyance;
   alarm?: string;
   supervises?: Supervision;

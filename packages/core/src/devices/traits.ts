@@ -121,6 +121,12 @@ export interface Condenses {
   no: Value;
 }
 
+/** A panel with 24 V of its own beside what comes from the unit: hot and common of each. */
+export interface OwnSupply {
+  own: readonly [hot: string, common: string];
+  unit: readonly [hot: string, common: string];
+}
+
 /** The ducts of a house with the unit's fan, and what the unit must have of the air. */
 export interface Conveyance {
   air: ZonedAir;

@@ -269,7 +269,7 @@ export function tripsOf({ devices }: Circuit): Trip[] {
 }
 
 /** Inputs with some controls held otherwise. */
-function withControls(
+export function withControls(
   inputs: Inputs,
   held: readonly { device: string; control: string; value: Value }[],
 ): Inputs {

@@ -9,6 +9,7 @@ import { voltsBetween } from '../network';
 import { COIL_OPERATING_RANGE } from '../standards';
 import type { Case } from './cases';
 import { inputsOf } from './cases';
+import { noWay, wrongDampers } from './judge-zones';
 import { overloaded, shorted, tied, tooHigh } from './judge-supply';
 import type { JudgedState } from './judged-state';
 import { titles } from './judged-state';
@@ -195,6 +196,8 @@ const JUDGES: readonly ((look: JudgedState) => Violation[])[] = [
   uncalled,
   unanswered,
   airless,
+  noWay,
+  wrongDampers,
   safeties,
   blank,
   overloaded,

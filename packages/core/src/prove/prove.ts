@@ -5,6 +5,7 @@ import type { Choice } from '../network';
 import type { Case } from './cases';
 import { casesOf, inputsOf } from './cases';
 import { judgeStructure } from './judge-structure';
+import { livesOn } from './judge-zones';
 import type { Severity } from './properties';
 import { GRAVITY, PROPERTIES, SEVERITY } from './properties';
 import type { Supplied } from './supplied';
@@ -119,10 +120,10 @@ export function runCases(circuit: Circuit, cases: readonly Case[], told: Told): 
   }
   const [first] = cases;
   if (!first) return true;
-  const { network, rest } = at(1);
-  const structural = judgeStructure(network, rest.point, closed);
+  const normal = at(1);
+  const structural = judgeStructure(normal.network, normal.rest.point, closed);
   return told(
-    [...structural, ...coverage.missing()].map((violation) => ({
+    [...structural, ...livesOn(normal), ...coverage.missing()].map((violation) => ({
       subject: first,
       violation,
       states: cases.length,

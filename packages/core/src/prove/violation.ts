@@ -37,6 +37,14 @@ interface Facts {
     | { exchanged: null; screw: string; from: string; returns: string };
   /** About a conductor. */
   'live-end': { landed: TerminalId };
+  /** About a damper: its zone calls and is answered, and it stands shut. */
+  'zone-shut': { zone: string; call: Call; thermostat: string };
+  /** About a damper: its zone asks nothing of what the others get, and it stands open. */
+  'zone-open': { zone: string; call: Call; thermostats: readonly string[] };
+  /** About whatever blows. */
+  'no-way': { load: string };
+  /** About a panel: with this off the unit's supply is dead and its own is not. */
+  'stays-live': { switch: string };
   restless: { devices: readonly string[] };
   /** About a load; the way it never runs, where it runs the other. */
   never: { load: string; way: 'heat' | 'cool' | null };

@@ -108,6 +108,34 @@ function taps(circuit: Circuit): Draft[] {
   });
 }
 
+/** What feeds a primary from a switch, moved to that switch's other terminals. Line voltage: for whoever may work on it. */
+function behindSwitches(circuit: Circuit): Draft[] {
+  const isolating = new Map(
+    circuit.devices.filter(({ kind }) => kindOf(kind).isolates).map((device) => [device.id, device]),
+  );
+  return circuit.devices.flatMap(({ id, kind }): Draft[] => {
+    const { primary } = kindOf(kind);
+    const marks = primary ? [...primary.taps.map(({ mark }) => mark), primary.common] : [];
+    return marks
+      .flatMap((mark) => landedOn(circuit, `${id}.${mark}`))
+      .flatMap(({ conductor, end }): Draft[] => {
+        const at = conductor[otherEnd(end)];
+        const handle = at === null ? undefined : isolating.get(splitTerminal(at).deviceId);
+        return handle
+          ? marksOf(handle)
+              .map((mark): TerminalId => `${handle.id}.${mark}`)
+              .filter((terminal) => terminal !== at)
+              .map((terminal) => ({
+                change: { type: 'move', conductor: conductor.id, from: at!, to: terminal },
+                work: WORK.move,
+                make: () => land(circuit, conductor.id, otherEnd(end), terminal),
+                touches: [conductor.id, at!, terminal],
+              }))
+          : [];
+      });
+  });
+}
+
 /** Fuses of the ratings made, nearest to what the transformers here may be protected at. */
 function fuses(circuit: Circuit): Draft[] {
   const advised = circuit.devices.flatMap(({ kind, params }) => {
@@ -276,6 +304,7 @@ export const draftsOf = (circuit: Circuit): Draft[] => [
   ...settings(circuit),
   ...jumpers(circuit),
   ...taps(circuit),
+  ...behindSwitches(circuit),
   ...fuses(circuit),
   ...freeEnds(circuit),
   ...moves(circuit),

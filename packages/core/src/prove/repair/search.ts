@@ -11,6 +11,7 @@ import { compile } from '../../network';
 import type { Case } from '../cases';
 import { casesOf, inputsOf } from '../cases';
 import { judgeStructure } from '../judge-structure';
+import { livesOn } from '../judge-zones';
 import { GRAVITY, SEVERITY } from '../properties';
 import type { Finding, Progress, Shown } from '../prove';
 import { gather, runCases } from '../prove';
@@ -54,13 +55,14 @@ const STRUCTURAL: ReadonlySet<PropertyId> = new Set([
   'bypassed',
   'foreign-common',
   'crossed-hots',
+  'stays-live',
 ]);
 
 /** Keys violated in the state of a finding, and by the wiring itself where the finding is of that kind. */
 function keysIn(supplied: Supplied, { shownBy, property }: Finding): Set<string> {
   const { violations, steady } = runCase(supplied, shownBy);
   const structural = STRUCTURAL.has(property)
-    ? judgeStructure(supplied.network, supplied.rest.point, [steady.point.choice])
+    ? [...judgeStructure(supplied.network, supplied.rest.point, [steady.point.choice]), ...livesOn(supplied)]
     : [];
   return new Set([...violations, ...structural].map(keyOf));
 }

@@ -54,6 +54,22 @@ export const PROPERTY_WORDS: Readonly<Record<PropertyId, { title: string; why: s
     title: 'Strips and burners never run without air',
     why: 'Heat that no air carries away trips limits and, in the end, melts what holds it.',
   },
+  'no-way': {
+    title: 'The fan always has a way for its air',
+    why: 'Against dampers that are all shut a coil freezes, an exchanger overheats, and ducts whistle or part.',
+  },
+  'zone-shut': {
+    title: 'Whoever calls has its damper open',
+    why: 'A zone that calls into a shut damper gets nothing, and the others get what it asked for.',
+  },
+  'zone-open': {
+    title: 'Whoever does not call has its damper shut',
+    why: 'A damper that stands open for nobody heats or cools rooms that did not ask: often OPEN and CLOSE exchanged, or a thermostat on another zone’s strip.',
+  },
+  'stays-live': {
+    title: 'One switch kills everything',
+    why: 'Whoever opens the unit’s switch takes it for dead. A panel fed from before that switch keeps 24 V on what they touch, and drives dampers on their hands.',
+  },
   'no-purge': {
     title: 'A burner purges after its call',
     why: 'Flue gas left in the exchanger and heat left in the metal are what purge and fan are for.',

@@ -13,6 +13,8 @@ const NOTHING_DOES: Readonly<Record<Call, string>> = {
 };
 const WAYS = { heat: ' for heating', cool: ' for cooling' } as const;
 
+const CALLED: Readonly<Record<Call, string>> = { heat: 'heat', cool: 'cooling', fan: 'the fan' };
+
 const list = (titles: readonly string[]) => titles.join(', ');
 
 type Teller = { [P in PropertyId]: (violation: Violation<P>, names: Names) => string };
@@ -48,6 +50,13 @@ const TELL: Teller = {
   tied: ({ about, other }, { device }) => `The hots of ${device(about)} and ${device(other)} are joined.`,
   unanswered: ({ call, situation }) => `With ${situationText(situation)} ${NOTHING_DOES[call]}.`,
   'no-air': ({ loads }) => `${list(loads)} on and no fan runs.`,
+  'no-way': ({ load }) => `${load} on and every damper is shut.`,
+  'zone-shut': ({ about, zone, call, thermostat }, { device }) =>
+    `Zone ${zone} calls for ${CALLED[call]} (${device(thermostat)}) and ${device(about)} is shut.`,
+  'zone-open': ({ about, zone, call, thermostats }, { device }) =>
+    `${device(about)} stands open for ${CALLED[call]} that only ${thermostats.map(device).join(' and ')} called for, and zone ${zone} did not.`,
+  'stays-live': ({ about, switch: handle }, { device }) =>
+    `With ${device(handle)} off the unit is dead and ${device(about)} still has its own 24 V.`,
   'no-purge': () => 'The call ends and the burner stops without a purge.',
   safety: ({ about, loads }, { device }) => `${device(about)} is tripped and ${list(loads)} runs on.`,
   blank: ({ about, onBatteries }, { device }) =>

@@ -232,6 +232,7 @@ export const zonePanel = defineDevice({
   },
   actuatedBy: ({ params: given, settings: set }) => actuation(given, set),
   decides: true,
+  ownSupply: { own: ['24H', '24C'], unit: ['R', 'C'] },
   initial: OFF,
   positions: (state, moment) => {
     const live = state.powered;

@@ -1,0 +1,97 @@
+/** Judges what a zoned system does with its air, and whether one switch takes the power from all of it. */
+import { advance, dampersIn, momentOf } from '../behaviour';
+import type { LoadReading } from '../behaviour';
+import type { Call } from '../devices';
+import type { Network, OperatingPoint } from '../network';
+import { voltsBetween } from '../network';
+import { inputsOf, withControls } from './cases';
+import type { JudgedState } from './judged-state';
+import type { Supplied } from './supplied';
+import type { Violation } from './violation';
+
+/** What of a zone's calls decides for it, the foremost first. */
+const WAYS = ['heat', 'cool', 'fan'] as const;
+
+const runs = (loads: readonly LoadReading[], call: Call) =>
+  loads.some(({ serves, energised }) => energised && serves === call);
+
+/** Every thermostat that hangs in a zone, with what it asks. */
+function zoneAsks({ network, subject, settled: { world } }: JudgedState) {
+  return network.devices.flatMap((installed) => {
+    const { kind, device, context } = installed;
+    const zone = String(context.params.zone ?? '');
+    if (!kind.asks || !/^\d$/.test(zone)) return [];
+    const asks = kind.asks(world.states[device.id]!, momentOf(installed, inputsOf(subject), world.now));
+    return [{ zone, device: device.id, asks }];
+  });
+}
+
+/** The dampers of a zone that calls and is answered stand open, those of one that asks nothing or the other way shut. */
+export function wrongDampers(look: JudgedState): Violation[] {
+  const { network, subject, settled, loads } = look;
+  if (subject.trip) return [];
+  const stats = zoneAsks(look);
+  const way = WAYS.find((call) => runs(loads, call) && stats.some(({ asks }) => asks.includes(call)));
+  if (stats.length === 0 || way === undefined) return [];
+  const dampers = dampersIn(network, inputsOf(subject), settled.world);
+  return dampers.flatMap(({ device, zone, open }): Violation[] => {
+    const own = stats.filter((stat) => stat.zone === zone);
+    if (own.length === 0) return [];
+    const calls = own.some(({ asks }) => asks.includes(way));
+    if (calls && open === 0)
+      return [{ property: 'zone-shut', about: device, zone: zone!, call: way, thermostat: own[0]!.device }];
+    const idle = own.every(({ asks }) => !asks.some((call) => call === way || call === 'fan'));
+    const others = stats.filter(({ asks }) => asks.includes(way)).map((stat) => stat.device);
+    return idle && open === 1
+      ? [{ property: 'zone-open', about: device, zone: zone!, call: way, thermostats: others }]
+      : [];
+  });
+}
+
+/** The fan never blows against dampers that are all shut. */
+export function noWay({ network, subject, settled, loads }: JudgedState): Violation[] {
+  const blows = loads.find(
+    ({ serves, nature, energised }) => serves === 'fan' && nature === 'motor' && energised,
+  );
+  const dampers = dampersIn(network, inputsOf(subject), settled.world);
+  const ducts = network.devices.find(({ kind }) => kind.conveys);
+  const conveyed = ducts?.kind.conveys!(ducts.context.params);
+  if (!blows || dampers.length === 0 || (conveyed && conveyed.air.leastOpen > 0)) return [];
+  const zones = conveyed?.air.zones.map(({ id }) => id) ?? dampers.flatMap(({ zone }) => zone ?? []);
+  // A duct without a damper is open; a bypass is a way only where there is a duct for it.
+  const ways = [...zones, ...(conveyed?.air.bypass ? [null] : [])];
+  const isOpen = (way: string | null) => {
+    const own = dampers.filter(({ zone }) => zone === way);
+    return own.length === 0 ? way !== null : own.every(({ open }) => open > 0);
+  };
+  return ways.some(isOpen) ? [] : [{ property: 'no-way', about: blows.device, load: blows.title }];
+}
+
+/** Volts under which nothing is live, and from which something is, V. */
+const DEAD_VOLTS = 2;
+const LIVE_VOLTS = 12;
+/** How long a switch is off before what is left is looked at, s. */
+const OFF_S = 5;
+
+const isLive = (point: OperatingPoint, device: string, [hot, common]: readonly [string, string]) =>
+  voltsBetween(point, `${device}.${hot}`, `${device}.${common}`);
+
+/** A panel that has its own supply beside the unit's: whatever switch kills the unit's kills its own. */
+export function livesOn({ network, rest, solver, off }: Supplied): Violation[] {
+  const panels = network.devices.filter(({ kind }) => kind.ownSupply);
+  return panels.flatMap(({ device: { id }, kind }): Violation[] => {
+    const { own, unit } = kind.ownSupply!;
+    if ([own, unit].some((pair) => isLive(rest.point, id, pair) < LIVE_VOLTS)) return [];
+    const [first] = switchesOf(network).flatMap(({ device, control, value }) => {
+      const inputs = withControls(off.inputs, [{ device, control, value }]);
+      const { point } = advance(network, inputs, rest.world, OFF_S, solver);
+      return isLive(point, id, unit) < DEAD_VOLTS && isLive(point, id, own) >= LIVE_VOLTS ? [device] : [];
+    });
+    return first === undefined ? [] : [{ property: 'stays-live', about: id, switch: first }];
+  });
+}
+
+const switchesOf = ({ devices }: Network) =>
+  devices.flatMap(({ device, kind: { isolates } }) =>
+    isolates ? [{ device: device.id, control: isolates.control, value: isolates.off }] : [],
+  );
