@@ -47,6 +47,7 @@ function pass(
   const actors = actorsOf(network, inputs);
   let settled = settleActors(network, actors, world, solver, watch);
   for (let events = 0; events < MOST_EVENTS; events++) {
+    watch?.rests?.(settled);
     const now = next(settled, waitsOfActors(actors, settled.world));
     if (now === null) return settled;
     settled = settleActors(network, actors, { ...settled.world, now }, solver, watch);

@@ -116,6 +116,8 @@ export interface Visit {
 /** Told what a circuit goes through while it settles: the moment a coil pulls in is one of its points. */
 export interface Watch {
   passes?(point: OperatingPoint): void;
+  /** Told where it comes to rest at each instant, on its way through time. */
+  rests?(settled: Settled): void;
   visits?(visit: Visit): void;
 }
 

@@ -24,8 +24,14 @@ export function shorted({ network, settled }: JudgedState): Violation[] {
   return [...opened, ...burning];
 }
 
-export const overloaded = ({ network, settled }: JudgedState): Violation[] =>
-  readTransformers(network, settled.point)
+/** Carrying too much as it stands, or at some moment on the way there. */
+export const overloaded = ({ network, settled, busiest }: JudgedState): Violation[] =>
+  network.secondaries
+    .flatMap(({ device }) =>
+      readTransformers(network, (busiest.get(device) ?? settled).point).filter(
+        (one) => one.device === device,
+      ),
+    )
     .filter(({ burden }) => burden === 'overloaded')
     .map(({ device, amps, share }) => ({
       property: 'overload',

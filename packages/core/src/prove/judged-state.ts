@@ -8,11 +8,15 @@ import type { Case } from './cases';
 /** The most volts each coil had in the moments it could pull in, by branch. */
 export type Pulls = ReadonlyMap<number, number>;
 
+/** Where each transformer carried most on the way to a state: dampers that move take more than at their end. */
+export type Busiest = ReadonlyMap<string, Settled>;
+
 export interface JudgedState {
   network: Network;
   subject: Case;
   settled: Settled;
   pulls: Pulls;
+  busiest: Busiest;
   loads: readonly LoadReading[];
   seen: NodeClasses;
 }
@@ -22,11 +26,13 @@ export const judgedState = (
   subject: Case,
   settled: Settled,
   pulls: Pulls,
+  busiest: Busiest = new Map(),
 ): JudgedState => ({
   network,
   subject,
   settled,
   pulls,
+  busiest,
   loads: readLoads(network, settled),
   seen: classifyNodes(settled.point),
 });

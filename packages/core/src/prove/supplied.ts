@@ -3,11 +3,11 @@ import type { Inputs, Settled, Watch, World } from '../behaviour';
 import { NEW_WORLD, advance, advanceUntil, untilSteady } from '../behaviour';
 import type { Circuit } from '../circuit';
 import type { Choice, Network, Solver } from '../network';
-import { compile, makeSolver, voltsAcross } from '../network';
+import { ampsThrough, compile, makeSolver, voltsAcross } from '../network';
 import type { Asked, Case, Until } from './cases';
 import { asksOf, inputsOf, occasionActive, powerOff } from './cases';
 import { judgePurge, judgeState, litBurner } from './judge';
-import type { JudgedState, Pulls } from './judged-state';
+import type { Busiest, JudgedState, Pulls } from './judged-state';
 import { judgedState } from './judged-state';
 import type { Violation } from './violation';
 import { keyOf } from './violation';
@@ -102,6 +102,7 @@ interface Ran {
   steady: Settled;
   /** Every choice of positions on the way there, in order. */
   passed: readonly Choice[];
+  busiest: Busiest;
   look: JudgedState;
   violations: Violation[];
 }
@@ -113,6 +114,7 @@ export function runCase(supplied: Supplied, subject: Case): Ran {
   const from = begin(supplied, subject);
   const pulls = new Map<number, number>();
   const passed: Choice[] = [];
+  const busiest = new Map<string, Settled>();
   const watch: Watch = {
     passes(point) {
       passed.push(point.choice);
@@ -120,12 +122,19 @@ export function runCase(supplied: Supplied, subject: Case): Ran {
         if (point.choice[branch] === inrush)
           pulls.set(branch, Math.max(pulls.get(branch) ?? 0, voltsAcross(point, branch)));
     },
+    rests(settled) {
+      for (const { device, branch } of network.secondaries) {
+        const before = busiest.get(device);
+        if (!before || ampsThrough(settled.point, branch) > ampsThrough(before.point, branch))
+          busiest.set(device, settled);
+      }
+    },
   };
   const { until } = subject.asked;
   const steady = until
     ? whenPassed(supplied, inputs, from, until)
     : untilSteady(network, inputs, from, LONGEST_S, solver, watch);
-  return { steady, passed, ...judged(supplied, subject, steady, pulls) };
+  return { steady, passed, busiest, ...judged(supplied, subject, steady, pulls, busiest) };
 }
 
 /** One violation a property and subject: several terminals may tell of one transformer. */
@@ -144,8 +153,9 @@ function judged(
   subject: Case,
   steady: Settled,
   pulls: Pulls,
+  busiest: Busiest,
 ): Pick<Ran, 'look' | 'violations'> {
-  const look = judgedState(network, subject, steady, pulls);
+  const look = judgedState(network, subject, steady, pulls, busiest);
   const violations = judgeState(look);
   const burner = subject.trip ? undefined : litBurner(look);
   if (burner && subject.asked.calls.includes('heat')) {

@@ -55,8 +55,9 @@ const reading = (network: Network, point: OperatingPoint, device: string) =>
 const largest = (burdens: readonly Burden[]): Burden =>
   burdens.reduce((worst, burden) => (burden.amps > worst.amps ? burden : worst));
 
-function burdenOf(working: Working, { asked, settled }: Worked, device: string): Burden {
-  const { volts, amps } = reading(working.network, settled.point, device);
+/** The most a transformer carries in a state, dampers on their way included: never a sum of labels. */
+function burdenOf(working: Working, { asked, settled, busiest }: Worked, device: string): Burden {
+  const { volts, amps } = reading(working.network, (busiest.get(device) ?? settled).point, device);
   return { va: volts * amps, volts, amps, situation: asked.situation };
 }
 
@@ -85,7 +86,8 @@ function inrushOf(working: Working, worked: Worked, device: string): Burden {
 const LEAST_VA = 0.05;
 
 /** What the sealed burden is made of: every branch that uses power on this secondary. */
-function partsOf({ network }: Working, { settled }: Worked, device: string): TransformerLoad['parts'] {
+function partsOf({ network }: Working, worked: Worked, device: string): TransformerLoad['parts'] {
+  const settled = worked.busiest.get(device) ?? worked.settled;
   const { point } = settled;
   const { reference } = classifyNodes(point);
   const { common } = network.secondaries.find((secondary) => secondary.device === device)!;

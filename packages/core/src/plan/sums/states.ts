@@ -9,6 +9,8 @@ export interface Worked {
   asked: Asked;
   /** When nobody is kept waiting any more. */
   settled: Settled;
+  /** Where each transformer carried most on the way. */
+  busiest: ReadonlyMap<string, Settled>;
   /** Every choice of positions on the way there, in order. */
   passed: readonly Choice[];
 }
@@ -32,8 +34,8 @@ export function workingStates(
 ): Working {
   const supplied = supply(circuit, share, copperC);
   const states = asks.map((asked): Worked => {
-    const { steady, passed } = runCase(supplied, { asked, trip: null, mains: share });
-    return { asked, passed, settled: steady };
+    const { steady, passed, busiest } = runCase(supplied, { asked, trip: null, mains: share });
+    return { asked, passed, busiest, settled: steady };
   });
   return { network: supplied.network, rest: supplied.rest.point.choice, states };
 }

@@ -3,7 +3,8 @@ import { voltsBetween } from '../../network';
 import { land, setCable, setValue } from '../../circuit';
 import { spiceNetlist, spiceNode } from '../../formats';
 import { CLASS_2, COIL_OPERATING_RANGE, transformerStands } from '../../standards';
-import { TEMPLATES, furnaceAirConditioner, heatPumpWithStrips } from '../../systems';
+import { prove } from '../../prove';
+import { TEMPLATES, furnaceAirConditioner, heatPumpWithStrips, twoZoneFurnace } from '../../systems';
 import { ngspiceVersion, solveWithNgspice } from '../../testing/ngspice';
 import {
   advisedFuse,
@@ -46,6 +47,21 @@ describe('transformer load', () => {
   test('a larger one is loaded less and sags less', () => {
     const shares = load!.sizes.map(({ share }) => share);
     expect(shares).toEqual([...shares].sort((one, other) => other - one));
+  });
+
+  // By hand: a damper that moves draws its 6 VA times (V / 24)², one at its end nothing, a bypass that moves 7 and at rest 2.
+  test('dampers count while they move, in the worst moment of the sequence', () => {
+    const zones = twoZoneFurnace('Sums');
+    const own = transformerLoads(zones).find(({ device }) => device === 'zoneXfmr')!;
+    const part = (title: string) => own.parts.find((entry) => entry.title === title)?.va ?? 0;
+    const scale = (own.sealed.volts / 24) ** 2;
+    expect(part('Damper 1') + part('Damper 2')).toBeGreaterThan(0.97 * 6 * scale);
+    // Never both windings of one, and more than the panel alone at rest.
+    expect(part('Damper 1')).toBeLessThan(1.03 * 6 * scale);
+    expect(own.sealed.va).toBeGreaterThan((4 + 6 + 2) * 0.9 * scale);
+    expect(prove(setValue(zones, 'zoneXfmr', 'params', 'va', 10))!.findings).toContainEqual(
+      expect.objectContaining({ property: 'overload', about: 'zoneXfmr' }),
+    );
   });
 
   // NEC chapter 9 table 11(A), from memory: 30 V and 100 VA.
