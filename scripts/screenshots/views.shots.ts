@@ -29,7 +29,7 @@ async function cool(page: Page): Promise<void> {
 test('jobs', async ({ page, server }) => {
   await page.setViewportSize(PHONE);
   await page.goto(server.url);
-  await expect(page.getByRole('link')).toHaveCount(6);
+  await expect(page.getByRole('link')).toHaveCount(7);
   await shoot(page, 'jobs');
 });
 

@@ -281,7 +281,7 @@ describe('the house rules of the server', () => {
     const { siteId } = jobs.find(({ notes }) => notes.startsWith('RTU 1'))!;
     const { body } = await request(fresh.app).get(`/api/sites/${siteId}/building`);
     fresh.stop();
-    expect(jobs).toHaveLength(6);
+    expect(jobs).toHaveLength(7);
     expect(buildingProblems((body as { building: unknown }).building)).toEqual([]);
     expect(jobs.filter(({ notes }) => notes.includes('WIRED WRONG ON PURPOSE'))).toHaveLength(1);
   });

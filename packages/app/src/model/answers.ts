@@ -29,6 +29,7 @@ import { jacketEffect, locateBreak, locateShort, loopsOf, protectionLost } from 
 import { ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
 import { compile } from '@zygostat/core/network';
 import type {
+  AirPlan,
   LoopMove,
   Method,
   RunRepair,
@@ -41,6 +42,7 @@ import type {
 import {
   addParallelThermostat,
   addRelay,
+  planAir,
   planLoopMove,
   planRun,
   planSafety,
@@ -108,6 +110,16 @@ export const model = {
     seconds: { call: number; until: number },
   ): Timeline =>
     runTimeline(compile(circuit), callAlone(circuit, controls, call, seconds.call), seconds.until),
+
+  /** What the air does for every combination of zones; what is wrong with the ducts as they are given. */
+  air: (circuit: Circuit): { plan: AirPlan | null; wrong: string | null } => {
+    try {
+      return { plan: planAir(circuit), wrong: null };
+    } catch (error) {
+      if (error instanceof RangeError) return { plan: null, wrong: error.message };
+      throw error;
+    }
+  },
 
   /** Loom or ladder of a circuit as an SVG file. */
   drawing: (circuit: Circuit, which: 'loom' | 'ladder', symbols: SymbolStyle): string =>

@@ -17,6 +17,9 @@ export interface Tokens {
   redSoft: string;
   slate: string;
   slateSoft: string;
+  /** Air in ducts, on its way out and back. */
+  airSupply: string;
+  airReturn: string;
   idle: string;
   meter: string;
   meterInk: string;
@@ -43,6 +46,8 @@ export const light: Tokens = {
   redSoft: '#F8DEDB',
   slate: '#365A8C',
   slateSoft: '#DFE7F2',
+  airSupply: '#ABC2DC',
+  airReturn: '#DCCFB2',
   idle: '#F1EEE6',
   meter: '#1B2422',
   meterInk: '#FFFDF8',
@@ -68,6 +73,8 @@ export const dark: Tokens = {
   redSoft: '#3F201D',
   slate: '#8FB0E0',
   slateSoft: '#20304A',
+  airSupply: '#2F4A6E',
+  airReturn: '#4F442E',
   idle: '#252D2F',
   meter: '#0B0F10',
   meterInk: '#F4F1E9',
@@ -95,6 +102,8 @@ export const glare: Tokens = {
   redSoft: '#FFFFFF',
   slate: '#1C3F70',
   slateSoft: '#FFFFFF',
+  airSupply: '#BFD3EC',
+  airReturn: '#E6DABD',
   idle: '#FFFFFF',
   meter: '#000000',
   meterInk: '#FFFFFF',

@@ -2,6 +2,7 @@
  * What every combination of calling zones gives, and which bypass, or which least opening of the dampers, keeps it within
  * what the unit must have.
  */
+import { roundDuct } from './friction';
 import type { AirZone, Bypass, ZonedAir, ZonedFlow } from './zoned';
 import { WEIGHT_SPAN, flowAt, heldBy, openingThatHolds, staticOf } from './zoned';
 
@@ -36,41 +37,27 @@ export function combinationsOf(zones: readonly Pick<AirZone, 'id'>[]): string[][
   return all.sort((one, other) => one.length - other.length);
 }
 
-export const zonedStates = (air: ZonedAir): ZonedState[] =>
-  combinationsOf(air.zones).map((calling) => solveZoned(air, calling));
+export const zonedStates = (air: ZonedAir, speed = 1): ZonedState[] =>
+  combinationsOf(air.zones).map((calling) => solveZoned(air, calling, speed));
 
-/** What the unit must have: air for its coil or its heat, and no more static than its table goes to. */
+/** What every combination must keep to. */
 export interface AirLimits {
-  leastFlow: number;
+  holds(state: ZonedState): boolean;
+  /** Between supply and return, Pa. */
   mostPa: number;
+  /** What the fan runs at of its table. */
+  speed: number;
 }
 
-/** What a state breaks of them. */
-export const breaksOf = ({ total, staticPa }: ZonedState, { leastFlow, mostPa }: AirLimits) => ({
-  starved: total < leastFlow,
-  loud: staticPa > mostPa,
-});
-
-const holds = (air: ZonedAir, limits: AirLimits) =>
-  zonedStates(air).every((state) => {
-    const { starved, loud } = breaksOf(state, limits);
-    return !starved && !loud;
-  });
+const holds = (air: ZonedAir, limits: AirLimits) => zonedStates(air, limits.speed).every(limits.holds);
 
 /** Diameters round duct is sold in, m: every inch to 12, every second to 20; from memory. */
 const DIAMETERS_M = [5, 6, 7, 8, 9, 10, 12, 14, 16, 18, 20].map((inches) => inches * 0.0254);
-const OPENINGS = Array.from({ length: 14 }, (_, i) => (i + 1) * 0.05);
-
-/** The two schools, side by side; `null` where neither a size nor an opening is right. */
-export interface BypassChoice {
-  /** The smallest bypass that holds every combination within the limits. */
-  bypass: Bypass | null;
-  /** Without one: the least opening the dampers are left at. */
-  leastOpen: number | null;
-}
+/** What a bypass is set to, of what the pressure may go to: a little under it, or lower where more air is wanted. */
+const SET_SHARES = [0.98, 0.9, 0.8, 0.7, 0.6, 0.5];
 
 /**
- * Sizes the bypass, and computes what the dampers would have to be left open without one.
+ * The smallest bypass with which every combination keeps to its limits, set as high as will do; `null` where none is right.
  *
  * @param given - how a bypass would be built: its length, its duct, its kind.
  */
@@ -78,13 +65,49 @@ export function sizeBypass(
   air: ZonedAir,
   limits: AirLimits,
   given: Pick<Bypass, 'lengthM' | 'roughnessM' | 'kind'>,
-): BypassChoice {
+): Bypass | null {
   // A weight lets the pressure rise by half: it begins so much lower.
-  const setPa = given.kind === 'barometric' ? limits.mostPa / (1 + WEIGHT_SPAN) : limits.mostPa * 0.98;
-  const bypasses = DIAMETERS_M.map((diameterM): Bypass => ({ ...given, diameterM, setPa }));
+  const most = limits.mostPa / (given.kind === 'barometric' ? 1 + WEIGHT_SPAN : 1);
+  return (
+    DIAMETERS_M.flatMap((diameterM) =>
+      SET_SHARES.map((share): Bypass => ({ ...given, diameterM, setPa: most * share })),
+    ).find((bypass) => holds({ ...air, bypass }, limits)) ?? null
+  );
+}
+
+const OPENINGS = Array.from({ length: 15 }, (_, i) => i * 0.05);
+const SPEEDS = Array.from({ length: 9 }, (_, i) => 1 - i * 0.05);
+
+/** What helps without a bypass: how far shut dampers are left open, a slower fan, or a wider duct for the smallest zone. */
+export interface WithoutBypass {
+  leastOpen: number | null;
+  /** Of what the fan runs at now. */
+  speed: number | null;
+  wider: { zone: string; diameterM: number } | null;
+}
+
+/** Each by itself, the least of it that keeps every combination within its limits; `null` where none does. */
+export function withoutBypass(given: ZonedAir, limits: AirLimits): WithoutBypass {
+  const air = { ...given, bypass: null };
+  const smallest = [...air.zones].sort((one, other) => one.duct.areaM2 - other.duct.areaM2)[0];
+  const widened = (diameterM: number): ZonedAir => ({
+    ...air,
+    zones: air.zones.map((zone) =>
+      zone === smallest
+        ? {
+            ...zone,
+            duct: roundDuct(diameterM, zone.duct.lengthM, zone.duct.roughnessM, zone.duct.fittings),
+            grille: { ...zone.grille, flow: zone.grille.flow * (diameterM / zone.duct.diameterM) ** 2 },
+          }
+        : zone,
+    ),
+  });
+  const wider = DIAMETERS_M.find(
+    (diameterM) => smallest && diameterM > smallest.duct.diameterM && holds(widened(diameterM), limits),
+  );
   return {
-    bypass: bypasses.find((bypass) => holds({ ...air, bypass }, limits)) ?? null,
-    leastOpen:
-      [0, ...OPENINGS].find((leastOpen) => holds({ ...air, bypass: null, leastOpen }, limits)) ?? null,
+    leastOpen: OPENINGS.find((leastOpen) => holds({ ...air, leastOpen }, limits)) ?? null,
+    speed: SPEEDS.find((share) => holds(air, { ...limits, speed: limits.speed * share })) ?? null,
+    wider: smallest && wider !== undefined ? { zone: smallest.id, diameterM: wider } : null,
   };
 }

@@ -3,16 +3,17 @@
  * zone takes at it (common practice); recirculated air by its heat balance. Figures of the ducts are invented.
  */
 import { AIR_J_KG_K, AIR_KG_M3, ROUGHNESS_M } from '../standards';
-import type { ZonedAir } from '.';
+import type { AirLimits, ZonedAir } from '.';
 import {
-  breaksOf,
   combinationsOf,
   ductLoss,
   fanCurve,
+  openingThatHolds,
   roundDuct,
   sizeBypass,
   solveZoned,
   supplyDifference,
+  withoutBypass,
   zonedStates,
 } from '.';
 
@@ -93,30 +94,48 @@ test('air that runs round comes colder: a third round the bypass, half as much a
 });
 
 describe('sizing', () => {
-  const limits = { leastFlow: 0.45, mostPa: 130 };
+  const limits = (leastFlow: number, mostPa: number): AirLimits => ({
+    holds: ({ total, staticPa }) => total >= leastFlow && staticPa <= mostPa,
+    mostPa,
+    speed: 1,
+  });
+  const usual = limits(0.45, 130);
 
   test('the smallest that holds every combination; one size less does not', () => {
-    const { bypass: found, leastOpen } = sizeBypass(two, limits, bypass);
-    const states = zonedStates({ ...two, bypass: found });
-    for (const state of states) expect(breaksOf(state, limits)).toEqual({ starved: false, loud: false });
-    const smaller = zonedStates({ ...two, bypass: { ...found!, diameterM: found!.diameterM - 0.0254 } });
-    expect(smaller.some((state) => breaksOf(state, limits).loud || breaksOf(state, limits).starved)).toBe(
-      true,
-    );
-    // The other school: no bypass, and the dampers never quite shut.
+    const found = sizeBypass(two, usual, bypass)!;
+    expect(zonedStates({ ...two, bypass: found }).every(usual.holds)).toBe(true);
+    const smaller = zonedStates({ ...two, bypass: { ...found, diameterM: found.diameterM - 0.0254 } });
+    expect(smaller.every(usual.holds)).toBe(false);
+  });
+
+  test('the other school: what each remedy by itself keeps within the limits, and a little less of it does not', () => {
+    const { leastOpen, speed, wider } = withoutBypass(two, usual);
     expect(leastOpen).toBeGreaterThan(0);
-    for (const state of zonedStates({ ...two, leastOpen: leastOpen! }))
-      expect(breaksOf(state, limits)).toEqual({ starved: false, loud: false });
+    expect(zonedStates({ ...two, leastOpen: leastOpen! }).every(usual.holds)).toBe(true);
+    expect(zonedStates({ ...two, leastOpen: leastOpen! - 0.05 }).every(usual.holds)).toBe(false);
+    // A slower fan gives less air still: it does not help a unit that is starved.
+    expect(speed).toBeNull();
+    expect(withoutBypass(two, limits(0.2, 130)).speed).toBeLessThan(1);
+    expect(wider).toMatchObject({ zone: 'up' });
+    expect(wider!.diameterM).toBeGreaterThan(0.2);
   });
 
   test('says so when none is right', () => {
-    expect(sizeBypass(two, { leastFlow: 0.7, mostPa: 130 }, bypass)).toEqual({
-      bypass: null,
-      leastOpen: null,
-    });
+    expect(sizeBypass(two, limits(0.7, 130), bypass)).toBeNull();
+    expect(withoutBypass(two, limits(0.7, 130))).toEqual({ leastOpen: null, speed: null, wider: null });
   });
 
-  test('of a system that needs none, the dampers may shut', () => {
-    expect(sizeBypass(two, { leastFlow: 0.1, mostPa: 400 }, bypass).leastOpen).toBe(0);
+  test('of a system that needs none, the dampers may shut and the fan stays as it is', () => {
+    expect(withoutBypass(two, limits(0.1, 400))).toMatchObject({ leastOpen: 0, speed: 1 });
   });
+});
+
+// By hand: the pressure a line 100 − 150 x lies above 40 as far as x = 0.4.
+test.each([
+  [(open: number) => 60 - 150 * open, 0.4],
+  [(open: number) => 60 / (1 + open * 4) - 20, 0.5],
+  [() => -1, 0],
+  [() => 1, 1],
+])('%s is held at %d', (over, open) => {
+  expect(openingThatHolds(over)).toBeCloseTo(open, 6);
 });

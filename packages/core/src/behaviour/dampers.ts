@@ -13,6 +13,8 @@ export interface DamperReading {
   zone: string | null;
   /** How far it is open, or on its way to be. */
   open: number;
+  /** How far it is open at this moment. */
+  now: number;
 }
 
 const CHANNELS: readonly (readonly [Channel, string | null])[] = [
@@ -28,7 +30,9 @@ export const dampersIn = (network: Network, inputs: Inputs, { states, now }: Wor
     return given
       ? CHANNELS.flatMap(([channel, zone]) => {
           const signal = given[channel];
-          return signal ? [{ device: id, zone, open: signal.amount }] : [];
+          return signal
+            ? [{ device: id, zone, open: signal.amount, now: signal.stands ?? signal.amount }]
+            : [];
         })
       : [];
   });

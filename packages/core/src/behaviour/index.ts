@@ -1,5 +1,6 @@
 /** How a circuit behaves: settle to a steady state, let time pass, say what is going on. */
 export * from './advance';
+export * from './air';
 export * from './bench';
 export * from './contacts';
 export * from './dampers';

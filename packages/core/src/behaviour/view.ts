@@ -5,6 +5,8 @@ import { EARTH } from '../devices';
 import type { Network, Reading, Probes, Standing } from '../network';
 import { AMMETER_OHMS, ampsThrough, compile, loadPath, measure, classifyNodes } from '../network';
 import type { DeviceWait } from './advance';
+import type { AirView } from './air';
+import { airOf } from './air';
 import { waitsOf } from './advance';
 import { contactsOf } from './contacts';
 import { facesOf } from './faces';
@@ -54,6 +56,8 @@ export interface BenchView {
   contacts: Readonly<Record<string, boolean>>;
   transformers: readonly TransformerReading[];
   loops: readonly LoopView[];
+  /** `null` where nothing stands for the ducts. */
+  air: AirView | null;
   waits: readonly DeviceWait[];
   status: Status;
 }
@@ -92,6 +96,7 @@ export function viewOf(network: Network, inputs: Inputs, settled: Settled): Benc
     ),
     transformers: readTransformers(network, point),
     loops: readLoops(network, settled),
+    air: airOf(network, inputs, world),
     waits: waitsOf(network, inputs, world),
     status: statusOf(network, inputs, settled, faces),
   };

@@ -33,13 +33,17 @@ export type Channel =
   | 'supply-static'
   | 'return-static'
   /** Air that comes out of the unit, °C. */
-  | 'supply-air';
+  | 'supply-air'
+  /** What the unit gives that air, W; cooling takes it away. */
+  | 'supply-heat';
 
 /** What a device gives off on a channel: how much now and, of a level, when it will be at another. */
 export interface Signal {
   amount: number;
   /** Absolute seconds at which it is so much if nothing else changes; Infinity for never. */
   reaches?(amount: number): number;
+  /** Of something on its way: where it stands now. */
+  stands?: number;
   /** Of a pressure: what it would be with the bypass open so far. */
   withBypass?(open: number): number;
 }

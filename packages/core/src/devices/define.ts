@@ -1,3 +1,4 @@
+import type { Bypass } from '../air';
 import type { Channel, Signal } from './channels';
 import type { Context, Designation, Moment, Positions, Senses, State } from './context';
 import type { Element, Position } from './element';
@@ -106,6 +107,8 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   turns?(state: M, context: Context<ValuesOf<P>, ValuesOf<S>>): 'cool' | 'heat';
   drains?: Drain;
   condenses?: Condenses;
+  /** For what relieves a duct of its pressure: how it moves and what it holds. */
+  relieves?(params: ValuesOf<P>, settings: ValuesOf<S>): Pick<Bypass, 'kind' | 'setPa'>;
   /** Marks of a supply of its own beside the unit's. */
   ownSupply?: OwnSupply;
   /** The ducts of a house, of whichever device stands for them. */
@@ -176,6 +179,7 @@ export interface DeviceKind {
   turns?(state: State, context: Context): 'cool' | 'heat';
   drains?: Drain;
   condenses?: Condenses;
+  relieves?(params: Values, settings: Values): Pick<Bypass, 'kind' | 'setPa'>;
   ownSupply?: OwnSupply;
   conveys?(params: Values): Conveyance;
   alarm?: string;

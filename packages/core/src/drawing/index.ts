@@ -1,4 +1,5 @@
 /** Drawings as plain shapes: geometry only. */
+export * from './air';
 export * from './ladder';
 export { layLoom } from './loom';
 export * from './symbols';

@@ -4,4 +4,5 @@ export * from './json-schema';
 export * from './paper';
 export * from './spice';
 export * from './svg';
+export * from './svg-air';
 export * from './wire-schedule';

@@ -1,52 +1,12 @@
 /** Loom and ladder as SVG 1.1 files, from the same geometry as on the screen. */
 import type { Circuit } from '../circuit';
 import { findConductor, findDevice } from '../circuit';
-import type { Ladder, Loom, Rect, SymbolStyle } from '../drawing';
+import type { Ladder, Loom, SymbolStyle } from '../drawing';
 import { symbolStrokes } from '../drawing';
 import { COLOURS } from '../standards';
+import { CARD, INK, LINE, MUTE, box, page, tag, words } from './svg-parts';
 
-const INK = '#1B2422';
-const MUTE = '#5E665F';
-const CARD = '#FFFDF8';
-const LINE = '#D9D2C3';
 const LIVE = '#9A4A1B';
-
-const escape = (text: string) =>
-  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
-
-type Attributes = Record<string, string | number | undefined>;
-
-function tag(name: string, attributes: Attributes, content = ''): string {
-  const written = Object.entries(attributes).flatMap(([key, value]) =>
-    value === undefined ? [] : [` ${key}="${escape(String(value))}"`],
-  );
-  return content === ''
-    ? `<${name}${written.join('')}/>`
-    : `<${name}${written.join('')}>${content}</${name}>`;
-}
-
-const words = (text: string, x: number, y: number, size: number, more: Attributes = {}) =>
-  tag('text', { x, y, 'font-size': size, 'text-anchor': 'middle', fill: INK, ...more }, escape(text));
-
-const box = ({ x, y, width, height }: Rect, radius: number, more: Attributes) =>
-  tag('rect', { x, y, width, height, rx: radius, ...more });
-
-function page(title: string, width: number, height: number, content: readonly string[]): string {
-  const [w, h] = [Math.ceil(width), Math.ceil(height)];
-  const ground = tag('rect', { width: w, height: h, fill: '#FFFFFF' });
-  const body = [tag('title', {}, escape(title)), ground, ...content].join('\n');
-  return `<?xml version="1.0" encoding="UTF-8"?>\n${tag(
-    'svg',
-    {
-      xmlns: 'http://www.w3.org/2000/svg',
-      width: w,
-      height: h,
-      viewBox: `0 0 ${w} ${h}`,
-      'font-family': 'Barlow Condensed, Arial Narrow, sans-serif',
-    },
-    body,
-  )}\n`;
-}
 
 /** Letters a plate has room for in one line. */
 const PLATE_LETTERS = 11;

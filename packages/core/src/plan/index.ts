@@ -14,6 +14,8 @@ export type { Part, SpareUsed } from './field/part';
 export { setUpOf, screwFor } from './swap/swap-request';
 export type { SetUp, Supply, SwapRequest } from './swap/swap-request';
 export * from './sums';
+export { planAir } from './air/states';
+export type { AirPlan, AirState, AirTrouble } from './air/states';
 export { addParallelThermostat, addRelay, insertInParallel } from './insert/parallel';
 export { UNSEEN_S, whatTripDoes } from './insert/effects';
 export type { Flooded, Tripped } from './insert/effects';

@@ -23,3 +23,6 @@ export const PA_PER_INCH_WATER = 249.082;
 
 /** m³/s in a cubic foot a minute, exact. */
 export const M3S_PER_CFM = 0.3048 ** 3 / 60;
+
+/** A ton of cooling, W: 12 000 Btu/h, with the Btu of ISO 31-4. */
+export const TON_W = (12_000 * 1055.06) / 3600;

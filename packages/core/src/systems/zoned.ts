@@ -176,7 +176,7 @@ export const twoZoneFurnace = (name: string): Circuit =>
       furnace(),
       panel({ params: {}, settings: {} }, AFTER_FURNACE_SWITCH, CONVENTIONAL),
       poweredBypass(),
-      ducts({ bypassMm: 300 }),
+      ducts({ zone1Mm: 300, zone2Mm: 250, bypassMm: 250 }),
       toAirConditioner(),
       airConditioner(),
     ),

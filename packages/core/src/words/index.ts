@@ -24,6 +24,16 @@ export {
   testHow,
   testTitle,
 } from './english/record';
+export {
+  airCaution,
+  airChoices,
+  airDrawing,
+  airTroubleText,
+  bypassText,
+  callingText,
+  zoneText,
+  zoneTitle,
+} from './english/air';
 export { AIR_KIND, LOOK, airTexts, signText, walkText } from './english/building';
 export {
   JACKET_BECAME,

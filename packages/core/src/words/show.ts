@@ -1,5 +1,11 @@
 /** How quantities are written, in the person's units. */
-import { M3S_PER_CFM, celsiusToFahrenheit, gaugeAreaMm2, metresToFeet } from '../standards';
+import {
+  M3S_PER_CFM,
+  PA_PER_INCH_WATER,
+  celsiusToFahrenheit,
+  gaugeAreaMm2,
+  metresToFeet,
+} from '../standards';
 import type { Units } from './units';
 
 /** Volts as a meter's display gives them: one decimal under 100. */
@@ -48,6 +54,17 @@ export const flowFrom = (given: number, unit: Units['length']): number =>
   unit === 'm' ? given / 1000 : given * M3S_PER_CFM;
 export const showFlow = (m3PerS: number, unit: Units['length']): string =>
   `${Math.round(flowIn(m3PerS, unit))} ${flowUnit(unit)}`;
+
+/** A pressure in ducts, in the unit that goes with a person's lengths. */
+export const pressureUnit = (unit: Units['length']): string => (unit === 'm' ? 'Pa' : 'in. w.c.');
+export const pressureIn = (pa: number, unit: Units['length']): number =>
+  unit === 'm' ? pa : pa / PA_PER_INCH_WATER;
+export const pressureFrom = (given: number, unit: Units['length']): number =>
+  unit === 'm' ? given : given * PA_PER_INCH_WATER;
+export const showPressure = (pa: number, unit: Units['length']): string =>
+  `${pressureIn(pa, unit)
+    .toFixed(unit === 'm' ? 0 : 2)
+    .replace('-', '−')} ${pressureUnit(unit)}`;
 
 const HOUR_S = 3600;
 

@@ -7,6 +7,7 @@ import {
   heatPumpWithStrips,
   rooftopOnLoop,
   rooftopUnit,
+  twoZoneFurnace,
 } from '@zygostat/core/systems';
 import { nanoid } from 'nanoid';
 import { saveDocument } from '../db/documents';
@@ -69,6 +70,20 @@ const DEMO: readonly (NewJob & {
       yard: 'Potting yard',
     }),
     readings: [['board.R', 'board.C', 26.2, 25.8, 'No call']],
+  },
+  {
+    name: 'Lambing sheds',
+    site: 'Thistlewick Farm Office',
+    system: 'Furnace with air conditioner in two zones',
+    notes:
+      'Two zones since last spring. Loud when only the loft calls: look at Air with each zone by itself.',
+    circuit: renameStations(twoZoneFurnace('Lambing sheds'), {
+      hall: 'Office',
+      upstairs: 'Loft',
+      plant: 'Feed room',
+      yard: 'Lee of the barn',
+    }),
+    readings: [['panel.24H', 'panel.24C', 26.0, 25.7, 'No call']],
   },
   {
     name: 'Clubroom',

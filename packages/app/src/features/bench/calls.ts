@@ -19,18 +19,48 @@ const controlOf = (inputs: Inputs, { id, kind }: Device, name: string): Value =>
 export function activeCalls(circuit: Circuit, inputs: Inputs): ReadonlySet<Call> {
   const [first] = thermostatsOf(circuit);
   if (first === undefined) return new Set();
-  const mode = controlOf(inputs, first, 'mode');
-  const calls = new Set<Call>();
-  if (controlOf(inputs, first, 'fan') === 'on') calls.add('fan');
-  if (mode === 'cool' || mode === 'heat') calls.add(mode);
-  if (mode === 'emergency') calls.add('heat');
-  if (calls.size === 0) calls.add('off');
-  return calls;
+  return callsOf(inputs, first);
+}
+
+/** Which calls the thermostats of one zone are set to, as their first is. */
+export function zoneCalls(circuit: Circuit, inputs: Inputs, stats: readonly string[]): ReadonlySet<Call> {
+  const first = circuit.devices.find(({ id }) => id === stats[0]);
+  return first ? callsOf(inputs, first) : new Set();
+}
+
+/**
+ * What pressing a call for some thermostats alone changes: each keeps the room it is in, so the set point moves, not the
+ * temperature.
+ */
+export function pressZone(
+  circuit: Circuit,
+  inputs: Inputs,
+  stats: readonly string[],
+  call: Call,
+): Change['controls'] {
+  const active = zoneCalls(circuit, inputs, stats);
+  const set = (name: string, value: Value) => stats.map((device) => ({ device, name, value }));
+  if (call === 'off') return [...set('mode', 'off'), ...set('fan', 'auto')];
+  if (call === 'fan') return set('fan', active.has('fan') ? 'auto' : 'on');
+  if (active.has(call)) return set('mode', 'off');
+  const { indoorC } = inputs.conditions;
+  return [...set('mode', call), ...set('setC', call === 'cool' ? indoorC - DEMAND_K : indoorC + DEMAND_K)];
 }
 
 export function setPointOf(circuit: Circuit, inputs: Inputs): number | null {
   const [first] = thermostatsOf(circuit);
   return first === undefined ? null : Number(controlOf(inputs, first, 'setC'));
+}
+
+/** Which calls one thermostat is set to. */
+function callsOf(inputs: Inputs, stat: Device): Set<Call> {
+  const mode = controlOf(inputs, stat, 'mode');
+  const calls = new Set<Call>();
+  if (controlOf(inputs, stat, 'fan') === 'on') calls.add('fan');
+  if (mode === 'cool' || mode === 'heat') calls.add(mode);
+  if (mode === 'emergency') calls.add('heat');
+  if (calls.size === 0) calls.add('off');
+  return calls;
 }
 
 interface Change {

@@ -10,6 +10,8 @@ import { paneChosen, sheetOpened } from './slice';
 import { told } from '../../store/notice';
 import { useTokens, useWide } from '../../theme';
 import { ActionButton } from '../../basics';
+import { kindOf } from '@zygostat/core/devices';
+import { AirPane } from '../air/AirPane';
 import { FindPane } from '../find/FindPane';
 import { LadderPane } from '../ladder/LadderPane';
 import { LiveLoom } from '../loom/LiveLoom';
@@ -37,13 +39,21 @@ const PANES: Record<Pane, string> = {
   ladder: 'Ladder',
   path: 'Path',
   time: 'Time',
+  air: 'Air',
   // Short for six tabs side by side; a screen reader hears it whole.
   readings: 'Log',
 };
 
 /** On a wide screen the loom stands beside the panes. */
-const WIDE_PANES: readonly Pane[] = ['path', 'find', 'ladder', 'time', 'readings'];
-const PHONE_PANES: readonly Pane[] = ['loom', 'find', 'ladder', 'path', 'time', 'readings'];
+const WIDE_PANES: readonly Pane[] = ['path', 'find', 'ladder', 'time', 'air', 'readings'];
+const PHONE_PANES: readonly Pane[] = ['loom', 'find', 'ladder', 'path', 'time', 'air', 'readings'];
+
+/** Where nothing is probed, and whoever calls does so there. */
+const NO_PROBES: ReadonlySet<Pane> = new Set(['find', 'air']);
+
+/** The air only where something stands for the ducts. */
+const panesOf = (all: readonly Pane[], { devices }: Circuit) =>
+  devices.some(({ kind }) => kindOf(kind).conveys) ? all : all.filter((pane) => pane !== 'air');
 
 function Header({ job }: { job: Job }) {
   const dispatch = useAppDispatch();
@@ -96,6 +106,7 @@ export function Trace({ job, circuit }: TraceProps) {
     if (name === 'loom') return loom;
     if (name === 'find') return <FindPane circuit={circuit} jobId={job.id} />;
     if (name === 'path') return <PathPane circuit={circuit} onStud={actions.tapStud} />;
+    if (name === 'air') return <AirPane circuit={circuit} />;
     if (name === 'readings') return <ReadingsPane circuit={circuit} jobId={job.id} />;
     return name === 'ladder' ? (
       <LadderPane circuit={circuit} onStud={actions.tapStud} />
@@ -116,9 +127,9 @@ export function Trace({ job, circuit }: TraceProps) {
             {header}
             <StatusLine onSkip={skip} />
             <SaveState jobId={job.id} />
-            <PaneTabs panes={WIDE_PANES} />
+            <PaneTabs panes={panesOf(WIDE_PANES, circuit)} />
             <ScrollView style={styles.grow}>{shown}</ScrollView>
-            {calls}
+            {pane === 'air' ? null : calls}
           </View>
           <View style={styles.bench}>
             <ScrollView style={styles.grow} contentContainerStyle={styles.centred}>
@@ -131,11 +142,11 @@ export function Trace({ job, circuit }: TraceProps) {
         <>
           {header}
           {pane === 'find' ? null : <StatusLine onSkip={skip} />}
-          <PaneTabs panes={PHONE_PANES} />
+          <PaneTabs panes={panesOf(PHONE_PANES, circuit)} />
           <SaveState jobId={job.id} />
           <ScrollView style={styles.grow}>{shown}</ScrollView>
-          {pane === 'find' ? null : meter}
-          {pane === 'time' || pane === 'find' ? null : calls}
+          {NO_PROBES.has(pane) ? null : meter}
+          {pane === 'time' || NO_PROBES.has(pane) ? null : calls}
           <PlacesBar jobId={job.id} here="trace" />
         </>
       )}
@@ -154,7 +165,8 @@ export function Trace({ job, circuit }: TraceProps) {
 
 const styles = StyleSheet.create({
   page: { flex: 1 },
-  tab: { flex: 1, paddingHorizontal: 2 },
+  // As wide as its word: seven stand side by side on a phone.
+  tab: { flexGrow: 1, paddingHorizontal: 2 },
   tabs: { flexDirection: 'row', gap: 4, paddingHorizontal: 12, paddingVertical: 6 },
   grow: { flex: 1 },
   wide: { flex: 1, flexDirection: 'row' },

@@ -14,7 +14,7 @@ export type Sheet =
 
 type Carried = { type: 'end'; conductor: string; end: End } | { type: 'jumper'; from: string };
 
-export type Pane = 'loom' | 'find' | 'ladder' | 'path' | 'time' | 'readings';
+export type Pane = 'loom' | 'find' | 'ladder' | 'path' | 'time' | 'air' | 'readings';
 
 interface Trace {
   sheet: Sheet | null;

@@ -1,6 +1,5 @@
 import { heldBy, openingThatHolds } from '../../../air';
 import type { Channel } from '../../channels';
-import { flow } from '../../channels';
 import { defineDevice } from '../../define';
 import type { Senses } from '../../context';
 import { impedanceOf, load } from '../../element';
@@ -105,7 +104,10 @@ export const bypassDamper = defineDevice({
     const aim = aimOf(senses, controls.tubes, 'powered', settings.setPa, state.to);
     return movedTo(state, aim, settings, now);
   },
-  gives: ({ to }) => ({ bypass: flow(to) }),
+  gives: (state, { settings, now }) => ({
+    bypass: { amount: state.to, stands: shareOpen(state, settings, now) },
+  }),
+  relieves: ({ moved }, { setPa }) => ({ kind: moved === 'weight' ? 'barometric' : 'powered', setPa }),
   waits: (state, { settings }) => travelWaits(state, settings, 'bypass'),
   face: (state, { settings, controls, now }) => ({
     text: travelWord(state, settings, now),

@@ -90,8 +90,9 @@ export const damperMotor = defineDevice({
     const to = opening ? 1 : closing ? 0 : rest;
     return share === to ? { from: share, to: share, since: null } : movedTo(state, to, settings, now);
   },
-  gives: ({ to }, { params: { zone }, controls: { shaft } }) => ({
-    [`damper-${zone}`]: flow(shaft === 'slipped' ? SLIPPED : to),
+  gives: (state, { params: { zone }, settings, controls: { shaft }, now }) => ({
+    [`damper-${zone}`]:
+      shaft === 'slipped' ? flow(SLIPPED) : { amount: state.to, stands: shareOpen(state, settings, now) },
   }),
   waits: (state, { settings }) => travelWaits(state, settings, 'damper'),
   face: (state, { settings, controls, now }) => ({

@@ -1,7 +1,7 @@
 import { supplyDifference } from '../../../air';
 import type { ZonedFlow } from '../../../air';
 import type { Channel, Signal } from '../../channels';
-import { heard } from '../../channels';
+import { flow, heard } from '../../channels';
 import { defineDevice } from '../../define';
 import type { Moment, Senses } from '../../context';
 import type { DuctParams } from '../../parts/ducts';
@@ -22,6 +22,7 @@ type Air = {
   zone4: number;
   bypass: number;
   speed: number;
+  watts: number;
   at: number;
   fromC: number | null;
   toC: number | null;
@@ -34,6 +35,7 @@ const STILL: Air = {
   zone4: 1,
   bypass: 0,
   speed: 0,
+  watts: 0,
   at: 0,
   fromC: null,
   toC: null,
@@ -81,9 +83,9 @@ function next(state: Air, senses: Senses, { params, conditions, now }: AirMoment
     bypass: heard(senses, 'bypass'),
     speed: Math.min(1, heard(senses, 'blows')),
   };
-  const moved: Air = { ...state, ...stands };
-  const { total, bypass } = flowIn(moved, params);
   const watts = wattsOf(senses);
+  const moved: Air = { ...state, ...stands, watts };
+  const { total, bypass } = flowIn(moved, params);
   const [least, most] = BETWEEN_C;
   const room = conditions.indoorC;
   const toC =
@@ -122,11 +124,9 @@ export const ductSystem = defineDevice({
       amount: airAt(state, now) ?? conditions.indoorC,
       reaches: (celsius) => reachesAt(state, celsius),
     },
+    'supply-heat': flow(state.watts),
   }),
-  face: (state, { params }) =>
-    state.speed === 0
-      ? { text: 'still', tone: 'ok' }
-      : { text: `${Math.round(flowIn(state, params).total * 1000)} l/s`, tone: 'busy' },
+  face: ({ speed }) => ({ text: speed === 0 ? 'still' : 'air moves', tone: 'ok' }),
   conveys: (params) => ({
     air: zonedAirOf(params),
     speed: params.speed / 100,

@@ -1,0 +1,26 @@
+import { Pressable, StyleSheet } from 'react-native';
+import { AIR } from '@zygostat/core/drawing';
+
+interface AirDamperButtonProps {
+  x: number;
+  y: number;
+  label: string;
+  onPress: () => void;
+}
+
+/** Over a damper of the drawing: what it is and how it is held, a tap away. */
+export function AirDamperButton({ x, y, label, onPress }: AirDamperButtonProps) {
+  return (
+    <Pressable
+      role="button"
+      aria-label={label}
+      onPress={onPress}
+      style={[styles.damper, { left: x - AIR.damper - 2, top: y - AIR.damper - 2 }]}
+    />
+  );
+}
+
+const SIZE = 2 * AIR.damper + 4;
+const styles = StyleSheet.create({
+  damper: { position: 'absolute', width: SIZE, height: SIZE, borderRadius: SIZE / 2 },
+});

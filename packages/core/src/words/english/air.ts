@@ -1,0 +1,117 @@
+/** What is said of the air of a zoned system. */
+import type { AirView, ZoneAir } from '../../behaviour';
+import type { AirTexts } from '../../formats';
+import type { AirPlan, AirState, AirTrouble } from '../../plan';
+import { M3S_PER_CFM, TON_W } from '../../standards';
+import { capital, listed } from '../phrases';
+import type { Names } from '../names';
+import { showFlow, showPressure } from '../show';
+import type { Units } from '../units';
+
+/** Millimetres in an inch, and the fall of temperature that is a kelvin in °F. */
+const INCH_MM = 25.4;
+const F_PER_K = 1.8;
+
+/** "open", "shut", "40 % open" */
+export const damperText = (open: number): string =>
+  open >= 0.995 ? 'open' : open <= 0.005 ? 'shut' : `${Math.round(open * 100)} % open`;
+
+/** A difference of temperatures. */
+export const showDifference = (kelvin: number, unit: Units['temperature']): string =>
+  unit === 'C' ? `${Math.round(kelvin)} K` : `${Math.round(kelvin * F_PER_K)} °F`;
+
+/** "10 in." or "254 mm" */
+export const showDiameter = (metres: number, unit: Units['length']): string =>
+  unit === 'm' ? `${Math.round(metres * 1000)} mm` : `${Math.round((metres * 1000) / INCH_MM)} in.`;
+
+/** "Zone 2 · Thermostat above" */
+export const zoneTitle = ({ device }: Names, { zone, thermostats }: ZoneAir): string =>
+  [`Zone ${zone}`, ...thermostats.map((id) => device(id))].join(' · ');
+
+/** What a zone has, for whoever does not see the drawing. */
+export const zoneText = (names: Names, zone: ZoneAir, { length }: Units): string =>
+  `${zoneTitle(names, zone)}: ${zone.calls ? 'calls, ' : ''}${zone.damper === null ? 'no damper' : damperText(zone.open)}, ${showFlow(zone.flow, length)}`;
+
+export const bypassText = (bypass: NonNullable<AirView['bypass']>, { length }: Units): string =>
+  bypass.damper === null
+    ? 'Bypass duct without a damper: shut here'
+    : `Bypass ${damperText(bypass.open)}, ${showFlow(bypass.flow, length)}`;
+
+/** Who calls in a combination: "1 + 2", "all". */
+export const callingText = ({ calling }: Pick<AirState['state'], 'calling'>): string => calling.join(' + ');
+
+const TROUBLE: Readonly<Record<AirTrouble, string>> = {
+  frost: 'the coil freezes in time',
+  hot: 'the high limit trips',
+  starved: 'too little air for the coil',
+  loud: 'loud, and hard on the fan',
+};
+
+/** What goes wrong with a combination calling. */
+export const airTroubleText = ({ state, troubles }: AirState): string =>
+  `Zone ${callingText(state)} alone: ${listed(troubles.map((one) => TROUBLE[one]))}.`;
+
+const bypassSize = ({ diameterM, setPa, kind }: NonNullable<AirPlan['powered']>, { length }: Units): string =>
+  `${showDiameter(diameterM, length)}, ${kind === 'powered' ? 'set to' : 'its weight from'} ${showPressure(setPa, length)}`;
+
+/** What may be built: both schools, each with its figure, or that it is no way. */
+export function airChoices(plan: AirPlan, units: Units): string[] {
+  const { powered, barometric, otherwise } = plan;
+  const { leastOpen, speed, wider } = otherwise;
+  return [
+    powered
+      ? `A powered bypass: ${bypassSize(powered, units)}`
+      : 'A powered bypass of no size is right: what runs round comes too cold or too hot.',
+    barometric
+      ? `A bypass with a weight: ${bypassSize(barometric, units)}`
+      : 'A bypass with a weight of no size is right.',
+    leastOpen === null
+      ? 'No bypass: no opening of the shut dampers is enough.'
+      : leastOpen === 0
+        ? 'No bypass: none is needed, the dampers may shut.'
+        : `No bypass: leave shut dampers ${Math.round(leastOpen * 100)} % open`,
+    ...(speed !== null && speed < 1 ? [`Or a slower fan: ${Math.round(speed * 100)} % of its speed`] : []),
+    ...(wider && leastOpen !== 0
+      ? [`Or a wider duct for zone ${wider.zone}: ${showDiameter(wider.diameterM, units.length)}`]
+      : []),
+    ...(powered || barometric || leastOpen !== null || wider
+      ? []
+      : ['Nothing of these is enough: make the smallest zone larger, or give it a dump zone.']),
+  ];
+}
+
+/** What is written on the drawing of the air. */
+export function airDrawing(names: Names, view: AirView, units: Units): AirTexts {
+  const { length } = units;
+  const { risesK } = view;
+  const difference =
+    risesK === null || Math.abs(risesK) < 0.5 ? '' : showDifference(Math.abs(risesK), units.temperature);
+  return {
+    title: names.circuit.name,
+    unit: [
+      view.total > 0 ? 'Fan on' : 'Fan off',
+      showFlow(view.total, length),
+      difference && `${risesK! > 0 ? 'rise' : 'fall'} ${difference}`,
+    ],
+    zones: Object.fromEntries(
+      view.zones.map((zone) => [
+        zone.zone,
+        {
+          name: zoneTitle(names, zone),
+          flow: showFlow(zone.flow, length),
+          damper: zone.damper === null ? 'no damper' : damperText(zone.open),
+        },
+      ]),
+    ),
+    bypass: view.bypass ? bypassText(view.bypass, units) : '',
+    supply: signed(view.supplyPa, length),
+    back: signed(view.returnPa, length),
+  };
+}
+
+/** "+0.41 in. w.c." */
+const signed = (pa: number, unit: Units['length']): string => `${pa > 0 ? '+' : ''}${showPressure(pa, unit)}`;
+
+/** How far the figures are to be believed. */
+export const airCaution = ({ leastFlow }: Pick<AirPlan, 'leastFlow'>, { length }: Units): string =>
+  `${capital(showFlow(leastFlow, length))} is ${length === 'ft' ? '350 cfm a ton' : `${Math.round((350 * M3S_PER_CFM * 1e6) / TON_W)} l/s a kW`}, a rule of thumb. Ducts are as they were given: measure the pressure before you trust it.`;
