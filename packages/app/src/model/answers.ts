@@ -38,6 +38,8 @@ import type {
   Sums,
   Swap,
   SwapRequest,
+  ZonePlan,
+  ZoneWish,
 } from '@zygostat/core/plan';
 import {
   addParallelThermostat,
@@ -47,6 +49,7 @@ import {
   planRun,
   planSafety,
   planSwap,
+  planZones,
   sumsOf,
 } from '@zygostat/core/plan';
 import type { Case, Finding, Mistake, Proof, Protection, Repair } from '@zygostat/core/prove';
@@ -167,6 +170,9 @@ export const model = {
       tell('', done, all);
       return true;
     })!,
+
+  /** A panel with dampers, or further thermostats in parallel, each proven. */
+  zones: (circuit: Circuit, wish: ZoneWish): ZonePlan => planZones(circuit, wish),
 
   /** A relay that runs with a call, if the unit gives that call and a common. */
   relay: (circuit: Circuit, thermostat: string, role: 'W' | 'Y' | 'G', label: string): Circuit | null =>

@@ -101,6 +101,11 @@ export const PARTS = {
   pan: drainPan.kind,
   sounder: sounder.kind,
   joint: wireNut.kind,
+  fuse: bladeFuse.kind,
+  zonePanel: zonePanel.kind,
+  damper: damperMotor.kind,
+  bypass: bypassDamper.kind,
+  ducts: ductSystem.kind,
 } as const;
 
 const byKind = new Map(CATALOGUE.map((kind) => [kind.kind, kind]));

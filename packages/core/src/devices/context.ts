@@ -13,6 +13,8 @@ export interface Designation {
   purpose: string;
   /** Other marks the same terminal carries on some equipment. */
   aliases?: readonly string[];
+  /** How many conductors it takes, where that is not the two of most screws. */
+  takes?: number;
   /** Terminals that stand together for one purpose, where a device has several such rows. */
   strip?: string;
   /** It goes to the terminal of the same mark on another device, and nowhere else. */

@@ -109,6 +109,8 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   condenses?: Condenses;
   /** For what relieves a duct of its pressure: how it moves and what it holds. */
   relieves?(params: ValuesOf<P>, settings: ValuesOf<S>): Pick<Bypass, 'kind' | 'setPa'>;
+  /** A damper in a zone's duct. */
+  conducts?: 'zone';
   /** Marks of a supply of its own beside the unit's. */
   ownSupply?: OwnSupply;
   /** The ducts of a house, of whichever device stands for them. */
@@ -180,6 +182,7 @@ export interface DeviceKind {
   drains?: Drain;
   condenses?: Condenses;
   relieves?(params: Values, settings: Values): Pick<Bypass, 'kind' | 'setPa'>;
+  conducts?: 'zone';
   ownSupply?: OwnSupply;
   conveys?(params: Values): Conveyance;
   alarm?: string;

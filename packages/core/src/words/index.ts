@@ -24,6 +24,7 @@ export {
   testHow,
   testTitle,
 } from './english/record';
+export { PARALLEL_LABEL, ZONE_LOSS, ZONE_OBSTACLE, zoneWay } from './english/zones';
 export {
   airCaution,
   airChoices,

@@ -9,6 +9,7 @@ import { told } from '../../store/notice';
 import { ActionButton, Options, AppText } from '../../basics';
 import { SafetyPane } from './SafetyPane';
 import { RunPane } from './RunPane';
+import { ZonesPane } from './ZonesPane';
 import { useTakePlan } from './usePlan';
 
 const CALLS = { W: 'Heat (W)', Y: 'Cooling (Y)', G: 'Fan (G)' } as const;
@@ -50,6 +51,10 @@ export function AddPane({ job, circuit }: { job: Job; circuit: Circuit }) {
         A run with broken conductors
       </AppText>
       <RunPane circuit={circuit} onTake={goOn} />
+      <AppText kind="title" heading={2}>
+        Zones
+      </AppText>
+      <ZonesPane circuit={circuit} thermostat={stat.id} onTake={goOn} />
       <AppText kind="title" heading={2}>
         A second thermostat
       </AppText>

@@ -20,7 +20,7 @@ export interface ZoneRules {
   /** How long the fan goes on after a call with the zones it served open, s. */
   purgeS: number;
   /** When the second stage joins: after so long, from so many zones on, or as a thermostat that is served asks. */
-  staging: 'time' | 'zones' | 'thermostat';
+  staging: 'time' | 'zones' | 'asked';
   stageS: number;
   stageZones: number;
 }
@@ -95,7 +95,7 @@ export function zoneOutputs(
   const wanted = way !== 'off' || purging ? served : fans;
   const asks = { time: since !== null && now - since >= stageS, zones: served.length >= stageZones };
   const wantsMore = calls.some(({ second: more }, i) => more && served.includes(String(i + 1)));
-  const second = way !== 'off' && (staging === 'thermostat' ? wantsMore : asks[staging]);
+  const second = way !== 'off' && (staging === 'asked' ? wantsMore : asks[staging]);
   return {
     // Satisfied and still, all stand open: the next call has a way at once.
     open: calls.map((_, i) => wanted === '' || wanted.includes(String(i + 1))),

@@ -5,6 +5,12 @@ import type { ColourCode } from '../../standards';
 export type Part =
   | { type: 'cable'; conductors: number; gauge: number; lengthM: number }
   | { type: 'plug-in-transformer'; va: number }
+  | { type: 'panel-of-zones'; zones: number }
+  | { type: 'new-thermostat' | 'zone-damper'; count: number }
+  | { type: 'relief' }
+  | { type: 'transformer'; va: number }
+  /** A twist-on connector for so many conductors. */
+  | { type: 'connector'; conductors: number }
   | { type: 'jumper' | 'isolation-relay' | 'sharing-adapter' | 'wireless-thermostat' | 'batteries' };
 
 /** A free conductor taken into use, and the mark it is then for. */

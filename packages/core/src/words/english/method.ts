@@ -89,6 +89,18 @@ export function partText(part: Part, units: Units): string {
       return `${part.conductors}-conductor ${showGauge(part.gauge, units.gauge)} cable, ${showLength(Math.ceil(part.lengthM), units.length)}`;
     case 'plug-in-transformer':
       return `Plug-in transformer, 24 V, ${part.va} VA`;
+    case 'panel-of-zones':
+      return `Zone panel for ${part.zones} zones`;
+    case 'new-thermostat':
+      return part.count === 1 ? 'Thermostat' : `${part.count} thermostats`;
+    case 'zone-damper':
+      return part.count === 1 ? 'Zone damper' : `${part.count} zone dampers`;
+    case 'relief':
+      return 'Bypass damper';
+    case 'transformer':
+      return `Transformer, ${part.va} VA, with its fuse`;
+    case 'connector':
+      return `Twist-on connector for ${part.conductors}`;
     case 'jumper':
       return 'Jumper at the unit';
     case 'isolation-relay':

@@ -90,6 +90,7 @@ export const damperMotor = defineDevice({
     const to = opening ? 1 : closing ? 0 : rest;
     return share === to ? { from: share, to: share, since: null } : movedTo(state, to, settings, now);
   },
+  conducts: 'zone',
   gives: (state, { params: { zone }, settings, controls: { shaft }, now }) => ({
     [`damper-${zone}`]:
       shaft === 'slipped' ? flow(SLIPPED) : { amount: state.to, stands: shareOpen(state, settings, now) },

@@ -46,7 +46,7 @@ const settings = {
   purgeS: seconds('Fan on after a call', 90, 600),
   staging: choice(
     'Second stage',
-    { time: 'After a time', zones: 'From several zones on', thermostat: 'As a thermostat asks' },
+    { time: 'After a time', zones: 'From several zones on', asked: 'As a thermostat asks' },
     'time',
   ),
   stageS: seconds('Second stage after', 600, 3600),

@@ -1,0 +1,122 @@
+/** A single-zone job zoned. What goes on which strip, and that the panel's transformer hangs behind the unit's switch, is common practice. */
+import type { Circuit } from '../../circuit';
+import { landedOn, removeDevice } from '../../circuit';
+import { stepsOf, walk } from '../../wire';
+import {
+  boilerTwoWire,
+  electricHeatAirConditioner,
+  furnaceAirConditioner,
+  heatPumpWithStrips,
+  parallelThermostats,
+  twoStageFurnace,
+  twoZoneFurnace,
+} from '../../systems';
+import type { ZoneOption, ZoneWish } from '..';
+import { planZones } from '..';
+
+const wish = (more: Partial<ZoneWish> = {}): ZoneWish => ({
+  thermostat: 'stat',
+  zones: [
+    { name: 'Hall', lengthM: 10 },
+    { name: 'Loft', lengthM: 18 },
+  ],
+  drive: 'power',
+  bypass: 'motor',
+  hotFrom: 'equipment',
+  ...more,
+});
+
+function optionsOf(circuit: Circuit, more: Partial<ZoneWish> = {}): readonly ZoneOption[] {
+  const plan = planZones(circuit, wish(more));
+  if ('obstacle' in plan) throw new Error(plan.obstacle);
+  return plan.options;
+}
+
+const wrongIn = ({ proof }: ZoneOption) =>
+  proof.findings
+    .filter(({ severity }) => severity !== 'caution')
+    .map(({ property, about }) => `${property} ${about}`);
+
+test.each<[string, Circuit, Partial<ZoneWish>]>([
+  ['furnace and air conditioner', furnaceAirConditioner('Zones'), {}],
+  ['with no C', furnaceAirConditioner('Zones', false), {}],
+  [
+    'three zones on the panel’s own R',
+    furnaceAirConditioner('Zones'),
+    {
+      zones: [...wish().zones, { name: 'Attic', lengthM: 20 }],
+      hotFrom: 'own',
+      bypass: 'none',
+      drive: 'spring-open',
+    },
+  ],
+  ['two stages', twoStageFurnace('Zones'), { bypass: 'weight' }],
+  ['a heat pump', heatPumpWithStrips('Zones'), {}],
+  ['a heat pump on B', heatPumpWithStrips('Zones', { valve: 'B' }), { drive: 'spring-closed' }],
+  ['electric heat', electricHeatAirConditioner('Zones'), {}],
+])('%s is zoned and proven', (_, circuit, more) => {
+  const [panel] = optionsOf(circuit, more);
+  expect(panel!.way).toBe('panel');
+  expect(wrongIn(panel!)).toEqual([]);
+  expect(panel!.harm).toEqual([]);
+  const steps = walk(circuit, stepsOf(circuit, panel!.circuit));
+  expect(steps.flatMap(({ steps: at }) => at).length).toBeGreaterThan(20);
+});
+
+test('what was on the unit’s R, Y, G, W and C is on the first strip, and the panel where it was', () => {
+  const before = furnaceAirConditioner('Zones');
+  const [panel] = optionsOf(before);
+  const { id } = panel!.circuit.devices.find(({ label }) => label === 'Zone panel')!;
+  const on = (terminal: string) => landedOn(panel!.circuit, terminal).map(({ conductor }) => conductor.id);
+  for (const mark of ['R', 'Y', 'G', 'W', 'C']) {
+    expect(on(`${id}.1${mark}`)).toEqual([`stat${mark}`]);
+    expect(on(`board.${mark}`).some((id) => id.startsWith('unitCable'))).toBe(true);
+    expect(on(`board.${mark}`)).not.toContain(`stat${mark}`);
+  }
+  // The outdoor unit's common stays where it was.
+  expect(on('board.C')).toContain('yardC');
+  expect(on('switch.LOAD').length).toBe(2);
+});
+
+test('the ways side by side: what each takes and what it does not give', () => {
+  const [panel, parallel] = optionsOf(furnaceAirConditioner('Zones'));
+  expect(panel!.parts.map(({ type }) => type)).toEqual(
+    expect.arrayContaining([
+      'panel-of-zones',
+      'new-thermostat',
+      'zone-damper',
+      'relief',
+      'transformer',
+      'cable',
+    ]),
+  );
+  expect(panel!.minutes).toBeGreaterThan(parallel!.minutes);
+  expect(parallel!.losses).toEqual(['same-air', 'one-mode', 'rooms-by-themselves']);
+  expect(parallel!.proof.findings.map(({ property }) => property)).toContain('disagree');
+});
+
+test('a screw that would hold three gets a pigtail: a joint, one lead, a connector of its size', () => {
+  const [, parallel] = optionsOf(furnaceAirConditioner('Zones'));
+  // R: the fuse's lead and two thermostats; Y: the float's lead and two thermostats.
+  const joints = parallel!.circuit.devices.filter(({ label }) => / joint$/.test(label));
+  expect(joints.map(({ label }) => label)).toEqual(expect.arrayContaining(['R joint', 'Y joint']));
+  for (const terminal of ['board.R', 'board.Y']) expect(landedOn(parallel!.circuit, terminal).length).toBe(2);
+  expect(parallel!.parts).toContainEqual({ type: 'connector', conductors: 3 });
+  expect(wrongIn(parallel!)).toEqual([]);
+});
+
+test.each<[string, Circuit, Partial<ZoneWish>, string]>([
+  ['one zone', furnaceAirConditioner('Zones'), { zones: wish().zones.slice(0, 1) }, 'too-few'],
+  [
+    'five',
+    furnaceAirConditioner('Zones'),
+    { zones: Array.from({ length: 5 }, (_, i) => ({ name: `${i}`, lengthM: 9 })) },
+    'too-many',
+  ],
+  ['a zoned one', twoZoneFurnace('Zones'), {}, 'several-thermostats'],
+  ['two in parallel', parallelThermostats('Zones'), {}, 'several-thermostats'],
+  ['a boiler with its transformer inside', boilerTwoWire('Zones'), {}, 'no-transformer'],
+  ['a thermostat on nothing', removeDevice(furnaceAirConditioner('Zones'), 'board'), {}, 'no-unit'],
+])('%s is told', (_, circuit, more, obstacle) => {
+  expect(planZones(circuit, wish(more))).toEqual({ obstacle });
+});
