@@ -5,7 +5,7 @@ import type { Choice } from '../network';
 import type { Case } from './cases';
 import { casesOf, inputsOf } from './cases';
 import { judgeStructure } from './judge-structure';
-import { livesOn } from './judge-zones';
+import { livesOn } from './judge-isolation';
 import type { Severity } from './properties';
 import { GRAVITY, PROPERTIES, SEVERITY } from './properties';
 import type { Supplied } from './supplied';

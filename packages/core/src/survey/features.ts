@@ -20,6 +20,7 @@ export const FEATURES = [
   'commonAtThermostat',
   'twoThermostats',
   'fireLoop',
+  'zonePanel',
 ] as const;
 export type Feature = (typeof FEATURES)[number];
 
@@ -45,6 +46,8 @@ export function featuresOf(circuit: Circuit): Record<Feature, boolean> {
       const { deviceId, mark } = splitTerminal(terminal);
       return isStat.has(deviceId) ? [mark] : [];
     });
+  // A panel brings a transformer of its own, and a thermostat for every zone.
+  const zoned = devices.some(({ kind }) => kindOf(kind).ownSupply);
   return {
     // Every ready system is controlled at 24 V.
     lineThermostat: false,
@@ -56,10 +59,11 @@ export function featuresOf(circuit: Circuit): Record<Feature, boolean> {
     water: seen('water').length > 0,
     boiler: seen('boiler').length > 0,
     hangingHeater: seen('hanging-heater').length > 0,
-    twoTransformers: devices.filter(({ kind }) => kindOf(kind).primary).length > 1,
+    twoTransformers: !zoned && devices.filter(({ kind }) => kindOf(kind).primary).length > 1,
     secondStage: landedAtStats.some((mark) => SECOND_STAGE.has(mark)),
     commonAtThermostat: landedAtStats.includes('C'),
-    twoThermostats: stats.length > 1,
+    twoThermostats: !zoned && stats.length > 1,
+    zonePanel: zoned,
     fireLoop: devices.some(({ kind }) => kindOf(kind).supervises),
   };
 }

@@ -14,6 +14,15 @@ import {
 } from '../circuit';
 import { differenceOf } from '../plan';
 
+/** With a place that only the plan has, once something is put there. */
+const withPlace = (circuit: Circuit, { stations }: Circuit, id: string): Circuit => ({
+  ...circuit,
+  stations: [
+    ...circuit.stations,
+    ...stations.filter((one) => one.id === id && !circuit.stations.some((known) => known.id === id)),
+  ],
+});
+
 /** The circuit with some of a plan's steps done, in whatever order they were. */
 export function partway(before: Circuit, after: Circuit, steps: ReadonlySet<string>): Circuit {
   const difference = differenceOf(before, after);
@@ -25,11 +34,12 @@ export function partway(before: Circuit, after: Circuit, steps: ReadonlySet<stri
   const out = difference.removed.map(({ id }) => id).filter((id) => done(`out:${id}`));
   circuit = removeCables(circuit, out);
   for (const device of difference.devicesAdded)
-    if (done(`mount:${device.id}`)) circuit = addDevice(circuit, { ...device, settings: {} });
+    if (done(`mount:${device.id}`))
+      circuit = addDevice(withPlace(circuit, after, device.station), { ...device, settings: {} });
   for (const { id, station } of difference.devicesMoved)
     if (done(`carry:${id}`))
       circuit = {
-        ...circuit,
+        ...withPlace(circuit, after, station),
         devices: circuit.devices.map((device) => (device.id === id ? { ...device, station } : device)),
       };
   for (const cable of difference.added) {

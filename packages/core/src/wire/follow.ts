@@ -1,5 +1,5 @@
 /** Where a plan stands. */
-import type { Circuit } from '../circuit';
+import type { Circuit, Station } from '../circuit';
 import { partway } from './apply';
 import { stepsOf } from './steps';
 import { isOpenAt, isReady, standing } from './ticks';
@@ -13,6 +13,8 @@ export interface PlanView {
   open: readonly string[];
   done: readonly string[];
   circuit: Circuit;
+  /** Every place of the plan, those that are new with it too. */
+  stations: readonly Station[];
 }
 
 /**
@@ -25,12 +27,17 @@ export function followPlan(
   was: readonly string[] = wanted,
 ): PlanView {
   const steps = stepsOf(before, after, reasons);
+  const stations = [
+    ...before.stations,
+    ...after.stations.filter(({ id }) => !before.stations.some((one) => one.id === id)),
+  ];
   const stand = standing(steps, new Set(wanted), new Set(was));
   return {
-    stops: walk(before, steps),
+    stops: walk({ ...before, stations }, steps),
     done: [...stand],
     ready: steps.flatMap((step) => (isReady(steps, stand, step) ? [step.id] : [])),
-    open: before.stations.flatMap(({ id }) => (isOpenAt(steps, stand, id) ? [id] : [])),
+    open: stations.flatMap(({ id }) => (isOpenAt(steps, stand, id) ? [id] : [])),
     circuit: partway(before, after, stand),
+    stations,
   };
 }

@@ -5,6 +5,7 @@ import { settle } from '../behaviour';
 import { compile, voltsBetween } from '../network';
 import type { SwapOption } from '../plan';
 import { planSwap } from '../plan';
+import { zonedCircuit } from '../plan/zones/panel';
 import {
   TEMPLATES,
   boilerTwoWire,
@@ -18,7 +19,8 @@ import { tellTask } from '../testing/tell';
 
 const sorted = <T extends { id: string }>(list: readonly T[]) =>
   [...list].sort((one, other) => (one.id < other.id ? -1 : 1));
-const normal = ({ devices, cables, links }: Circuit) => ({
+const normal = ({ stations, devices, cables, links }: Circuit) => ({
+  stations: sorted(stations),
   devices: sorted(devices),
   cables: sorted(cables),
   links: sorted(links),
@@ -29,6 +31,24 @@ const changes: readonly (readonly [string, Circuit, Circuit])[] = [
   ...planSwap(furnace, { device: 'stat', terminals: 'five', supply: 'both' })!.options.map(
     ({ method, circuit }) => [`a swap by ${method.id}`, furnace, circuit] as const,
   ),
+  [
+    'a furnace zoned: rooms, panel and dampers that were not there',
+    furnace,
+    zonedCircuit(
+      furnace,
+      {
+        thermostat: 'stat',
+        zones: [
+          { name: 'Below', lengthM: 10 },
+          { name: 'Above', lengthM: 18 },
+        ],
+        drive: 'power',
+        bypass: 'motor',
+        hotFrom: 'equipment',
+      },
+      40,
+    ) as Circuit,
+  ],
   [
     'an isolation relay',
     twoTransformerSplit('Wire'),

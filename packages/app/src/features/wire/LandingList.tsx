@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
-import type { Plan, Step } from '@zygostat/core/wire';
+import type { PlanView, Plan, Step } from '@zygostat/core/wire';
 import { useAppDispatch } from '../../store';
 import { planDocument } from '../plan/document';
 import { edited } from '../circuit/slice';
@@ -15,7 +15,7 @@ import { StepRow } from './StepRow';
 import { useFollow } from './useFollow';
 import { useTaskText } from './useTaskText';
 
-const nameOf = ({ stations }: Circuit, station: string) =>
+const nameOf = ({ stations }: Pick<PlanView, 'stations'>, station: string) =>
   stations.find(({ id }) => id === station)?.name ?? station;
 
 /** The circuit was changed otherwise since the plan was made: what now. */
@@ -87,7 +87,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
           key={next.id}
           step={next}
           text={tell(next)}
-          place={nameOf(view.circuit, next.station)}
+          place={nameOf(view, next.station)}
           plan={plan}
           onDone={(volts) => void tick(next, volts)}
           onDiffers={() => setDiffering(next)}
@@ -116,7 +116,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
           style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}
         >
           <AppText kind="title" heading={3}>
-            {`${i + 1}. ${nameOf(view.circuit, stop.station)}`}
+            {`${i + 1}. ${nameOf(view, stop.station)}`}
           </AppText>
           {stop.steps.map((step) => (
             <StepRow

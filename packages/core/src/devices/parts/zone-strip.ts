@@ -84,7 +84,7 @@ export const EQUIPMENT: readonly Designation[] = [
   { mark: 'S2', role: 'contact', purpose: 'Supply-air sensor, other side.' },
 ];
 
-export interface StripHabit {
+interface StripHabit {
   /** What thermostats the zones have. */
   thermostats: 'plain' | 'pump';
   /** What O/B is energised in. */

@@ -34,7 +34,7 @@ export interface ZoneWish {
 }
 
 const COUNT = ['two', 'three', 'four'] as const;
-export const MOST_ZONES = 4;
+const MOST_ZONES = 4;
 
 /** Why a circuit cannot be zoned as it is. */
 export type ZoneObstacle = 'too-few' | 'too-many' | 'several-thermostats' | 'no-unit' | 'no-transformer';

@@ -11,7 +11,7 @@ import { compile } from '../../network';
 import type { Case } from '../cases';
 import { casesOf, inputsOf } from '../cases';
 import { judgeStructure } from '../judge-structure';
-import { livesOn } from '../judge-zones';
+import { livesOn } from '../judge-isolation';
 import { GRAVITY, SEVERITY } from '../properties';
 import type { Finding, Progress, Shown } from '../prove';
 import { gather, runCases } from '../prove';

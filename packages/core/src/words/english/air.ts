@@ -13,15 +13,15 @@ const INCH_MM = 25.4;
 const F_PER_K = 1.8;
 
 /** "open", "shut", "40 % open" */
-export const damperText = (open: number): string =>
+const damperText = (open: number): string =>
   open >= 0.995 ? 'open' : open <= 0.005 ? 'shut' : `${Math.round(open * 100)} % open`;
 
 /** A difference of temperatures. */
-export const showDifference = (kelvin: number, unit: Units['temperature']): string =>
+const showDifference = (kelvin: number, unit: Units['temperature']): string =>
   unit === 'C' ? `${Math.round(kelvin)} K` : `${Math.round(kelvin * F_PER_K)} °F`;
 
 /** "10 in." or "254 mm" */
-export const showDiameter = (metres: number, unit: Units['length']): string =>
+const showDiameter = (metres: number, unit: Units['length']): string =>
   unit === 'm' ? `${Math.round(metres * 1000)} mm` : `${Math.round((metres * 1000) / INCH_MM)} in.`;
 
 /** "Zone 2 · Thermostat above" */

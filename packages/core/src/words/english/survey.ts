@@ -96,6 +96,12 @@ export const QUESTION_WORDS: Readonly<Record<Feature, QuestionWords>> = {
     seen: 'a fire panel’s loop',
     unseen: 'no fire panel’s loop',
   },
+  zonePanel: {
+    text: 'Is there a zone panel, with dampers in the ducts?',
+    tell: 'A board by itself near the unit where every thermostat’s cable ends, and small motors on the ducts.',
+    seen: 'a zone panel',
+    unseen: 'no zone panel',
+  },
 };
 
 export const evidenceText = ({ feature, seen }: Evidence): string =>

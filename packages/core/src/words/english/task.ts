@@ -1,6 +1,6 @@
 /** Steps of a landing list. */
 import { listed } from '../phrases';
-import { findDevice } from '../../circuit';
+import { findDevice, marksOf } from '../../circuit';
 import { kindOf, said } from '../../devices';
 import type { Task } from '../../wire';
 import type { Names } from '../names';
@@ -40,7 +40,10 @@ export function taskText(names: ChangeNames, task: Task, units: Units): string {
     case 'take-off':
       return `Tag the ${task.conductors} conductors of ${before.device(task.device)}, lift them and take it off`;
     case 'mount':
-      return `Mount ${after.device(task.device)}`;
+      // What has no screw is there already: it only has to be known.
+      return marksOf(findDevice(after.circuit, task.device)!).length === 0
+        ? `Take down ${lower(after.device(task.device))} as you find it: sizes and figures, on its sheet`
+        : `Mount ${after.device(task.device)}`;
     case 'carry': {
       const place = before.circuit.stations.find(({ id }) => id === task.from)?.name ?? task.from;
       return `Mount ${lower(after.device(task.device))} here; it was at ${place}`;

@@ -2,7 +2,7 @@ import { defineDevice } from '../../define';
 import { load } from '../../element';
 
 /** A thermistor at room temperature, the size zone panels take; from memory. */
-export const SENSOR_OHMS = 10_000;
+const SENSOR_OHMS = 10_000;
 
 /** A sensor in the supply duct on two wires: the panel stops a stage when the air comes too warm or too cold. */
 export const supplySensor = defineDevice({

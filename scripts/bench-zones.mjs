@@ -1,0 +1,6 @@
+/** `npm run bench:zones`: one JSON line a metric. */
+import { ROOT, bin, ensureDebian, ensureInstalled, must } from './lib.mjs';
+
+await ensureInstalled();
+await ensureDebian([{ command: 'chromium', name: 'chromium' }]);
+await must(bin('tsx'), ['scripts/bench/zones/run.ts'], { cwd: ROOT });
