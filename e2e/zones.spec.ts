@@ -119,6 +119,7 @@ test(
     await expect(way('Zone panel with dampers')).toContainText('nothing found');
     const parallel = way('Thermostats in parallel, no dampers');
     await expect(parallel).toContainText('All must stand in the same mode');
+    await expect(parallel).toContainText(/October to April, heating: Below leads at \d+ °F/);
     await expect(parallel).toContainText('Label to print');
     await expect(parallel).toContainText('Twist-on connector for 3');
     await noSerious(page);

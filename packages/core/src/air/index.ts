@@ -3,5 +3,6 @@ export * from './damper';
 export * from './fan';
 export * from './friction';
 export * from './network';
+export * from './rooms';
 export * from './sizing';
 export * from './zoned';

@@ -24,7 +24,14 @@ export {
   testHow,
   testTitle,
 } from './english/record';
-export { PARALLEL_LABEL, ZONE_LOSS, ZONE_OBSTACLE, zoneWay } from './english/zones';
+export {
+  PARALLEL_LABEL,
+  SEASON_CAUTION,
+  ZONE_LOSS,
+  ZONE_OBSTACLE,
+  seasonText,
+  zoneWay,
+} from './english/zones';
 export {
   airCaution,
   airChoices,

@@ -6,10 +6,12 @@ import type { ZoneOption, ZonePlan, ZoneWish } from '@zygostat/core/plan';
 import { feetToMetres, metresToFeet } from '@zygostat/core/standards';
 import {
   PARALLEL_LABEL,
+  SEASON_CAUTION,
   ZONE_LOSS,
   ZONE_OBSTACLE,
   airChoices,
   proofText,
+  seasonText,
   violationText,
   namesIn,
   zoneWay,
@@ -47,11 +49,13 @@ const ask = (model: Remote<Model>, { circuit, wish }: Question): Promise<ZonePla
 
 interface OptionProps {
   option: ZoneOption;
+  /** What the zones are called, the lowest first. */
+  rooms: readonly string[];
   onTake: () => void;
 }
 
 /** One way: what it takes, what it gives up, what the proof says of it. */
-function Way({ option, onTake }: OptionProps) {
+function Way({ option, rooms, onTake }: OptionProps) {
   const t = useTokens();
   const units = useAppSelector((state) => state.settings);
   const title = zoneWay(option);
@@ -67,6 +71,10 @@ function Way({ option, onTake }: OptionProps) {
           {ZONE_LOSS[loss]}
         </AppText>
       ))}
+      {option.seasons.map((season) => (
+        <AppText key={season.leading.mode}>{seasonText(season, rooms, units)}</AppText>
+      ))}
+      {option.seasons.length > 0 ? <AppText kind="small">{SEASON_CAUTION}</AppText> : null}
       {option.way === 'parallel' ? <AppText>{`Label to print: “${PARALLEL_LABEL}”`}</AppText> : null}
       {option.air ? (
         <>
@@ -187,7 +195,12 @@ export function ZonesPane({ circuit, thermostat, onTake }: ZonesPaneProps) {
       {current && 'options' in current ? (
         <View role="list" aria-label="Ways to zone it" style={styles.pane}>
           {current.options.map((option) => (
-            <Way key={option.way} option={option} onTake={() => onTake(zoneWay(option), option.circuit)} />
+            <Way
+              key={option.way}
+              option={option}
+              rooms={zones.map(({ name }) => name)}
+              onTake={() => onTake(zoneWay(option), option.circuit)}
+            />
           ))}
         </View>
       ) : null}

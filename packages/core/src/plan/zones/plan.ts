@@ -15,8 +15,13 @@ import { cablePart } from '../field/part';
 import { landedEnds, pigtailed } from '../field/pigtail';
 import { harmOf } from '../harm';
 import { addParallelThermostat } from '../insert/parallel';
+import type { Season } from './leading';
+import { leadingYear, usualHouse } from './leading';
 import type { ZoneObstacle, ZoneWish } from './panel';
 import { OWN_VA, zonedCircuit } from './panel';
+
+/** A usual unit, W: three tons and a furnace that goes with it. */
+const UNIT_W = { heatW: 16_000, coolW: 9000 };
 
 /** What a way does not give, or gives up. */
 export type ZoneLoss = 'same-air' | 'one-mode' | 'rooms-by-themselves' | 'air-not-sized';
@@ -29,6 +34,8 @@ export interface ZoneOption {
   losses: readonly ZoneLoss[];
   /** What the air comes to; only where dampers part it. */
   air: AirPlan | null;
+  /** Who leads in which months; only where thermostats stand in parallel. */
+  seasons: readonly Season[];
   proof: Proof;
   harm: readonly Finding[];
 }
@@ -121,17 +128,17 @@ function optionOf(
     minutes: costs.minutes,
     losses: [...losses, ...(unsized ? (['air-not-sized'] as const) : [])],
     air,
+    seasons: [],
     proof,
     harm: harmOf(standing, proof),
   };
 }
 
 /** The panel with the smallest transformer the proof is content with. */
-function panelOption(circuit: Circuit, standing: Proof, wish: ZoneWish): ZoneOption | ZoneObstacle {
+function panelOption(circuit: Circuit, standing: Proof, wish: ZoneWish): ZoneOption {
   let last: ZoneOption | null = null;
   for (const va of OWN_VA) {
-    const made = zonedCircuit(circuit, wish, va);
-    if (typeof made === 'string') return made;
+    const made = zonedCircuit(circuit, wish, va) as Circuit;
     last = optionOf(circuit, standing, 'panel', sizedDucts(made, wish), []);
     if (last.harm.length === 0) break;
   }
@@ -147,13 +154,22 @@ function parallelOption(circuit: Circuit, standing: Proof, { thermostat, zones }
       lengthM,
     }).circuit;
   }, circuit);
-  return optionOf(circuit, standing, 'parallel', made, ['same-air', 'one-mode', 'rooms-by-themselves']);
+  const house = usualHouse(
+    zones.map(({ name }) => name),
+    UNIT_W,
+  );
+  return {
+    ...optionOf(circuit, standing, 'parallel', made, ['same-air', 'one-mode', 'rooms-by-themselves']),
+    seasons: leadingYear(house),
+  };
 }
 
 /** Ways to give rooms their own say, the panel first. */
 export function planZones(circuit: Circuit, wish: ZoneWish): ZonePlan {
+  // What stands in the way is known at once.
+  const first = zonedCircuit(circuit, wish, OWN_VA[0]);
+  if (typeof first === 'string') return { obstacle: first };
   const standing = prove(circuit)!;
   const panel = panelOption(circuit, standing, wish);
-  if (typeof panel === 'string') return { obstacle: panel };
   return { options: [panel, parallelOption(circuit, standing, wish)] };
 }

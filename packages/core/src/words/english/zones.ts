@@ -1,4 +1,7 @@
 /** What is said of ways to give rooms their own say. */
+import { listed } from '../phrases';
+import { showTemperature } from '../show';
+import type { Units } from '../units';
 import type { ZoneLoss, ZoneObstacle, ZoneOption } from '../../plan';
 
 export const zoneWay = ({ way }: Pick<ZoneOption, 'way'>): string =>
@@ -17,6 +20,39 @@ export const ZONE_LOSS: Readonly<Record<ZoneLoss, string>> = {
 /** What the person must keep to where thermostats stand in parallel. */
 export const PARALLEL_LABEL =
   'These thermostats run one unit. All in the same mode, always. In summer the upper leads and the lower is set higher; in winter the lower leads and the upper is set lower.';
+
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+] as const;
+
+/** Who leads in a season, what is set, and what that makes of the rooms. */
+export function seasonText(
+  { months, leading: { mode, leader, setC, day } }: ZoneOption['seasons'][number],
+  rooms: readonly string[],
+  { temperature }: Units,
+): string {
+  const [first, last] = [MONTHS[months[0]!]!, MONTHS[months[months.length - 1]!]!];
+  const others = rooms.flatMap((name, i) =>
+    i === leader ? [] : [`${name} at ${showTemperature(setC[i]!, temperature)}`],
+  );
+  const come = rooms.map((name) => `${name} ${showTemperature(day.rooms[name]!.mean, temperature)}`);
+  return `${first} to ${last}, ${mode === 'heat' ? 'heating' : 'cooling'}: ${rooms[leader]!} leads at ${showTemperature(setC[leader]!, temperature)}, ${listed(others)}. In the worst of it that makes ${listed(come)}, ${day.cyclesPerHour.toFixed(1)} starts an hour.`;
+}
+
+/** How far the seasons are to be believed. */
+export const SEASON_CAUTION =
+  'Of a usual house of as many storeys, the lowest first: it shows who leads, not what your rooms will be.';
 
 export const ZONE_OBSTACLE: Readonly<Record<ZoneObstacle, string>> = {
   'too-few': 'A zoned system has two zones or more.',
