@@ -1,5 +1,13 @@
 /** What the model's worker answers. Keeps the last circuit on the bench; all other state comes with each question. */
-import type { Bench, BenchAnswer, BenchQuestion, Inputs, Timeline, World } from '@zygostat/core/behaviour';
+import type {
+  AirView,
+  Bench,
+  BenchAnswer,
+  BenchQuestion,
+  Inputs,
+  Timeline,
+  World,
+} from '@zygostat/core/behaviour';
 import { NEW_WORLD, callAlone, makeBench, runTimeline, sectionsOf } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Call } from '@zygostat/core/devices';
@@ -30,6 +38,8 @@ import { ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
 import { compile } from '@zygostat/core/network';
 import type {
   AirPlan,
+  AirReadings,
+  Corrected,
   LoopMove,
   Method,
   RunRepair,
@@ -44,6 +54,7 @@ import type {
 import {
   addParallelThermostat,
   addRelay,
+  correctAir,
   planAir,
   planLoopMove,
   planRun,
@@ -120,6 +131,16 @@ export const model = {
       return { plan: planAir(circuit), wrong: null };
     } catch (error) {
       if (error instanceof RangeError) return { plan: null, wrong: error.message };
+      throw error;
+    }
+  },
+
+  /** The ducts corrected by what was measured as they stand; or why not. */
+  corrected: (circuit: Circuit, view: AirView, read: AirReadings): Corrected | { wrong: string } => {
+    try {
+      return correctAir(circuit, view, read);
+    } catch (error) {
+      if (error instanceof RangeError) return { wrong: error.message };
       throw error;
     }
   },

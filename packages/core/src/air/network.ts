@@ -9,7 +9,8 @@ import type { FanCurve } from './fan';
 
 /** What a branch does with the air in it. */
 export type Part =
-  | { type: 'duct'; duct: Duct }
+  /** `times` what friction and fittings come to, where it was measured. */
+  | { type: 'duct'; duct: Duct; times?: number }
   /** A coil, a filter, a grille: so many pascals at so much flow, as the square of it. */
   | { type: 'resistance'; pa: number; flow: number }
   /** `open` from 0 to 1, in a duct of an area. */
@@ -42,8 +43,11 @@ export interface AirFlow {
 
 function partLoss(part: Part, flow: number): Loss {
   switch (part.type) {
-    case 'duct':
-      return ductLoss(part.duct, flow);
+    case 'duct': {
+      const { pa, slope } = ductLoss(part.duct, flow);
+      const { times = 1 } = part;
+      return { pa: times * pa, slope: times * slope };
+    }
     case 'resistance':
       return {
         pa: (part.pa / part.flow ** 2) * Math.abs(flow) * flow,
@@ -66,7 +70,7 @@ export function branchLoss({ parts }: AirBranch, flow: number): Loss {
 }
 
 /** Gaussian elimination with partial pivoting; `null` where the matrix is singular. Both are used up. */
-function solveDense(matrix: Float64Array[], right: Float64Array): Float64Array | null {
+export function solveDense(matrix: Float64Array[], right: Float64Array): Float64Array | null {
   const size = right.length;
   for (let column = 0; column < size; column++) {
     let pivot = column;

@@ -21,6 +21,8 @@ export interface AirZone {
   /** From the supply plenum to its grille. */
   duct: Duct;
   grille: Resistance;
+  /** How many times more it takes than was worked out, where it was measured. */
+  times?: number;
 }
 
 /** A duct from supply to return with a damper that opens as the pressure between them rises. */
@@ -84,14 +86,14 @@ function networkOf({ fan, unit, back, zones, leastOpen, bypass }: ZonedAir, at: 
       parts: [{ type: 'fan', curve: atSpeed(fanCurve(fan), at.speed) }, ...unit.map(resistance)],
     },
     { id: 'back', from: ROOM, to: 'return', parts: [resistance(back)] },
-    ...zones.map(({ id, duct, grille }): AirBranch => ({
+    ...zones.map(({ id, duct, grille, times = 1 }): AirBranch => ({
       id: `zone ${id}`,
       from: 'supply',
       to: ROOM,
       parts: [
         { type: 'damper', areaM2: duct.areaM2, open: Math.max(at.zones[id] ?? 1, leastOpen) },
-        { type: 'duct', duct },
-        resistance(grille),
+        { type: 'duct', duct, times },
+        resistance({ ...grille, pa: grille.pa * times }),
       ],
     })),
     ...(round

@@ -24,6 +24,8 @@ export interface AirView {
   /** Device that stands for the ducts. */
   ducts: string;
   zones: readonly ZoneAir[];
+  /** What the fan runs at of its table. */
+  speed: number;
   /** Through the unit, m³/s; 0 where nothing blows. */
   total: number;
   bypass: { damper: string | null; open: number; flow: number } | null;
@@ -76,6 +78,7 @@ export function airOf(network: Network, inputs: Inputs, world: World): AirView |
   const watts = amountOf(all.map(({ 'supply-heat': signal }) => signal));
   return {
     ducts: ducts.device.id,
+    speed: blows * conveyed.speed,
     zones: zones.map((zone) => {
       const own = stats.filter((stat) => stat.zone === zone.zone);
       return {

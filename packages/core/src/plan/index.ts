@@ -17,6 +17,8 @@ export * from './sums';
 export { planZones } from './zones/plan';
 export type { ZoneLoss, ZoneOption, ZonePlan } from './zones/plan';
 export type { Drive, ZoneObstacle, ZoneWish } from './zones/panel';
+export { correctAir } from './air/measured';
+export type { AirReadings, Corrected } from './air/measured';
 export { planAir } from './air/states';
 export type { AirPlan, AirState, AirTrouble } from './air/states';
 export { addParallelThermostat, addRelay, insertInParallel } from './insert/parallel';

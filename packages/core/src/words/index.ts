@@ -36,6 +36,7 @@ export {
   airCaution,
   airChoices,
   airDrawing,
+  airFitText,
   airTroubleText,
   bypassText,
   callingText,

@@ -26,6 +26,7 @@ import { useTokens } from '../../theme';
 import { sheetOpened } from '../trace/slice';
 import { AirDiagram } from './AirDiagram';
 import { ZoneCalls } from './ZoneCalls';
+import { Measured } from './Measured';
 import { StaticsChart } from './StaticsChart';
 
 /** Combinations that find room side by side; of more each zone alone and all of them are shown. */
@@ -174,6 +175,7 @@ export function AirPane({ circuit }: { circuit: Circuit }) {
           <>
             <Live circuit={circuit} view={view} most={most} width={width} />
             <Combinations plan={plan} width={width} />
+            <Measured circuit={circuit} view={view} />
           </>
         ) : answer?.wrong ? null : (
           <Waiting label="Working out the air" />

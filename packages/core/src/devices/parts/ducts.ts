@@ -20,6 +20,10 @@ const diameter = (label: string, fallback: number, least: number) =>
 const length = (label: string, fallback: number) =>
   num({ label, unit: 'm', default: fallback, min: 0.1, max: 200, source: 'from memory' });
 
+/** 1 until it was measured. */
+const times = (label: string) =>
+  num({ label, unit: 'times', default: 1, min: 0.2, max: 6, source: 'measured' });
+
 export const ductParams = {
   zones: choice('Zones', { two: 'Two', three: 'Three', four: 'Four' }, 'two'),
   fanPaLow: pascals('Fan’s table, lowest pressure', 50),
@@ -53,6 +57,11 @@ export const ductParams = {
   zone3M: length('Its length, fittings too', 25),
   zone4Mm: diameter('Duct of zone 4', 250, 50),
   zone4M: length('Its length, fittings too', 25),
+  zone1Times: times('Zone 1 takes, of what is worked out'),
+  zone2Times: times('Zone 2 takes, of what is worked out'),
+  zone3Times: times('Zone 3 takes, of what is worked out'),
+  zone4Times: times('Zone 4 takes, of what is worked out'),
+  backTimes: times('The return takes, of what is worked out'),
   leastOpen: num({
     label: 'Shut dampers stay open by',
     unit: '%',
@@ -109,11 +118,12 @@ export function zonedAirOf(params: DuctParams): ZonedAir {
       ] as const
     ).map(([flow, pa]) => ({ flow: flow / 1000, pa })),
     unit: [{ pa: params.unitPa, flow: rated }],
-    back: { pa: params.backPa, flow: rated },
+    back: { pa: params.backPa * params.backTimes, flow: rated },
     zones: names.map((id) => ({
       id,
       duct: roundDuct(params[`zone${id}Mm`] / 1000, params[`zone${id}M`], ROUGHNESS_M[params.surface]),
       grille: { pa: params.grillePa, flow: rated / names.length },
+      times: params[`zone${id}Times`],
     })),
     leastOpen: params.leastOpen / 100,
     bypass: bypassOf(params),

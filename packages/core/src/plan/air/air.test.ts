@@ -2,10 +2,12 @@
  * The air of a circuit for every combination of zones. 350 cfm a ton and the temperature a coil freezes at are rules of thumb;
  * a ton is 12 000 Btu/h, 3517 W (NIST SP 811).
  */
+import { NEW_WORLD, advance, airOf, holding } from '../../behaviour';
 import { setValue } from '../../circuit';
+import { compile } from '../../network';
 import { TON_W } from '../../standards';
 import { fourZoneFurnace, furnaceAirConditioner, twoZoneFurnace } from '../../systems';
-import { planAir } from '..';
+import { correctAir, planAir } from '..';
 
 const two = twoZoneFurnace('Air');
 const troublesOf = (circuit: typeof two) =>
@@ -66,4 +68,39 @@ test('four zones have fifteen combinations', () => {
 
 test('a fan that gives more against more is refused', () => {
   expect(() => planAir(setValue(two, 'ducts', 'params', 'fanFlowHigh', 900))).toThrow();
+});
+
+describe('measured', () => {
+  const viewOf = (circuit: typeof two, fan: 'on' | 'auto' = 'on') => {
+    const network = compile(circuit);
+    const inputs = holding(
+      { controls: {}, conditions: { indoorC: 22, outdoorC: 20 } },
+      { stat: { fan }, stat2: { fan } },
+    );
+    return airOf(network, inputs, advance(network, inputs, NEW_WORLD, 600).world)!;
+  };
+
+  test('a house whose duct is crushed and whose return is tight: the figures bring the model to it', () => {
+    const house = setValue(
+      setValue(two, 'ducts', 'params', 'zone2Times', 2),
+      'ducts',
+      'params',
+      'backTimes',
+      2,
+    );
+    const there = viewOf(house);
+    const { circuit, fit } = correctAir(two, viewOf(two), {
+      supplyPa: there.supplyPa,
+      returnPa: there.returnPa,
+      flows: Object.fromEntries(there.zones.map(({ zone, flow }) => [zone, flow])),
+    });
+    expect(fit.after).toBeLessThan(fit.before / 4);
+    const now = viewOf(circuit);
+    expect(Math.abs(now.zones[1]!.flow / there.zones[1]!.flow - 1)).toBeLessThan(0.05);
+    expect(Math.abs(now.returnPa / there.returnPa - 1)).toBeLessThan(0.15);
+  });
+
+  test('with the fan still it is refused', () => {
+    expect(() => correctAir(two, viewOf(two, 'auto'), { supplyPa: 60, flows: {} })).toThrow(/fan must run/);
+  });
 });

@@ -20,7 +20,7 @@ const BETWEEN = 90;
 const LEAK_M2 = 0.05;
 
 /** Climate where nobody has said otherwise: the year's mean and how far summer and winter are from it, °C; from memory. */
-export const USUAL_CLIMATE = { meanC: 11, swingK: 13 } as const;
+const USUAL_CLIMATE = { meanC: 11, swingK: 13 } as const;
 
 export interface Season {
   /** January is 0. */

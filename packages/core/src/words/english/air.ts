@@ -1,7 +1,7 @@
 /** What is said of the air of a zoned system. */
 import type { AirView, ZoneAir } from '../../behaviour';
 import type { AirTexts } from '../../formats';
-import type { AirPlan, AirState, AirTrouble } from '../../plan';
+import type { AirPlan, AirState, AirTrouble, Corrected } from '../../plan';
 import { M3S_PER_CFM, TON_W } from '../../standards';
 import { capital, listed } from '../phrases';
 import type { Names } from '../names';
@@ -111,6 +111,23 @@ export function airDrawing(names: Names, view: AirView, units: Units): AirTexts 
 
 /** "+0.41 in. w.c." */
 const signed = (pa: number, unit: Units['length']): string => `${pa > 0 ? '+' : ''}${showPressure(pa, unit)}`;
+
+/** How far ducts were off, and how well they fit now. */
+export function airFitText({ back, zones, before, after }: Corrected['fit']): string {
+  const moved = [
+    ...(Math.abs(Math.log(back)) < 0.05 ? [] : [`the return ${back.toFixed(1)} times`]),
+    ...Object.entries(zones).flatMap(([zone, factor]) =>
+      Math.abs(Math.log(factor)) < 0.05 ? [] : [`zone ${zone} ${factor.toFixed(1)} times`],
+    ),
+  ];
+  const trust =
+    after < 1
+      ? 'The figures agree within what meter and hood are good for.'
+      : 'The figures still do not agree: a filter, a coil or the fan’s table may not be as given, or one of them was misread.';
+  return before < 1
+    ? 'The model was as near as meter and hood can tell.'
+    : `Taken as measured: ${listed(moved) || 'little'} of what was worked out. ${trust}`;
+}
 
 /** How far the figures are to be believed. */
 export const airCaution = ({ leastFlow }: Pick<AirPlan, 'leastFlow'>, { length }: Units): string =>
