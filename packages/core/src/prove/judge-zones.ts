@@ -12,12 +12,12 @@ const WAYS = ['heat', 'cool', 'fan'] as const;
 const runs = (loads: readonly LoadReading[], call: Call) =>
   loads.some(({ serves, energised }) => energised && serves === call);
 
-/** Every thermostat that hangs in a zone, with what it asks. */
+/** Every thermostat, the zone it hangs in, if any, and what it asks. */
 function zoneAsks({ network, subject, settled: { world } }: JudgedState) {
   return network.devices.flatMap((installed) => {
     const { kind, device, context } = installed;
+    if (!kind.asks) return [];
     const zone = String(context.params.zone ?? '');
-    if (!kind.asks || !/^\d$/.test(zone)) return [];
     const asks = kind.asks(world.states[device.id]!, momentOf(installed, inputsOf(subject), world.now));
     return [{ zone, device: device.id, asks }];
   });
@@ -29,7 +29,7 @@ export function wrongDampers(look: JudgedState): Violation[] {
   if (subject.trip) return [];
   const stats = zoneAsks(look);
   const way = WAYS.find((call) => runs(loads, call) && stats.some(({ asks }) => asks.includes(call)));
-  if (stats.length === 0 || way === undefined) return [];
+  if (way === undefined) return [];
   const dampers = dampersIn(network, inputsOf(subject), settled.world);
   return dampers.flatMap(({ device, zone, open }): Violation[] => {
     const own = stats.filter((stat) => stat.zone === zone);

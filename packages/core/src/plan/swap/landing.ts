@@ -152,7 +152,11 @@ export function exchangeThermostat(
     kind: PARTS.thermostat,
     station: changes.station ?? old.station,
     label: changes.label ?? `New ${old.label.charAt(0).toLowerCase()}${old.label.slice(1)}`,
-    params: paramsOf({ ...wish, supply: changes.supply ?? wish.supply }),
+    params: {
+      ...paramsOf({ ...wish, supply: changes.supply ?? wish.supply }),
+      // It hangs where the old one hung.
+      ...(old.params.zone !== undefined && { zone: old.params.zone }),
+    },
     settings,
   });
   const exchanged = removeDevice(fresh, wish.device);
