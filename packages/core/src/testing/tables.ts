@@ -52,8 +52,11 @@ const HANDS_IN: readonly string[] = ['off', 'cool', 'heat-far'];
 
 const OFFSET = 77;
 
-const sample = <T>(list: readonly T[], every: number): T[] =>
-  list.filter((_, i) => i % every === OFFSET % every);
+/** Of a house of zones no more than of others: its conductors are many and alike. */
+const MOST = { lines: 48, proofs: 6 };
+
+const sample = <T>(list: readonly T[], every: number, most = MOST.lines): T[] =>
+  list.filter((_, i) => i % every === OFFSET % every).slice(0, most);
 const figure = (value: number) =>
   Number.isFinite(value) ? String(Number(value.toPrecision(4))) : String(value);
 
@@ -125,7 +128,7 @@ function mixedMistakes(circuit: Circuit): Spoiled[] {
       const own = all.filter(({ what }) => what === kind);
       return [own[Math.floor(own.length / 2)]!];
     }),
-    ...sample(all, EVERY.mistake),
+    ...sample(all, EVERY.mistake, MOST.proofs),
   ];
 }
 
