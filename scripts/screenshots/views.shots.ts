@@ -143,12 +143,17 @@ test('plan: ways to a common, the sums; wire: the landing list', async ({ page, 
   await shoot(page, 'landing-list');
 });
 
-test('mistakes to look for, wide', async ({ page, server }) => {
-  await open(page, server, 'Recovery ward, Foxglove Vet Clinic', WIDE);
-  await page.getByRole('link', { name: 'Plan' }).click();
-  await page.getByRole('button', { name: 'Mistakes', exact: true }).click();
-  await expect(page.getByRole('list', { name: 'Dangerous' })).toBeVisible();
-  await shoot(page, 'mistakes-wide');
+test('the air of two zones, wide', async ({ page, server }) => {
+  await open(page, server, 'Lambing sheds, Thistlewick Farm Office', WIDE);
+  await page.getByRole('button', { name: 'Air', exact: true }).click();
+  await page.getByRole('button', { name: 'Zone 2: Cool' }).click();
+  await expect(status(page)).toContainText('Cooling');
+  const wait = page.getByRole('button', { name: 'Skip ahead to the end of the wait' });
+  for (let i = 0; i < 8; i++) {
+    await page.waitForTimeout(300);
+    if (await wait.isVisible()) await wait.click();
+  }
+  await shoot(page, 'air-wide');
 });
 
 test('a bypass in the record', async ({ page, server }) => {

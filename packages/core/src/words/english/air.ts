@@ -58,6 +58,7 @@ const bypassSize = ({ diameterM, setPa, kind }: NonNullable<AirPlan['powered']>,
 export function airChoices(plan: AirPlan, units: Units): string[] {
   const { powered, barometric, otherwise } = plan;
   const { leastOpen, speed, wider } = otherwise;
+  if (leastOpen === 0) return ['No bypass: none is needed, the dampers may shut.'];
   return [
     powered
       ? `A powered bypass: ${bypassSize(powered, units)}`
@@ -67,11 +68,9 @@ export function airChoices(plan: AirPlan, units: Units): string[] {
       : 'A bypass with a weight of no size is right.',
     leastOpen === null
       ? 'No bypass: no opening of the shut dampers is enough.'
-      : leastOpen === 0
-        ? 'No bypass: none is needed, the dampers may shut.'
-        : `No bypass: leave shut dampers ${Math.round(leastOpen * 100)} % open`,
+      : `No bypass: leave shut dampers ${Math.round(leastOpen * 100)} % open`,
     ...(speed !== null && speed < 1 ? [`Or a slower fan: ${Math.round(speed * 100)} % of its speed`] : []),
-    ...(wider && leastOpen !== 0
+    ...(wider
       ? [`Or a wider duct for zone ${wider.zone}: ${showDiameter(wider.diameterM, units.length)}`]
       : []),
     ...(powered || barometric || leastOpen !== null || wider
