@@ -12,6 +12,7 @@ export default {
   testTimeout: 30_000,
   // Jest leaves a core free unless told: on two that is one worker, and twice the time.
   maxWorkers: '100%',
+  testSequencer: '<rootDir>/scripts/longest-first.mjs',
   projects: [
     project('core', 'jest-expo/node'),
     project('server', 'jest-expo/node'),

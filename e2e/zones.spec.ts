@@ -30,34 +30,28 @@ async function compareWays(page: Page): Promise<void> {
   await expect(page.getByRole('list', { name: 'Ways to zone it' })).toBeVisible({ timeout: 30_000 });
 }
 
-test(
-  'a single-zone job is zoned, from survey to finished landing list',
-  { tag: '@wide' },
-  async ({ page, server }) => {
-    test.slow();
-    const answer = await page.request.post(`${server.url}/api/jobs`, {
-      data: { name: 'Zoned', site: 'Quince orchard', survey: true },
-    });
-    const { id } = (await answer.json()) as { id: string };
-    await page.goto(`${server.url}/job/${id}/survey`);
-    await surveyFurnace(page);
-    await compareWays(page);
-    await button(page, 'Take this plan: Zone panel with dampers').click();
-    await expect(status(page)).toContainText(/^0 of \d+ steps done/);
-    const steps = await workDown(page);
-    expect(steps[0]).toMatch(/^Open .* lock it/);
-    expect(steps.some((text) => /Mount Zone panel/.test(text))).toBe(true);
-    // What was on the unit's Y goes to the first strip.
-    expect(
-      steps.some((text) =>
-        /Move yellow of Thermostat cable from Furnace board Y to Zone panel 1Y/.test(text),
-      ),
-    ).toBe(true);
-    expect(steps.some((text) => /Hay loft/.test(text))).toBe(true);
-    await button(page, 'See the proof').click();
-    await expect(status(page)).toContainText(/nothing (found|wrong)/, { timeout: 30_000 });
-  },
-);
+test('a single-zone job is zoned, from survey to finished landing list', async ({ page, server }) => {
+  test.slow();
+  const answer = await page.request.post(`${server.url}/api/jobs`, {
+    data: { name: 'Zoned', site: 'Quince orchard', survey: true },
+  });
+  const { id } = (await answer.json()) as { id: string };
+  await page.goto(`${server.url}/job/${id}/survey`);
+  await surveyFurnace(page);
+  await compareWays(page);
+  await button(page, 'Take this plan: Zone panel with dampers').click();
+  await expect(status(page)).toContainText(/^0 of \d+ steps done/);
+  const steps = await workDown(page);
+  expect(steps[0]).toMatch(/^Open .* lock it/);
+  expect(steps.some((text) => /Mount Zone panel/.test(text))).toBe(true);
+  // What was on the unit's Y goes to the first strip.
+  expect(
+    steps.some((text) => /Move yellow of Thermostat cable from Furnace board Y to Zone panel 1Y/.test(text)),
+  ).toBe(true);
+  expect(steps.some((text) => /Hay loft/.test(text))).toBe(true);
+  await button(page, 'See the proof').click();
+  await expect(status(page)).toContainText(/nothing (found|wrong)/, { timeout: 30_000 });
+});
 
 test(
   'a call in one zone opens its damper, shuts the other, and the bypass answers',
