@@ -3,6 +3,13 @@ import { chromium } from '@playwright/test';
 import { CHROMIUM } from '../../../e2e/chromium';
 import { tellWorker } from '../in-worker';
 
-const browser = await chromium.launch(CHROMIUM);
-await tellWorker(browser, 'scripts/bench/zones/zones.ts');
-await browser.close();
+async function run(): Promise<void> {
+  const browser = await chromium.launch(CHROMIUM);
+  try {
+    await tellWorker(browser, 'scripts/bench/zones/zones.ts');
+  } finally {
+    await browser.close();
+  }
+}
+
+void run();
