@@ -2,6 +2,7 @@
  * Places where the wiring disagrees with its own marks. A disagreement is no proof of a mistake (the model
  * proves that); it says where to look first.
  */
+import type { TerminalRole } from '../devices';
 import { fill, kindOf } from '../devices';
 import { findDevice, splitTerminal } from './find';
 import { marksOf } from './parse';
@@ -15,7 +16,7 @@ export type Disagreement =
   | { type: 'loose'; cable: Cable; conductor: Conductor; free: End; landed: TerminalId }
   /** A jumper between terminals of different functions, or across a device that sits in a conductor. */
   | { type: 'link'; link: Link }
-  /** A splice, a coil or a device in a conductor with nothing to join. */
+  /** A splice, a coil, a supply or a device in a conductor with nothing to join. */
   | { type: 'empty'; terminal: TerminalId };
 
 /**
@@ -66,8 +67,12 @@ function needsOf(device: Device): readonly { mark: string; least: number }[] {
   const before = known.get(device);
   if (before) return before;
   const kind = kindOf(device.kind);
+  const { own, unit } = kind.ownSupply ?? { own: [], unit: [] };
+  const supplied: readonly string[] = [...own, ...unit];
+  const feeds = (role: TerminalRole) => kind.primary && (role === 'hot' || role === 'common');
   const needs = kind.designations(fill(kind.params, device.params)).flatMap(({ mark, role }) => {
-    const least = role === 'splice' ? 2 : kind.inline || role === 'coil' ? 1 : 0;
+    const needed = kind.inline || role === 'coil' || supplied.includes(mark) || feeds(role);
+    const least = role === 'splice' ? 2 : needed ? 1 : 0;
     return least > 0 ? [{ mark, least }] : [];
   });
   known.set(device, needs);

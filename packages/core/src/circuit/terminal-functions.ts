@@ -3,7 +3,7 @@
  * the contact of a float) it is worked out from what the leads inside the same cabinet join it to. Two
  * ends of one conductor should serve the same function: where they do not, a wire may be on the wrong screw.
  */
-import type { Call } from '../devices';
+import type { Call, Designation } from '../devices';
 import { CALL_MARKS, fill, kindOf } from '../devices';
 import { splitTerminal } from './find';
 import type { Circuit, Device, TerminalId } from './types';
@@ -58,9 +58,10 @@ function readFunctions(device: Device, mains: Circuit['mains']): Map<string, Ter
   const context = { params, settings: fill(kind.settings, device.settings), mains };
   const found = new Map<string, TerminalFunctions>();
   const designations = kind.inline ? [] : kind.designations(params);
-  for (const { mark, role, pairs, aliases = [] } of designations) {
+  for (const { mark, role, pairs, serves, aliases = [] } of designations) {
     const marks = [mark, ...aliases].filter((name) => CALL_MARKS.has(name));
-    if (pairs) found.set(mark, new Set([mark]));
+    if (serves !== undefined) found.set(mark, new Set([serves]));
+    else if (pairs) found.set(mark, new Set([mark]));
     else if (role === 'hot') found.set(mark, new Set(['hot']));
     else if (role === 'common') found.set(mark, new Set(['common']));
     else if (role === 'splice') {
@@ -148,27 +149,34 @@ export function terminalFunctions(circuit: Circuit): (terminal: TerminalId) => T
   };
 }
 
-const paired = new WeakMap<Device, ReadonlySet<string>>();
+const designated = new WeakMap<Device, ReadonlyMap<string, Designation>>();
 
-/** Marks of a device that go to the same mark of another and nowhere else. */
-function pairedMarks(device: Device): ReadonlySet<string> {
-  const before = paired.get(device);
+/** Designations of a device by mark. */
+function designationsOf(device: Device): ReadonlyMap<string, Designation> {
+  const before = designated.get(device);
   if (before) return before;
   const kind = kindOf(device.kind);
-  const marks = kind.designations(fill(kind.params, device.params)).filter(({ pairs }) => pairs);
-  const made = new Set(marks.map(({ mark }) => mark));
-  paired.set(device, made);
+  const made = new Map(kind.designations(fill(kind.params, device.params)).map((one) => [one.mark, one]));
+  designated.set(device, made);
   return made;
 }
 
-/** Tells a conductor that ends on a terminal that is to go to its like, and on another device's other terminal. A joint is passed. */
+/**
+ * Tells a conductor that ends on a terminal that is to go to its like, and on another device's other terminal; or between
+ * strips of two names. A joint is passed.
+ */
 export function mispaired({ devices }: Circuit): (from: TerminalId, to: TerminalId) => boolean {
-  const marks = new Map(devices.map((device) => [device.id, pairedMarks(device)]));
-  const joints = new Set(devices.filter(({ kind }) => kindOf(kind).splices).map(({ id }) => id));
+  const byId = new Map(devices.map((device) => [device.id, device]));
+  const at = (terminal: TerminalId) => {
+    const { deviceId, mark } = splitTerminal(terminal);
+    const device = byId.get(deviceId);
+    return device && !kindOf(device.kind).splices ? designationsOf(device).get(mark) : undefined;
+  };
   return (from, to) => {
-    const [one, other] = [splitTerminal(from), splitTerminal(to)];
-    if (one.mark === other.mark || joints.has(one.deviceId) || joints.has(other.deviceId)) return false;
-    return [one, other].some(({ deviceId, mark }) => marks.get(deviceId)?.has(mark));
+    const [one, other] = [at(from), at(to)];
+    if (!one || !other) return false;
+    if (one.strip !== undefined && other.strip !== undefined && one.strip !== other.strip) return true;
+    return one.mark !== other.mark && Boolean(one.pairs ?? other.pairs);
   };
 }
 

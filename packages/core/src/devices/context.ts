@@ -15,7 +15,12 @@ export interface Designation {
   aliases?: readonly string[];
   /** How many conductors it takes, where that is not the two of most screws. */
   takes?: number;
-  /** Terminals that stand together for one purpose, where a device has several such rows. */
+  /** What it is there for, where neither role nor mark says it: both ends of a conductor serve the same. */
+  serves?: string;
+  /**
+   * Terminals that stand together for one purpose, where a device has several such rows: both ends of a conductor belong to
+   * strips of one name, where both belong to any.
+   */
   strip?: string;
   /** It goes to the terminal of the same mark on another device, and nowhere else. */
   pairs?: true;

@@ -4,6 +4,7 @@
  */
 import { ENDS, otherEnd } from '../circuit';
 import type { Cable, Conductor, End } from '../circuit';
+import type { TerminalRole } from '../devices';
 import { ratedAmps } from '../devices';
 import type { Base, Choice, Installed, Network, OperatingPoint, Secondary } from '../network';
 import { ampsThrough, bridgeChange, makeBase, passing, solveChanged } from '../network';
@@ -162,24 +163,54 @@ const sourcesAt = (structure: Structure, node: number, side: 'hot' | 'common'): 
   return structure.network.secondaries.filter((entry) => nodes.has(entry[side])).map(({ device }) => device);
 };
 
-/** A thermostat's supply from one transformer's hot to another's common. */
+/** Hot and common of every supply a device takes: what a thermostat lives on, a panel's own beside the unit's. */
+function suppliesOf(network: Network, { device, kind, branches }: Installed): (readonly [number, number])[] {
+  const wire = kind.livesOn && branches.get(kind.livesOn.wire);
+  const beside = kind.ownSupply ? [kind.ownSupply.own, kind.ownSupply.unit] : [];
+  return [
+    ...(wire === undefined ? [] : [network.branches[wire]!.nodes as [number, number]]),
+    ...beside.map(
+      ([hot, common]) =>
+        [network.indexOf(`${device.id}.${hot}`), network.indexOf(`${device.id}.${common}`)] as const,
+    ),
+  ];
+}
+
+/** A device's supply from one transformer's hot to another's common: one violation a device. */
 function foreignCommon(structure: Structure): Violation[] {
+  return structure.network.devices.flatMap((installed): Violation[] =>
+    suppliesOf(structure.network, installed)
+      .flatMap(([hot, common]): Violation[] => {
+        const from = sourcesAt(structure, hot, 'hot');
+        const to = sourcesAt(structure, common, 'common');
+        return from.length === 0 || to.length === 0 || from.some((id) => to.includes(id))
+          ? []
+          : [
+              {
+                property: 'foreign-common',
+                about: installed.device.id,
+                hot: from[0]!,
+                common: to[0]!,
+              },
+            ];
+      })
+      .slice(0, 1),
+  );
+}
+
+/** A device whose hot terminal lies on a transformer's common, and its common on that transformer's hot. */
+function reversed(structure: Structure): Violation[] {
   const { network } = structure;
-  return network.devices.flatMap(({ device, kind, branches }): Violation[] => {
-    const supply = kind.livesOn && branches.get(kind.livesOn.wire);
-    if (supply === undefined) return [];
-    const [hot, common] = network.branches[supply]!.nodes as [number, number];
-    const from = sourcesAt(structure, hot, 'hot');
-    const to = sourcesAt(structure, common, 'common');
-    if (from.length === 0 || to.length === 0 || from.some((id) => to.includes(id))) return [];
-    return [
-      {
-        property: 'foreign-common',
-        about: device.id,
-        hot: from[0]!,
-        common: to[0]!,
-      },
-    ];
+  return network.devices.flatMap(({ device, kind, context }): Violation[] => {
+    if (kind.inline) return [];
+    const designations = kind.designations(context.params);
+    const on = (role: TerminalRole, side: 'hot' | 'common') =>
+      designations
+        .filter((one) => one.role === role)
+        .flatMap(({ mark }) => sourcesAt(structure, network.indexOf(`${device.id}.${mark}`), side));
+    const feeds = on('hot', 'common').filter((id) => on('common', 'hot').includes(id));
+    const [supply] = feeds.filter((id) => !on('hot', 'hot').includes(id));
+    return supply === undefined ? [] : [{ property: 'reversed', about: device.id, supply }];
   });
 }
 
@@ -227,11 +258,8 @@ function sidesOf(structure: Structure, { kind, branches, context }: Installed): 
 }
 
 /** Hots from a transformer that their loads do not return to: two exchanged, or one that feeds what is not its own. */
-function crossedHots(structure: Structure): Violation[] {
-  const { network, point } = structure;
-  // The calls themselves would join the hots: looked at with none made.
-  const resting: Structure = { ...structure, everPasses: (branch) => passing(network, point.choice, branch) };
-  return network.devices.flatMap((installed): Violation[] => {
+function crossedHots(resting: Structure): Violation[] {
+  return resting.network.devices.flatMap((installed): Violation[] => {
     const { device, kind } = installed;
     if (!kind.asks) return [];
     const [one, other] = sidesOf(resting, installed).filter(
@@ -266,10 +294,13 @@ export function judgeStructure(
     everPasses: (branch) => passes[branch]!,
     field: new Map(fieldConductors(network.circuit).map((entry) => [entry.conductor.id, entry])),
   };
+  // The calls themselves would join the hots: looked at with none made.
+  const resting = { ...structure, everPasses: (branch: number) => passing(network, point.choice, branch) };
   return [
     ...protection(structure),
     ...bypassed(structure),
-    ...foreignCommon({ ...structure, everPasses: (branch) => passing(network, point.choice, branch) }),
-    ...crossedHots(structure),
+    ...foreignCommon(resting),
+    ...reversed(resting),
+    ...crossedHots(resting),
   ];
 }

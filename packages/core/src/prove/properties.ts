@@ -33,6 +33,7 @@ export const SEVERITY: Readonly<Record<PropertyId, Severity>> = {
   never: 'fault',
   'foreign-common': 'fault',
   'crossed-hots': 'fault',
+  reversed: 'fault',
   'live-end': 'danger',
   restless: 'fault',
 };

@@ -35,6 +35,8 @@ interface Facts {
   'crossed-hots':
     | { exchanged: readonly [string, string] }
     | { exchanged: null; screw: string; from: string; returns: string };
+  /** About a device; the transformer it is wired to the wrong way round. */
+  reversed: { supply: string };
   /** About a conductor. */
   'live-end': { landed: TerminalId };
   /** About a damper: its zone calls and is answered, and it stands shut. */

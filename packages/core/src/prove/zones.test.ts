@@ -34,6 +34,16 @@ test.each<[string, Circuit, string[]]>([
   ],
   ['a damper of another zone', setValue(three, 'damper3', 'params', 'zone', '2'), ['zone-shut damper3']],
   ['a transformer before the switch', land(two, 'zonePrimary', 'from', 'switch.LINE'), ['stays-live panel']],
+  [
+    'hot from one supply, common from another',
+    land(two, 'zoneHot', 'from', 'board.R'),
+    ['foreign-common panel'],
+  ],
+  [
+    'hot and common exchanged at the bypass',
+    exchange(two, ['bypassHot', 'to'], ['bypassCommon', 'to']),
+    ['reversed bypass'],
+  ],
 ])('%s', (_, circuit, wanted) => {
   const found = keysOf(circuit);
   for (const one of wanted) expect(found.some((key) => key.startsWith(one))).toBe(true);
@@ -67,6 +77,42 @@ test.each<[string, Circuit, RegExp]>([
     'a transformer before the switch',
     land(two, 'zonePrimary', 'from', 'switch.LINE'),
     /Move black of Zone leads from .* LINE to .* LOAD/,
+  ],
+  [
+    'the thermostats of two zones',
+    crossedStrips(two),
+    /^Exchange Thermostat cable 1 and Thermostat cable 2 at Zone panel, terminal for terminal/,
+  ],
+  [
+    'CLOSE of two dampers',
+    exchange(two, ['damper1Close', 'from'], ['damper2Close', 'from']),
+    /^Exchange white of Damper cable 1 and white of Damper cable 2/,
+  ],
+  [
+    'its common on the unit',
+    land(two, 'zoneCommon', 'to', 'board.C'),
+    /^Move blue of Zone leads from Furnace board C to Zone panel 24C/,
+  ],
+  [
+    'its hot from the unit',
+    land(two, 'zoneHot', 'from', 'board.R'),
+    /^Move red of Zone leads from Furnace board R to Zone transformer R/,
+  ],
+  [
+    'its hot and its common',
+    exchange(two, ['zoneFused', 'to'], ['zoneCommon', 'to']),
+    /^Exchange red of Zone leads and blue of Zone leads between Zone panel/,
+  ],
+  [
+    'a thermostat’s C on the common of a damper',
+    land(two, 'stat1C', 'to', 'panel.1COM'),
+    /^Move blue of Thermostat cable 1 from Zone panel 1COM to Zone panel 1C/,
+  ],
+  [
+    // The panel's call could go through the float too: then the blower's would as well.
+    'a float passed by',
+    land(two, 'yardY', 'from', 'board.Y'),
+    /^Move red of Outdoor cable from Furnace board Y to Pan float NC/,
   ],
   ['an open damper lead', lift(two, 'damper1Open', 'to'), /Land red of Damper cable 1 on Damper 1 OPEN/],
 ])('%s is put right', (_, wrong, words) => {

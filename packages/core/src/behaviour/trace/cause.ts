@@ -1,5 +1,5 @@
 /** Why a load is not as it should be: codes with the parts they name, told in words elsewhere. */
-import type { Disagreement } from '../../circuit';
+import type { Disagreement, TerminalId } from '../../circuit';
 
 export type Cause =
   /** No call is made that would bring it. */
@@ -32,8 +32,8 @@ export type Cause =
   | { type: 'set-up'; device: string }
   /** What is landed on one terminal leads to another of a different function. */
   | { type: 'astray'; from: string; to: string; conductors: readonly string[] }
-  /** No wiring leads there. */
-  | { type: 'unwired' };
+  /** No wiring leads there, or from this hot or common terminal to any supply. */
+  | { type: 'unwired'; terminal?: TerminalId };
 
 /** Parts a sentence names: devices, conductors and links, by id. */
 export function partsOf(cause: Cause): string[] {
@@ -49,8 +49,9 @@ export function partsOf(cause: Cause): string[] {
     // What gets too little is not what takes it away.
     case 'weak':
     case 'unasked':
-    case 'unwired':
       return [];
+    case 'unwired':
+      return cause.terminal === undefined ? [] : [cause.terminal];
     default:
       return [cause.device];
   }

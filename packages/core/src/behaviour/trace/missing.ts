@@ -10,7 +10,7 @@ import { CALL_VOLTS } from '../scene';
 import type { Cause } from './cause';
 import { gravest } from './cause';
 import type { Trace } from './trace';
-import { HELD_OPEN, installedOf, isTerminal, worksAt } from './trace';
+import { HELD_OPEN, installedOf, isPlain, isTerminal, terminalsOf, worksAt } from './trace';
 import { islandCause, misplacedCall, wiringCause } from './wiring';
 
 /** Volts under which a line load, or a primary, has nothing to work with. */
@@ -128,6 +128,19 @@ export function causeOfDeadHot(trace: Trace, node: number): Cause {
   return islandCause(trace, [node]) ?? { type: 'unasked' };
 }
 
+/** That a branch is on no supply's way, with the terminal of its that no supply reaches. */
+function unwiredAt(trace: Trace, branch: number): Cause {
+  const { network, functions, nets, poles } = trace;
+  const terminal = terminalsOf(trace, branch).find(
+    (name) =>
+      isTerminal(name) &&
+      functions(name).size > 0 &&
+      isPlain(functions(name)) &&
+      !poles.has(nets(network.indexOf(name))),
+  );
+  return { type: 'unwired', ...(terminal !== undefined && { terminal }) };
+}
+
 /**
  * Why a load is without what it needs.
  *
@@ -151,7 +164,7 @@ export function causeOfMissing(
   let way = loadPath(network, settled.point.choice, branch);
   if (!way) {
     const cause = islandCause(trace, network.branches[branch]!.nodes) ?? misplacedCall(trace, branch);
-    return cause.type === 'unasked' ? { type: 'unwired' } : cause;
+    return cause.type === 'unasked' ? unwiredAt(trace, branch) : cause;
   }
   const first = way;
   // Where one way is closed to it because nobody asks, another may be the one that is asked for.

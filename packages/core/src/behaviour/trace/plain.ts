@@ -12,9 +12,10 @@ export function plainFault({ network, settled, seen, disagreements }: Trace): Ca
   if (bridge >= 0) return touchingAt(network, bridge);
   const weight = (one: Disagreement) => ['link', 'conductor', 'loose', 'empty'].indexOf(one.type);
   const [worst] = [...disagreements].sort((one, other) => weight(one) - weight(other));
-  if (worst) return { type: 'wiring', disagreement: worst };
-  const bare = bareHot(network, seen);
+  // A thermostat's own bare screw is nearer to whoever asks than another empty terminal.
+  const bare = !worst || worst.type === 'empty' ? bareHot(network, seen) : undefined;
   if (bare) return { type: 'wiring', disagreement: { type: 'empty', terminal: bare } };
+  if (worst) return { type: 'wiring', disagreement: worst };
   for (const [b, { origin }] of network.branches.entries())
     if (origin.type === 'conductor' && !passing(network, settled.point.choice, b)) {
       const conductor = network.circuit.cables

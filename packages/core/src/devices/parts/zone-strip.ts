@@ -58,8 +58,18 @@ export const zoneStrip = (n: string, values: StripValues): Designation[] =>
         aliases,
       };
     }),
-    { mark: `${n}OPEN`, role: 'contact' as const, purpose: `Power that opens the damper of zone ${n}.` },
-    { mark: `${n}CLOSE`, role: 'contact' as const, purpose: `Power that closes the damper of zone ${n}.` },
+    {
+      mark: `${n}OPEN`,
+      role: 'contact' as const,
+      purpose: `Power that opens the damper of zone ${n}.`,
+      serves: 'opening',
+    },
+    {
+      mark: `${n}CLOSE`,
+      role: 'contact' as const,
+      purpose: `Power that closes the damper of zone ${n}.`,
+      serves: 'closing',
+    },
     { mark: `${n}COM`, role: 'common' as const, purpose: `Common of the damper of zone ${n}.` },
   ].map((one): Designation => ({ ...one, strip: n }));
 

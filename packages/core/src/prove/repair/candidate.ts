@@ -108,7 +108,7 @@ function likeness(circuit: Circuit, conductor: string, between: readonly Termina
 }
 
 /** What gains by the marks first, of that and of the rest what is suspected, R to R before R to RH, then the least work. */
-const bestFirst = (one: Candidate, other: Candidate) =>
+export const bestFirst = (one: Candidate, other: Candidate) =>
   Math.max(other.gain, 0) - Math.max(one.gain, 0) ||
   Number(other.isNamed) - Number(one.isNamed) ||
   other.like - one.like ||
@@ -129,16 +129,15 @@ export function candidatesFrom(circuit: Circuit, drafts: readonly Draft[], suspe
     .flatMap(({ change, work, make, touches, relands, between = [] }): Candidate[] => {
       const isNamed = touches.some((one) => suspects.named.has(one));
       const near = touches.filter((one) => suspects.near.has(one)).length;
-      const told = { change, work, isNamed, near };
+      const alike = likeness(circuit, touches[0]!, between);
+      // Where the marks gain nothing, R to R may be R to another's R: beside its cable's others it is its own.
+      const told = { change, work, isNamed, near, like: alike > 1 ? alike : 0 };
       if (relands && !touches.some((place) => places.has(place)))
-        return [{ ...told, make: () => attempt(make), gain: -work, like: 0 }];
+        return [{ ...told, make: () => attempt(make), gain: -work }];
       const changed = attempt(make);
       if (!changed) return [];
       const gain = found.length - disagreementsOf(changed).length;
-      // Where the marks gain nothing, R to R may be R to another's R.
-      return [
-        { ...told, make: () => changed, gain, like: gain > 0 ? likeness(circuit, touches[0]!, between) : 0 },
-      ];
+      return [{ ...told, make: () => changed, gain, ...(gain > 0 && { like: alike }) }];
     })
     .sort(bestFirst);
 }

@@ -9,6 +9,8 @@ export type Change =
   | { type: 'fuse'; device: string; amps: number }
   | { type: 'move'; conductor: string; from: TerminalId; to: TerminalId }
   | { type: 'exchange'; conductors: readonly [string, string]; between: readonly [TerminalId, TerminalId] }
+  /** Two cables on each other's strip of a device, terminal for terminal. */
+  | { type: 'exchange-cables'; cables: readonly [string, string]; device: string }
   | { type: 'land'; conductor: string; on: TerminalId }
   | { type: 'take-off'; conductor: string; from: TerminalId }
   | { type: 'transformer'; device: string; va: number }

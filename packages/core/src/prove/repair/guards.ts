@@ -11,6 +11,8 @@ interface Guarded {
   kept: ReadonlyMap<string, ReadonlySet<string>>;
   /** By load or hot terminal that is fed at all, whether all that feeds it passes an overcurrent device. */
   fused: ReadonlyMap<string, boolean>;
+  /** How many times a guard stands before anything that draws, inputs of boards too, wanted there or not. */
+  stops: number;
 }
 
 /** Whether a guard is there for a load: an interlock for all, a safety for what it must stop. Whatever calls it guards whole. */
@@ -50,6 +52,10 @@ export function guardsOf(network: Network): Guarded {
   const poles = polesOf(network);
   const whole = pathNets(network);
   const kept = new Map<string, Set<string>>();
+  const drawing = network.branches.flatMap(({ nature, nodes }) =>
+    nature === 'load' ? [nodes as [number, number]] : [],
+  );
+  let stops = 0;
   const loads = fedOf(network);
   const terminals = network.devices.flatMap(({ device, kind, context }) =>
     kind.inline
@@ -85,12 +91,14 @@ export function guardsOf(network: Network): Guarded {
       // Over its alarm contact a way passes the safety still, though upside down: it is not to lead past it.
       const alarm = branches.get(kind.alarm ?? '');
       const without = pathNets(network, new Set([branch, ...(alarm === undefined ? [] : [alarm])]));
+      const cuts = (ends: [number, number]) => isFed(whole, ends) && !isFed(without, ends);
+      stops += drawing.filter(cuts).length;
       for (const { key, load, ends } of loads)
-        if (isFor(kind, load) && isFed(whole, ends) && !isFed(without, ends))
+        if (isFor(kind, load) && cuts(ends))
           kept.set(key, (kept.get(key) ?? new Set()).add(`${device.id}:${element}`));
     }
   }
-  return { kept, fused };
+  return { kept, fused, stops };
 }
 
 /** Whether every load and hot terminal that was guarded is so still. */

@@ -5,7 +5,7 @@
  */
 import { viewOf } from '../../behaviour';
 import type { Circuit } from '../../circuit';
-import { landedOn } from '../../circuit';
+import { disagreementsOf, landedOn } from '../../circuit';
 import { fill, kindOf } from '../../devices';
 import { compile } from '../../network';
 import type { Case } from '../cases';
@@ -21,7 +21,7 @@ import type { PropertyId } from '../violation';
 import { keyOf } from '../violation';
 import type { Candidate, Suspects } from './candidate';
 import type { Change } from './change';
-import { WORK, candidatesFrom } from './candidate';
+import { WORK, bestFirst, candidatesFrom } from './candidate';
 import { draftsOf } from './drafts';
 import { guardsOf, keepsGuards } from './guards';
 import type { Left } from './weigh';
@@ -55,6 +55,7 @@ const STRUCTURAL: ReadonlySet<PropertyId> = new Set([
   'bypassed',
   'foreign-common',
   'crossed-hots',
+  'reversed',
   'stays-live',
 ]);
 
@@ -69,6 +70,9 @@ function keysIn(supplied: Supplied, { shownBy, property }: Finding): Set<string>
 
 /** What a repair may not bring about even where it ends a danger: a unit that is dead is not mended. */
 const DEADENS: ReadonlySet<PropertyId> = new Set(['unanswered', 'blank']);
+
+/** Changes as good by the marks as one that mends all, that are proven too where that one puts several things behind a guard. */
+const MOST_EVEN = 3;
 
 /** Nothing dangerous or faulty is left. */
 const serves = ({ best }: Search) => best !== null && best.rest.keys.size === 0;
@@ -94,17 +98,19 @@ function proveBeside(circuit: Circuit, cases: readonly Case[], search: Search): 
 const MOST_ASKED = 4;
 
 /** Findings of what feeds a thermostat. */
-const OF_SUPPLY: ReadonlySet<PropertyId> = new Set(['foreign-common', 'crossed-hots', 'blank']);
+const OF_SUPPLY: ReadonlySet<PropertyId> = new Set(['foreign-common', 'crossed-hots', 'reversed', 'blank']);
 
-/** Conductors landed on the device a finding is about, or on those of its terminals that the finding is of. */
+/** Terminals of the device a finding is about, or those that it is of, and the conductors landed there. */
 function nearTo(circuit: Circuit, { about, property }: Finding): string[] {
   const device = circuit.devices.find(({ id }) => id === about);
   if (!device) return [];
   const { designations, params } = kindOf(device.kind);
   return designations(fill(params, device.params))
     .filter(({ role }) => !OF_SUPPLY.has(property) || role === 'hot' || role === 'common')
-    .flatMap(({ mark }) => landedOn(circuit, `${about}.${mark}`))
-    .map(({ conductor }) => conductor.id);
+    .flatMap(({ mark }) => {
+      const terminal = `${about}.${mark}`;
+      return [terminal, ...landedOn(circuit, terminal).map(({ conductor }) => conductor.id)];
+    });
 }
 
 /** What the status line names in states that show something; and what is landed where a finding shows. */
@@ -128,20 +134,26 @@ interface Search {
   /** States that may still be looked at. */
   left: number;
   tried: number;
-  best: (Repair & { rest: Left }) | null;
-  /** Nothing better can be expected. */
+  best: (Repair & { rest: Left; candidate: Candidate }) | null;
+  /** Nothing better can be expected, but of so many that are as good by the marks. */
   done: boolean;
+  even: number;
   stopped: boolean;
 }
+
+/** Whether one more candidate as good by the marks as the best is to be looked at. */
+const isEven = (search: Search, candidate: Candidate) =>
+  search.best !== null && search.even > 0 && bestFirst(search.best.candidate, candidate) === 0;
 
 /** Tries candidates in order; those that mend the state are proven whole. */
 function tryAll(search: Search, candidates: readonly Candidate[], before: readonly Change[] = []): void {
   const { circuit, finding, findings } = search;
   const guarded = guardsOf(compile(circuit));
   const key = keyOf(finding);
+  const marks = disagreementsOf(circuit).length;
   const shownFirst = findings.map(({ shownBy }) => shownBy);
   for (const candidate of candidates) {
-    if (search.left <= 0 || search.done) break;
+    if (search.left <= 0 || (search.done && !isEven(search, candidate))) break;
     const changed = candidate.make();
     if (!changed) continue;
     search.tried++;
@@ -152,16 +164,32 @@ function tryAll(search: Search, candidates: readonly Candidate[], before: readon
     }
     const supplied = supply(changed, finding.shownBy.mains);
     if (finding.property !== 'never' && keysIn(supplied, finding).has(key)) continue;
-    if (!keepsGuards(guarded, guardsOf(supplied.network))) continue;
+    const guards = guardsOf(supplied.network);
+    if (!keepsGuards(guarded, guards)) continue;
+    if (search.done) search.even--;
     const cases = casesOf(changed);
     const found = proveBeside(changed, failingFirst(cases, shownFirst), search);
     if (!found || found.some((one) => keyOf(one) === key)) continue;
-    const rest = leftOf(found, changed, candidate.work);
-    if (search.best ? !lighter(rest, search.best.rest) : heavier(rest.weight, weightOf(findings, circuit, 0)))
+    const behind = guards.stops - guarded.stops;
+    const rest = leftOf(found, changed, candidate.work, behind);
+    // What lands a wire against the marks and leaves more to mend is no advice.
+    if (rest.keys.size > 0 && disagreementsOf(changed).length > marks) continue;
+    if (
+      search.best ? !lighter(rest, search.best.rest) : heavier(rest.weight, weightOf(findings, circuit, 0, 0))
+    )
       continue;
-    search.best = { changes: [...before, candidate.change], circuit: changed, left: found.length, rest };
+    search.best = {
+      changes: [...before, candidate.change],
+      circuit: changed,
+      left: found.length,
+      rest,
+      candidate,
+    };
     // That two thermostats may disagree is no change's to mend.
-    search.done = found.every(({ property }) => property === 'disagree');
+    if (!search.done && found.every(({ property }) => property === 'disagree')) {
+      search.done = true;
+      search.even = behind > 1 ? MOST_EVEN : 0;
+    }
     // One that leaves faults is no reason to stop looking: it may have traded a danger for a dead unit.
     if (serves(search)) search.left = Math.min(search.left, MOST_STATES_AFTER);
   }
@@ -228,6 +256,7 @@ export function repairOf(
     tried: 0,
     best: null,
     done: false,
+    even: 0,
     stopped: false,
   };
   const all = candidatesFrom(circuit, draftsOf(circuit), suspectsOf(circuit, finding, findings));

@@ -14,7 +14,8 @@ const [shownBy] = casesOf(good);
 /** Weighing asks for nothing a violation rests on. */
 const finding = (property: PropertyId, states: number, about = 'x') =>
   ({ property, about, severity: SEVERITY[property], states, shownBy: shownBy! }) as Finding;
-const left = (findings: Finding[], work = 1, circuit = good) => leftOf(findings, circuit, work);
+const left = (findings: Finding[], work = 1, circuit = good, behind = 0) =>
+  leftOf(findings, circuit, work, behind);
 
 test('dangers count before faults, faults before cautions', () => {
   expect(GRAVITY.danger).toBeLessThan(GRAVITY.fault);
@@ -49,6 +50,8 @@ test('then what disagrees least with its marks, then the least work', () => {
   expect(lighter(left([], 9), left([], 1, wrong))).toBe(true);
   expect(lighter(left([], 1), left([], 2))).toBe(true);
   expect(lighter(left([], 2), left([], 2))).toBe(false);
+  // Of two that are alike in all that, the one that puts less behind a guard.
+  expect(lighter(left([], 1, good, 1), left([], 1, good, 2))).toBe(true);
 });
 
 test('what is graver than before is never taken', () => {

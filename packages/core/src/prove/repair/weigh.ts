@@ -5,13 +5,28 @@ import { keyOf } from '../violation';
 import type { Severity } from '../properties';
 import type { Finding } from '../prove';
 
-/** States that show a danger and a fault; places left that disagree with their marks; the work; states that show a caution. */
-export type Weight = readonly [number, number, number, number, number];
+/**
+ * States that show a danger and a fault; places left that disagree with their marks; the work; states that show a caution;
+ * loads put behind a guard that were not.
+ */
+export type Weight = readonly [number, number, number, number, number, number];
 
-export function weightOf(findings: readonly Finding[], circuit: Circuit, work: number): Weight {
+export function weightOf(
+  findings: readonly Finding[],
+  circuit: Circuit,
+  work: number,
+  behind: number,
+): Weight {
   const states = (severity: Severity) =>
     findings.reduce((sum, finding) => sum + (finding.severity === severity ? finding.states : 0), 0);
-  return [states('danger'), states('fault'), disagreementsOf(circuit).length, work, states('caution')];
+  return [
+    states('danger'),
+    states('fault'),
+    disagreementsOf(circuit).length,
+    work,
+    states('caution'),
+    behind,
+  ];
 }
 
 /** Whether more states show a danger, or as many a danger and more a fault. */
@@ -35,7 +50,12 @@ export function lighter(one: Left, other: Left): boolean {
   return at >= 0 && one.weight[at]! < other.weight[at]!;
 }
 
-export const leftOf = (findings: readonly Finding[], circuit: Circuit, work: number): Left => ({
+export const leftOf = (
+  findings: readonly Finding[],
+  circuit: Circuit,
+  work: number,
+  behind: number,
+): Left => ({
   keys: new Set(findings.filter(({ severity }) => severity !== 'caution').map(keyOf)),
-  weight: weightOf(findings, circuit, work),
+  weight: weightOf(findings, circuit, work, behind),
 });

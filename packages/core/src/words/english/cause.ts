@@ -139,7 +139,12 @@ export function causeText(names: Names, faces: Faces, cause: Cause | Stretch): T
         next: `Check the landings of ${cause.conductors.map(conductor).join(', ')} at both ends.`,
       };
     case 'unwired':
-      return { text: 'no wiring leads there and back', next: 'Compare the landings with the diagram.' };
+      return cause.terminal === undefined
+        ? { text: 'no wiring leads there and back', next: 'Compare the landings with the diagram.' }
+        : {
+            text: `nothing joins ${node(cause.terminal)} to a supply`,
+            next: `Compare what is landed on ${node(cause.terminal)} with the diagram.`,
+          };
     case 'unasked':
       return { text: 'nothing asks for it', next: 'Make its call.' };
   }

@@ -31,6 +31,8 @@ function changeText(names: Names, change: Change): string {
       return `Move ${conductor(change.conductor)} from ${node(change.from)} to ${node(change.to)}`;
     case 'exchange':
       return `Exchange ${change.conductors.map(conductor).join(' and ')} between ${change.between.map(node).join(' and ')}`;
+    case 'exchange-cables':
+      return `Exchange ${change.cables.map(cable).join(' and ')} at ${device(change.device)}, terminal for terminal`;
     case 'land':
       return `Land ${conductor(change.conductor)} on ${node(change.on)}`;
     case 'take-off':

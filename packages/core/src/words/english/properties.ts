@@ -99,12 +99,16 @@ export const PROPERTY_WORDS: Readonly<Record<PropertyId, { title: string; why: s
     why: 'A load that no call ever brings is not connected, or the thermostat has nothing for it.',
   },
   'foreign-common': {
-    title: 'A thermostat’s hot and C belong together',
+    title: 'The hot and the C of a thermostat or a panel belong together',
     why: 'Between two transformers it lives on a bond through the cabinets, reads stray volts, and dies when either is off.',
   },
   'crossed-hots': {
     title: 'Each hot feeds its own side',
     why: 'A call that is fed from a transformer its load does not return to works through the bond of the cabinets, or not at all.',
+  },
+  reversed: {
+    title: 'Hot lands on hot, common on common',
+    why: 'With the two exchanged it may well run, until something on its common touches the cabinet, which the transformer’s common is bonded to: then the fuse opens.',
   },
   'live-end': {
     title: 'No conductor ends live and loose',

@@ -74,6 +74,8 @@ const TELL: Teller = {
     violation.exchanged
       ? `${device(violation.about)}: the hots of ${violation.exchanged.map(device).join(' and ')} are exchanged.`
       : `${node(violation.screw)} is fed from ${device(violation.from)}, and what it calls returns to ${device(violation.returns)}.`,
+  reversed: ({ about, supply }, { device }) =>
+    `${device(about)} has the hot and the common of ${device(supply)} exchanged.`,
   'live-end': ({ about, landed }, { node, conductor }) =>
     `${conductor(about)} is live and loose; its other end is on ${node(landed)}.`,
   restless: ({ devices }, { device }) => `${list(devices.map(device))} cannot settle.`,

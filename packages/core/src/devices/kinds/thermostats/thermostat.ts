@@ -165,7 +165,8 @@ function next(state: ThermostatState, senses: Senses, moment: ThermostatMoment):
 export const thermostat = defineDevice({
   kind: 'thermostat',
   title: 'Thermostat',
-  designations: ({ terminals }) => screwsOf(terminals),
+  designations: ({ terminals, zone }) =>
+    zone === 'all' ? screwsOf(terminals) : screwsOf(terminals).map((screw) => ({ ...screw, strip: zone })),
   params,
   settings,
   controls,

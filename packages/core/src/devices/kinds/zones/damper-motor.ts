@@ -19,14 +19,30 @@ const SLIPPED = 0.5;
 export const damperMotor = defineDevice({
   kind: 'damper-motor',
   title: 'Zone damper',
-  designations: ({ drive }) => [
-    { mark: 'COM', role: 'common', purpose: 'Motor, returning to the common of the panel.' },
+  designations: ({ drive, zone: strip }) => [
+    { mark: 'COM', role: 'common', purpose: 'Motor, returning to the common of the panel.', strip },
     ...(drive === 'spring-open'
       ? []
-      : [{ mark: 'OPEN', role: 'call' as const, purpose: 'Power here opens the damper.' }]),
+      : [
+          {
+            mark: 'OPEN',
+            role: 'call' as const,
+            purpose: 'Power here opens the damper.',
+            serves: 'opening',
+            strip,
+          },
+        ]),
     ...(drive === 'spring-closed'
       ? []
-      : [{ mark: 'CLOSE', role: 'call' as const, purpose: 'Power here closes the damper.' }]),
+      : [
+          {
+            mark: 'CLOSE',
+            role: 'call' as const,
+            purpose: 'Power here closes the damper.',
+            serves: 'closing',
+            strip,
+          },
+        ]),
   ],
   params: {
     zone: choice(
