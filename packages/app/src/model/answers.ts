@@ -55,6 +55,7 @@ import {
   addParallelThermostat,
   addRelay,
   correctAir,
+  pigtailed,
   planAir,
   planLoopMove,
   planRun,
@@ -204,7 +205,7 @@ export const model = {
 
   /** A second thermostat in parallel with the first. */
   second: (circuit: Circuit, thermostat: string, station: string, lengthM: number): Circuit =>
-    addParallelThermostat(circuit, thermostat, { station, lengthM }).circuit,
+    pigtailed(circuit, addParallelThermostat(circuit, thermostat, { station, lengthM }).circuit).circuit,
 
   /**
    * Where a diagnosis stands. Its dictionary is kept for the next question. While two faults at once are looked for, those

@@ -21,6 +21,7 @@ export { correctAir } from './air/measured';
 export type { AirReadings, Corrected } from './air/measured';
 export { planAir } from './air/states';
 export type { AirPlan, AirState, AirTrouble } from './air/states';
+export { pigtailed } from './field/pigtail';
 export { addParallelThermostat, addRelay, insertInParallel } from './insert/parallel';
 export { UNSEEN_S, whatTripDoes } from './insert/effects';
 export type { Flooded, Tripped } from './insert/effects';

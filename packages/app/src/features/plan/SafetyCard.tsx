@@ -19,6 +19,7 @@ import { ActionButton, AppText } from '../../basics';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { useAppSelector } from '../../store';
+import { useBrought } from './Costs';
 import { ProofLine } from './ProofLine';
 
 /** Water in every call, dry or not. */
@@ -63,6 +64,7 @@ export function SafetyCard({ insertion, recommended, onTake }: SafetyCardProps) 
   const title = placeTitle(names, insertion);
   const best = recommended?.id === insertion.id && recommended.into === insertion.into;
   const unused = insulatedText(names, insulated);
+  const brought = useBrought(insertion.parts);
   return (
     <View
       role="listitem"
@@ -94,6 +96,7 @@ export function SafetyCard({ insertion, recommended, onTake }: SafetyCardProps) 
         </AppText>
       ))}
       {unused ? <AppText kind="small">{unused}</AppText> : null}
+      {brought ? <AppText kind="small">{brought}</AppText> : null}
       {adds.length === 0 ? (
         <ActionButton
           label={`Take this plan: ${title}`}

@@ -12,6 +12,9 @@ const DEAD_AMPS = 1e-4;
 /** Rated volts of everything on the control side. */
 export const CONTROL_VOLTS = 24;
 
+/** Its transformer's own lead comes to R and C on a tab, and the screw beside it takes two more; common practice. */
+export const SUPPLY_TAKES = 3;
+
 export const boardParams = {
   boardVa: num({ label: 'Board', unit: 'VA', default: 4, min: 0.5, max: 20, source: 'from memory' }),
   inputOhms: num({

@@ -1,5 +1,5 @@
 /** Cutting devices in and putting them across: the states come from the model. */
-import { lift } from '../../circuit';
+import { landedOn, lift } from '../../circuit';
 import { wrongIn } from '../../testing/wrong';
 import { findDevice } from '../../circuit';
 import { prove } from '../../prove';
@@ -39,13 +39,18 @@ test('a second thermostat in parallel is proven but for opposite modes', () => {
 describe('a relay that runs with a call', () => {
   test('is fed from that call and the common at the unit', () => {
     const after = addRelay(furnace, 'stat', 'G', 'Fresh air relay')!;
-    const relay = after.devices.at(-1)!;
-    expect(relay).toMatchObject({ kind: 'relay', label: 'Fresh air relay', station: 'plant' });
-    const leads = after.cables.at(-1)!.conductors;
+    const relay = after.devices.find(({ label }) => label === 'Fresh air relay')!;
+    expect(relay).toMatchObject({ kind: 'relay', station: 'plant' });
+    // C holds the transformer's lead, the outdoor unit's and the thermostat's: the relay's comes to a joint beside it.
+    const [joint] = after.devices.slice(-1);
+    expect(joint).toMatchObject({ kind: 'wire-nut', label: 'C joint', station: 'plant' });
+    const leads = after.cables.slice(-2).flatMap(({ conductors }) => conductors);
     expect(leads.map(({ from, to }) => [from, to])).toEqual([
       ['board.G', `${relay.id}.A1`],
-      ['board.C', `${relay.id}.A2`],
+      [`${joint!.id}.NUT`, `${relay.id}.A2`],
+      [`${joint!.id}.NUT`, 'board.C'],
     ]);
+    expect(landedOn(after, 'board.C')).toHaveLength(3);
   });
 
   test('is none where the unit is not given that call, or has no common to give', () => {

@@ -5,6 +5,7 @@ import { PARTS } from '../../devices';
 import { addLeads } from '../field/cable';
 import { commonAt } from '../field/common';
 import { factsOf, leadsOn } from '../field/functions';
+import { pigtailed } from '../field/pigtail';
 
 /** Puts a two-terminal load across a call at the unit, so that it runs with it. */
 export function insertInParallel(
@@ -45,7 +46,7 @@ export function addRelay(
     params: { serves: RUNS_WITH[role] },
     terminals: ['A1', 'A2'] as [string, string],
   };
-  return insertInParallel(circuit, load, { call, common }).circuit;
+  return pigtailed(circuit, insertInParallel(circuit, load, { call, common }).circuit).circuit;
 }
 
 /** A second thermostat in parallel, terminal to terminal with the first at the unit, on a cable of its own. */

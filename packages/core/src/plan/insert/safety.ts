@@ -13,6 +13,8 @@ import { PARTS, elementsOf, kindOf, noticesWater } from '../../devices';
 import type { Finding, Proof } from '../../prove';
 import { contactsOf, protectionWithout, prove, supply, tripsOf } from '../../prove';
 import { addLeads } from '../field/cable';
+import type { Part } from '../field/part';
+import { pigtailed } from '../field/pigtail';
 import { harmOf } from '../harm';
 import type { Flooded, Tripped } from './effects';
 import { floodedIn, opensInADay, whatTripDoes } from './effects';
@@ -40,6 +42,8 @@ export interface Insertion {
   into: string;
   at: TerminalId;
   circuit: Circuit;
+  /** Connectors for screws that would hold too much. */
+  parts: readonly Part[];
   devices: readonly string[];
   /** What the first of them does when it trips, and whether each of the others does the same. */
   tripped: readonly Tripped[];
@@ -116,7 +120,7 @@ function chain(circuit: Circuit, place: Place, wish: SafetyWish) {
   const common = wish.sounder && alarms.length > 0 ? place.feed?.common : undefined;
   return {
     devices,
-    circuit: common === undefined ? made : withSounder(made, alarms, common),
+    ...pigtailed(circuit, common === undefined ? made : withSounder(made, alarms, common)),
     insulated: common === undefined ? alarms : [],
   };
 }

@@ -7,6 +7,7 @@ import type { Facts } from '../field/functions';
 import { factsOf } from '../field/functions';
 import { joinedBackUp } from './joined';
 import { LANDING_MINUTES } from '../field/cable';
+import { pigtailed } from '../field/pigtail';
 import { allocate, candidatesOf, isEmpty, needsOf } from './landing';
 import { differenceOf } from '../diff';
 import { harmOf } from '../harm';
@@ -54,8 +55,9 @@ export interface Swap {
   leftOut: readonly { method: Method; circuit: Circuit; adds: readonly Finding[] }[];
 }
 
-/** Weight of a part against minutes of work when ways are ranked, from memory. */
+/** Weight of a part against minutes of work when ways are ranked, from memory; a connector is in every pocket. */
 const PART_MINUTES = 20;
+const CONNECTOR_MINUTES = 2;
 
 const WAYS: readonly ((ground: SwapContext) => Alternative[])[] = [
   straight,
@@ -130,11 +132,14 @@ function jumpersOf({ circuit, facts, wish }: SwapContext, way: Alternative): Swa
 const gravity = ({ proof }: SwapOption, severity: 'danger' | 'fault') =>
   proof.findings.filter((finding) => finding.severity === severity).length;
 
+const weighed = ({ minutes, parts }: SwapOption) =>
+  parts.reduce((sum, { type }) => sum + (type === 'connector' ? CONNECTOR_MINUTES : PART_MINUTES), minutes);
+
 /** Dangers first, then what does not work, then work and parts. */
 const better = (one: SwapOption, other: SwapOption) =>
   gravity(one, 'danger') - gravity(other, 'danger') ||
   gravity(one, 'fault') - gravity(other, 'fault') ||
-  one.minutes + PART_MINUTES * one.parts.length - (other.minutes + PART_MINUTES * other.parts.length);
+  weighed(one) - weighed(other);
 
 /**
  * The ways worth comparing. A swap that fits as it is needs no others; two hots that meet on one screw
@@ -181,7 +186,8 @@ export function planSwap(
   const leftOut: Swap['leftOut'][number][] = [];
   for (const [i, way] of ways.entries()) {
     if (!planning(way.method, i, ways.length)) return null;
-    const option = asOption(ground, way, lost);
+    const { circuit: jointed, parts } = pigtailed(circuit, way.circuit);
+    const option = asOption(ground, { ...way, circuit: jointed, parts: [...way.parts, ...parts] }, lost);
     const adds = harmOf(now, option.proof);
     if (adds.length === 0) options.push(option);
     else leftOut.push({ method: way.method, circuit: option.circuit, adds });

@@ -116,10 +116,12 @@ test('the ways side by side: what each takes and what it does not give', () => {
 
 test('a screw that would hold three gets a pigtail: a joint, one lead, a connector of its size', () => {
   const [, parallel] = both();
-  // R: the fuse's lead and two thermostats; Y: the float's lead and two thermostats.
+  // C: the transformer's lead on its tab, the outdoor unit's and two thermostats; Y: the float's lead and two thermostats.
   const joints = parallel!.circuit.devices.filter(({ label }) => / joint$/.test(label));
-  expect(joints.map(({ label }) => label)).toEqual(expect.arrayContaining(['R joint', 'Y joint']));
-  for (const terminal of ['board.R', 'board.Y']) expect(landedOn(parallel!.circuit, terminal).length).toBe(2);
+  expect(joints.map(({ label }) => label).sort()).toEqual(['C joint', 'Y joint']);
+  expect(['board.R', 'board.C', 'board.Y'].map((at) => landedOn(parallel!.circuit, at).length)).toEqual([
+    3, 3, 2,
+  ]);
   expect(parallel!.parts).toContainEqual({ type: 'connector', conductors: 3 });
   expect(wrongIn(parallel!)).toEqual([]);
 });

@@ -1,4 +1,12 @@
-import { boardElements, boardParams, boardPowered, calledAt, stepDelayed, when } from '../../parts/board';
+import {
+  SUPPLY_TAKES,
+  boardElements,
+  boardParams,
+  boardPowered,
+  calledAt,
+  stepDelayed,
+  when,
+} from '../../parts/board';
 import { motorImpedance } from '../../parts/burner-train';
 import { flow } from '../../channels';
 import { defineDevice } from '../../define';
@@ -31,7 +39,12 @@ export const airHandlerBoard = defineDevice({
   kind: 'air-handler-board',
   title: 'Air handler board',
   designations: () => [
-    { mark: 'R', role: 'hot', purpose: '24 V hot out to the thermostat and the outdoor unit.' },
+    {
+      mark: 'R',
+      role: 'hot',
+      purpose: '24 V hot out to the thermostat and the outdoor unit.',
+      takes: SUPPLY_TAKES,
+    },
     { mark: 'Y', role: 'call', purpose: 'Compressor call: passes through to the outdoor unit.' },
     { mark: 'Y2', role: 'call', purpose: 'Second compressor stage: passes through.' },
     {
@@ -43,7 +56,7 @@ export const airHandlerBoard = defineDevice({
     { mark: 'G', role: 'call', purpose: 'Fan call: runs the blower.' },
     { mark: 'W1', role: 'call', purpose: 'First bank of strips.', aliases: ['W2', 'AUX'] },
     { mark: 'W2', role: 'call', purpose: 'Second bank of strips.', aliases: ['E', 'W3'] },
-    { mark: 'C', role: 'common', purpose: 'Common: every 24 V load returns here.' },
+    { mark: 'C', role: 'common', purpose: 'Common: every 24 V load returns here.', takes: SUPPLY_TAKES },
     { mark: 'L1', role: 'line', purpose: 'First leg in.' },
     { mark: 'L2', role: 'line', purpose: 'Second leg in.' },
   ],

@@ -1,5 +1,5 @@
 import { boardFaults, contactFaults, openFault } from '../../parts/faults';
-import { boardElements, boardParams, boardPowered, calledAt, when } from '../../parts/board';
+import { SUPPLY_TAKES, boardElements, boardParams, boardPowered, calledAt, when } from '../../parts/board';
 import type { BurnerState } from '../../parts/burner-sequence';
 import { burnerAtRest } from '../../parts/burner-sequence';
 import {
@@ -132,7 +132,12 @@ export const furnaceBoard = defineDevice({
   kind: 'furnace-board',
   title: 'Furnace board',
   designations: ({ stages }) => [
-    { mark: 'R', role: 'hot', purpose: '24 V hot out to the thermostat, through the board’s fuse.' },
+    {
+      mark: 'R',
+      role: 'hot',
+      purpose: '24 V hot out to the thermostat, through the board’s fuse.',
+      takes: SUPPLY_TAKES,
+    },
     {
       mark: 'Y',
       role: 'call',
@@ -141,7 +146,13 @@ export const furnaceBoard = defineDevice({
     { mark: 'G', role: 'call', purpose: 'Fan call: runs the blower.' },
     { mark: 'W', role: 'call', purpose: 'Heating call: starts the burner sequence.', aliases: ['W1'] },
     ...(stages === 'two' ? SECOND_STAGE : []),
-    { mark: 'C', role: 'common', purpose: 'Common: every 24 V load returns here.', aliases: ['COM'] },
+    {
+      mark: 'C',
+      role: 'common',
+      purpose: 'Common: every 24 V load returns here.',
+      aliases: ['COM'],
+      takes: SUPPLY_TAKES,
+    },
     { mark: 'L1', role: 'line', purpose: 'Line in, through the door switch.' },
     { mark: 'N', role: 'neutral', purpose: 'Neutral in.' },
   ],

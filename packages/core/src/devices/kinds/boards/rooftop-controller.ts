@@ -1,4 +1,4 @@
-import { boardElements, boardParams, boardPowered, calledAt, when } from '../../parts/board';
+import { SUPPLY_TAKES, boardElements, boardParams, boardPowered, calledAt, when } from '../../parts/board';
 import { defineDevice } from '../../define';
 import { boardFaults, openFault } from '../../parts/faults';
 import { contact } from '../../element';
@@ -33,12 +33,12 @@ export const rooftopController = defineDevice({
   kind: 'rooftop-controller',
   title: 'Unit controller',
   designations: () => [
-    { mark: 'R', role: 'hot', purpose: '24 V hot out to the thermostat.' },
+    { mark: 'R', role: 'hot', purpose: '24 V hot out to the thermostat.', takes: SUPPLY_TAKES },
     { mark: 'Y1', role: 'call', purpose: 'First cooling stage.', aliases: ['Y'] },
     { mark: 'Y2', role: 'call', purpose: 'Second cooling stage.' },
     { mark: 'G', role: 'call', purpose: 'Fan call.' },
     { mark: 'W1', role: 'call', purpose: 'Heating call.', aliases: ['W'] },
-    { mark: 'C', role: 'common', purpose: 'Common.' },
+    { mark: 'C', role: 'common', purpose: 'Common.', takes: SUPPLY_TAKES },
     { mark: 'SD1', role: 'contact', purpose: 'Smoke input: out to the detector’s normally closed contact.' },
     { mark: 'SD2', role: 'contact', purpose: 'Smoke input: back from the detector. Open stops everything.' },
     { mark: 'CC1', role: 'contact', purpose: 'Out to the first compressor’s contactor coil.' },

@@ -1,4 +1,12 @@
-import { boardElements, boardParams, boardPowered, calledAt, stepDelayed, when } from '../../parts/board';
+import {
+  SUPPLY_TAKES,
+  boardElements,
+  boardParams,
+  boardPowered,
+  calledAt,
+  stepDelayed,
+  when,
+} from '../../parts/board';
 import type { BurnerState } from '../../parts/burner-sequence';
 import { burnerAtRest } from '../../parts/burner-sequence';
 import {
@@ -33,8 +41,14 @@ export const unitHeaterBoard = defineDevice({
   kind: 'unit-heater-board',
   title: 'Unit heater board',
   designations: () => [
-    { mark: 'C', role: 'common', purpose: 'Common of the heater’s own transformer.', aliases: ['X'] },
-    { mark: 'R', role: 'hot', purpose: '24 V hot out to the thermostat.' },
+    {
+      mark: 'C',
+      role: 'common',
+      purpose: 'Common of the heater’s own transformer.',
+      aliases: ['X'],
+      takes: SUPPLY_TAKES,
+    },
+    { mark: 'R', role: 'hot', purpose: '24 V hot out to the thermostat.', takes: SUPPLY_TAKES },
     { mark: 'G', role: 'call', purpose: 'Fan call: air without heat.' },
     { mark: 'W1', role: 'call', purpose: 'Heating call: starts the burner sequence.' },
     { mark: 'W2', role: 'call', purpose: 'Second heating stage; unused on one stage.' },
