@@ -122,3 +122,32 @@ test(
     await expect(button(page, 'Compare the ways')).toBeDisabled();
   },
 );
+
+test('ducts given wrong are refused with a reason, and the rooms are lived through for a day', async ({
+  page,
+  server,
+}) => {
+  await openNewJob(page, server, 'Wrong figures', 'zones-two');
+  await button(page, 'Air').click();
+  await expect(page.getByText('Every combination has its air, and none is loud.')).toBeVisible();
+  await button(page, 'Change ducts and fan').click();
+  const field = page.getByLabel(/^Fan’s table, middle pressure/);
+  await field.fill('7');
+  await field.press('Enter');
+  await expect(
+    page.getByText('Fan’s table, middle pressure must be a number from 0 to 2.01 in. w.c.'),
+  ).toBeVisible();
+  // In the other habit of units, and lower than the lowest.
+  await field.fill('20 Pa');
+  await field.press('Enter');
+  await expect(page.getByText(/must lie between the lowest and the highest pressure/)).toBeVisible();
+  await button(page, 'Close').click();
+  // Nothing was lost: the ducts are as they were.
+  await expect(page.getByText('Every combination has its air, and none is loud.')).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /^Temperatures over a day\. Thermostat below: 69 °F to 71 °F/ }),
+  ).toBeVisible();
+  await button(page, 'Day: Summer').click();
+  await expect(page.getByText(/^90 °F outdoors all day, cooled; wanted is 75 °F\.$/)).toBeVisible();
+  await noSerious(page);
+});

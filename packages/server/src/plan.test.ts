@@ -3,6 +3,8 @@ import { planSwap } from '@zygostat/core/plan';
 import { furnaceAirConditioner } from '@zygostat/core/systems';
 import type { Plan } from '@zygostat/core/wire';
 import { cardsOf } from '@zygostat/core/wire';
+import { PARALLEL_LABEL } from '@zygostat/core/words';
+import pdfParse from 'pdf-parse/lib/pdf-parse.js';
 import request from 'supertest';
 import { makeTestServer } from './testing/server';
 
@@ -119,6 +121,18 @@ describe('papers', () => {
     expect(rows.find((row) => row.includes('New thermostat C,BU'))).toContain(
       '"Furnace board C, Plant room"',
     );
+  });
+
+  test('thermostats in parallel have their labels among the tags', async () => {
+    const made = await api()
+      .post('/api/jobs')
+      .send({ name: 'Two', site: 'Barn', template: 'parallel-thermostats' });
+    const { id } = made.body as { id: string };
+    const { body } = await api().get(`/api/jobs/${id}/papers/tags.pdf`).responseType('blob').expect(200);
+    const { text } = await pdfParse(body as Buffer);
+    const said = text.replace(/\s+/g, ' ');
+    for (const name of ['Thermostat ', 'Second thermostat '])
+      expect(said).toContain(`${name}${PARALLEL_LABEL}`);
   });
 
   test('tags and the diagram, with a code that opens the job', async () => {

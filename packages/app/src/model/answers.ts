@@ -38,6 +38,8 @@ import { ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
 import { compile } from '@zygostat/core/network';
 import type {
   AirPlan,
+  DayAsked,
+  RoomsPlan,
   AirReadings,
   Corrected,
   LoopMove,
@@ -58,6 +60,7 @@ import {
   pigtailed,
   planAir,
   planLoopMove,
+  planRooms,
   planRun,
   planSafety,
   planSwap,
@@ -135,6 +138,10 @@ export const model = {
       throw error;
     }
   },
+
+  /** A day in the rooms; what the building's fans draw out more than they bring in, m³/s. */
+  rooms: (circuit: Circuit, asked: DayAsked, drawnM3s: number): RoomsPlan | null =>
+    planRooms(circuit, asked, drawnM3s),
 
   /** The ducts corrected by what was measured as they stand; or why not. */
   corrected: (circuit: Circuit, view: AirView, read: AirReadings): Corrected | { wrong: string } => {

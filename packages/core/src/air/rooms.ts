@@ -25,6 +25,8 @@ export interface House {
   between: number;
   /** Openings through which air rises in winter and falls in summer, m². */
   leakM2: number;
+  /** What fans draw out of the house more than they bring in, m³/s: it comes in through leaks, to every room alike. */
+  drawnM3s?: number;
   /** What the unit gives and takes, W. */
   heatW: number;
   coolW: number;
@@ -55,6 +57,17 @@ const GRAVITY = 9.80665;
 /** Discharge of a sharp opening; handbook value. */
 const DISCHARGE = 0.6;
 
+/** How often a day is written down, s. */
+export const SAMPLE_S = 300;
+
+/** How the rooms and the calls stood, every `SAMPLE_S` of the last day. */
+export interface RoomSample {
+  /** By room, °C; by thermostat, whether it called; and whether the unit ran. */
+  rooms: readonly number[];
+  called: readonly boolean[];
+  on: boolean;
+}
+
 export interface RoomDay {
   /** By room: mean, lowest and highest, °C. */
   rooms: Readonly<Record<string, { mean: number; least: number; most: number }>>;
@@ -63,6 +76,7 @@ export interface RoomDay {
   cyclesPerHour: number;
   /** By thermostat, in the order given: share of the unit's time it is the one that calls. */
   leads: readonly number[];
+  samples: readonly RoomSample[];
 }
 
 /** The sun over a day: a half wave from six to six. */
@@ -82,7 +96,7 @@ export function stackFlow(leakM2: number, heightM: number, indoorC: number, outd
 
 /** Heat each room gets and loses but for the unit, W. */
 export function gainsOf(
-  { rooms, between, leakM2 }: House,
+  { rooms, between, leakM2, drawnM3s = 0 }: House,
   temperatures: readonly number[],
   outdoorC: number,
   hour: number,
@@ -91,6 +105,7 @@ export function gainsOf(
   const mean = temperatures.reduce((sum, one) => sum + one, 0) / rooms.length;
   const rises = stackFlow(leakM2, last.heightM - first.heightM, mean, outdoorC);
   const carried = AIR_KG_M3 * AIR_J_KG_K * Math.abs(rises);
+  const drawn = (AIR_KG_M3 * AIR_J_KG_K * Math.max(0, drawnM3s)) / rooms.length;
   return rooms.map(({ outward, sunW }, i) => {
     const own = temperatures[i]!;
     const beside = [temperatures[i - 1], temperatures[i + 1]].reduce<number>(
@@ -99,7 +114,13 @@ export function gainsOf(
     );
     // Air comes in at the bottom in winter and from the room below further up; in summer the other way.
     const from = rises >= 0 ? (temperatures[i - 1] ?? outdoorC) : (temperatures[i + 1] ?? outdoorC);
-    return outward * (outdoorC - own) + beside + carried * (from - own) + sunW * sunAt(hour);
+    return (
+      outward * (outdoorC - own) +
+      beside +
+      carried * (from - own) +
+      drawn * (outdoorC - own) +
+      sunW * sunAt(hour)
+    );
   });
 }
 
@@ -126,9 +147,7 @@ export function runRooms(house: House, run: RoomRun): RoomDay {
   let called = run.stats.map(() => false);
   let on = false;
   let changed = -Infinity;
-  const sums = rooms.map(() => ({ sum: 0, least: Infinity, most: -Infinity }));
-  const leads = run.stats.map(() => 0);
-  let [counted, running, starts] = [0, 0, 0];
+  const tally = newTally(rooms.length, run.stats.length);
   for (let second = 0; second < HOURS * 3600; second += STEP_S) {
     called = run.stats.map((stat, i) => calls(stat, temperatures[at[i]!]!, run.mode, called[i]!));
     const wanted = called.includes(true);
@@ -136,7 +155,7 @@ export function runRooms(house: House, run: RoomRun): RoomDay {
     if (wanted !== on && second - changed >= SHORTEST_S) {
       on = wanted;
       changed = second;
-      if (on && counts) starts++;
+      if (on && counts) tally.starts++;
     }
     const served = rooms.map((_, i) => !run.zoned || called.some((one, s) => one && at[s] === i));
     const shares = rooms.map(({ share }, i) => (served[i] ? share : 0));
@@ -146,34 +165,60 @@ export function runRooms(house: House, run: RoomRun): RoomDay {
       const given = on && whole > 0 ? (watts * shares[i]!) / whole : 0;
       temperatures[i]! += ((gains[i]! + given) * STEP_S) / capacity;
     });
-    if (!counts) continue;
-    counted += STEP_S;
-    if (on) {
-      running += STEP_S;
-      const callers = called.filter((one) => one).length;
-      called.forEach((one, i) => {
-        if (one) leads[i]! += STEP_S / callers;
-      });
-    }
-    temperatures.forEach((one, i) => {
-      const seen = sums[i]!;
-      seen.sum += one * STEP_S;
-      seen.least = Math.min(seen.least, one);
-      seen.most = Math.max(seen.most, one);
+    if (counts) count(tally, { rooms: temperatures, called, on }, second);
+  }
+  return dayOf(house, tally);
+}
+
+/** What is kept of a day while it is run. */
+interface Tally {
+  rooms: { sum: number; least: number; most: number }[];
+  leads: number[];
+  counted: number;
+  running: number;
+  starts: number;
+  samples: RoomSample[];
+}
+
+const newTally = (rooms: number, stats: number): Tally => ({
+  rooms: Array.from({ length: rooms }, () => ({ sum: 0, least: Infinity, most: -Infinity })),
+  leads: Array.from({ length: stats }, () => 0),
+  counted: 0,
+  running: 0,
+  starts: 0,
+  samples: [],
+});
+
+function count(tally: Tally, { rooms, called, on }: RoomSample, second: number): void {
+  tally.counted += STEP_S;
+  if (on) {
+    tally.running += STEP_S;
+    const callers = called.filter((one) => one).length;
+    called.forEach((one, i) => {
+      if (one) tally.leads[i]! += STEP_S / callers;
     });
   }
-  return {
-    rooms: Object.fromEntries(
-      rooms.map(({ id }, i) => {
-        const { sum, least, most } = sums[i]!;
-        return [id, { mean: sum / counted, least, most }];
-      }),
-    ),
-    runs: running / counted,
-    cyclesPerHour: starts / COUNTED_HOURS,
-    leads: leads.map((seconds) => (running > 0 ? seconds / running : 0)),
-  };
+  rooms.forEach((one, i) => {
+    const seen = tally.rooms[i]!;
+    seen.sum += one * STEP_S;
+    seen.least = Math.min(seen.least, one);
+    seen.most = Math.max(seen.most, one);
+  });
+  if (second % SAMPLE_S === 0) tally.samples.push({ rooms: [...rooms], called, on });
 }
+
+const dayOf = ({ rooms }: House, tally: Tally): RoomDay => ({
+  rooms: Object.fromEntries(
+    rooms.map(({ id }, i) => {
+      const { sum, least, most } = tally.rooms[i]!;
+      return [id, { mean: sum / tally.counted, least, most }];
+    }),
+  ),
+  runs: tally.running / tally.counted,
+  cyclesPerHour: tally.starts / COUNTED_HOURS,
+  leads: tally.leads.map((seconds) => (tally.running > 0 ? seconds / tally.running : 0)),
+  samples: tally.samples,
+});
 
 /** A month's mean outdoors by the mean of the year and how far summer and winter are from it, °C; January is 0. */
 export const monthC = (month: number, { meanC, swingK }: { meanC: number; swingK: number }): number =>

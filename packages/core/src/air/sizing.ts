@@ -12,6 +12,8 @@ export interface ZonedState extends ZonedFlow {
   bypassOpen: number;
   /** Between supply and return, Pa. */
   staticPa: number;
+  /** How fast the air goes in the zone's duct it goes fastest in, m/s. */
+  fastestMs: number;
 }
 
 /**
@@ -26,7 +28,8 @@ export function solveZoned(air: ZonedAir, calling: readonly string[], speed = 1)
   const { bypass } = air;
   const bypassOpen = bypass ? openingThatHolds((open) => staticOf(at(open)) - heldBy(bypass, open)) : 0;
   const flow = at(bypassOpen);
-  return { ...flow, calling, bypassOpen, staticPa: staticOf(flow) };
+  const fastestMs = Math.max(...air.zones.map(({ id, duct }) => Math.abs(flow.zones[id]!) / duct.areaM2));
+  return { ...flow, calling, bypassOpen, staticPa: staticOf(flow), fastestMs };
 }
 
 /** Every combination of calling zones but none, the fewest first. */

@@ -28,6 +28,7 @@ import { floatSwitch } from './kinds/safeties/float-switch';
 import { freezestat } from './kinds/safeties/freezestat';
 import { furnaceBoard } from './kinds/boards/furnace-board';
 import { heatPumpBoard } from './kinds/boards/heat-pump-board';
+import { house } from './kinds/zones/house';
 import { initiatingLoop } from './kinds/fire/initiating-loop';
 import { jumper } from './kinds/wiring/jumper';
 import { limitSwitch } from './kinds/safeties/limit-switch';
@@ -80,6 +81,7 @@ export const CATALOGUE: readonly DeviceKind[] = [
   damperMotor,
   bypassDamper,
   ductSystem,
+  house,
   supplySensor,
   zonePanel,
   outdoorUnit,
@@ -106,6 +108,7 @@ export const PARTS = {
   damper: damperMotor.kind,
   bypass: bypassDamper.kind,
   ducts: ductSystem.kind,
+  rooms: house.kind,
 } as const;
 
 const byKind = new Map(CATALOGUE.map((kind) => [kind.kind, kind]));

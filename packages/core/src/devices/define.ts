@@ -11,6 +11,7 @@ import type {
   Condenses,
   Conveyance,
   Drain,
+  Housing,
   Isolation,
   Load,
   OwnSupply,
@@ -115,6 +116,8 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   ownSupply?: OwnSupply;
   /** The ducts of a house, of whichever device stands for them. */
   conveys?(params: ValuesOf<P>): Conveyance;
+  /** The rooms of a house, of whichever device stands for them. */
+  houses?(params: ValuesOf<P>): Housing;
   /** Element of the contact that closes when it trips, for an alarm. */
   alarm?: string;
   supervises?: Supervision;
@@ -185,6 +188,7 @@ export interface DeviceKind {
   conducts?: 'zone';
   ownSupply?: OwnSupply;
   conveys?(params: Values): Conveyance;
+  houses?(params: Values): Housing;
   alarm?: string;
   supervises?: Supervision;
   loopContacts?: LoopContacts;

@@ -1,5 +1,5 @@
 /** What a kind says of itself for everything else to ask: other folders go by these, never by its name. */
-import type { ZonedAir } from '../air';
+import type { House, ZonedAir } from '../air';
 import type { State } from './context';
 import type { Value, Values } from './fields';
 
@@ -127,6 +127,13 @@ export interface OwnSupply {
   unit: readonly [hot: string, common: string];
 }
 
+/** Rooms of a house, one for every zone, named as it is; what is wanted in them, and the climate they stand in. */
+export interface Housing {
+  house: House;
+  wantedC: { heat: number; cool: number };
+  climate: { meanC: number; swingK: number };
+}
+
 /** The ducts of a house with the unit's fan, and what the unit must have of the air. */
 export interface Conveyance {
   air: ZonedAir;
@@ -135,9 +142,10 @@ export interface Conveyance {
   /** Sensible and latent cooling together, and heat, W. */
   coolW: number;
   heatW: number;
-  /** What it may warm the air by, K; and what may lie between supply and return, Pa. */
+  /** What it may warm the air by, K; what may lie between supply and return, Pa; how fast air may go in a zone's duct, m/s. */
   mostRiseK: number;
   mostPa: number;
+  mostMs: number;
 }
 
 /** What a supervised loop comes to, as its panel reads it. */

@@ -2,6 +2,7 @@
 export * from './air';
 export * from './ladder';
 export { layLoom } from './loom';
+export * from './rooms';
 export * from './symbols';
 export * from './timeline';
 export * from './shapes';

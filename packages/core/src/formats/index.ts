@@ -5,4 +5,5 @@ export * from './paper';
 export * from './spice';
 export * from './svg';
 export * from './svg-air';
+export * from './svg-rooms';
 export * from './wire-schedule';

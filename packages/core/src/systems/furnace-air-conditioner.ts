@@ -1,4 +1,5 @@
 import type { Circuit, Device } from '../circuit';
+import { setValue } from '../circuit';
 import type { ConductorSpec } from './build';
 import { cable, circuit, device } from './build';
 import { furnace } from './indoor';
@@ -150,10 +151,14 @@ export function twoTransformerSplit(name: string, joiner: 'in' | 'out' = 'out'):
 
 /** Two thermostats, terminal to terminal on one unit: either may call, neither knows of the other. */
 export function parallelThermostats(name: string): Circuit {
-  const one = furnaceAirConditioner(name);
+  const one = setValue(furnaceAirConditioner(name), 'stat', 'params', 'zone', '1');
   const second = join(one, {
     stations: [{ ...HALL, id: 'den', name: 'Den' }],
-    devices: [device('stat2', 'thermostat', 'den', 'Second thermostat', { supply: 'both' })],
+    devices: [
+      device('stat2', 'thermostat', 'den', 'Second thermostat', { supply: 'both', zone: '2' }),
+      // On one floor; the den has the sun.
+      device('rooms', 'house', 'hall', 'Rooms', { zone2Height: 1.5, zone2Loses: 160, zone2Sun: 1500 }),
+    ],
     cables: [
       cable('stat2Cable', 'Second thermostat cable', 18, 9, [
         ['stat2R', 'RD', 'stat2.R', 'board.R'],

@@ -130,6 +130,19 @@ const ducts = (params: Device['params']): Part => ({
   cables: [],
 });
 
+/** Rooms one over another, the sun on the roof of the highest. */
+const rooms = (count: 'two' | 'three' | 'four', highest: number): Part => ({
+  stations: [PLANT],
+  devices: [
+    device('rooms', 'house', 'plant', 'Rooms', {
+      zones: count,
+      [`zone${highest}Loses`]: 140,
+      [`zone${highest}Sun`]: 1500,
+    }),
+  ],
+  cables: [],
+});
+
 /** A bypass with a motor, on the panel's own supply. */
 const poweredBypass = (): Part => ({
   stations: [PLANT],
@@ -177,6 +190,7 @@ export const twoZoneFurnace = (name: string): Circuit =>
       panel({ params: {}, settings: {} }, AFTER_FURNACE_SWITCH, CONVENTIONAL),
       poweredBypass(),
       ducts({ zone1Mm: 300, zone2Mm: 250, bypassMm: 250 }),
+      rooms('two', 2),
       toAirConditioner(),
       airConditioner(),
     ),
@@ -194,6 +208,7 @@ export const threeZoneHeatPump = (name: string): Circuit =>
       panel({ params: { zones: 'three' }, settings: { unit: 'pump' } }, AFTER_HANDLER_SWITCH, PUMP, 75),
       supplySensor(),
       ducts({ zones: 'three', bypassMm: 0, leastOpen: 30, heatKw: 12 }),
+      rooms('three', 3),
       {
         stations: [PLANT, YARD],
         devices: [],
@@ -228,6 +243,7 @@ export const fourZoneFurnace = (name: string): Circuit =>
         75,
       ),
       ducts({ zones: 'four', leastOpen: 30 }),
+      rooms('four', 4),
       toAirConditioner(),
       airConditioner(),
     ),

@@ -14,6 +14,7 @@ export {
   runningText,
   stepText,
 } from './english/search';
+export { fieldIn, fieldValueText, readValue, valueIn } from './field-units';
 export { inSentence } from './phrases';
 export {
   OUTCOME,
@@ -43,6 +44,16 @@ export {
   zoneText,
   zoneTitle,
 } from './english/air';
+export {
+  ROOMS_CAUTION,
+  dayTitle,
+  drawnText,
+  roomName,
+  roomText,
+  roomsDrawing,
+  runsText,
+  setText,
+} from './english/rooms';
 export { AIR_KIND, LOOK, airTexts, signText, walkText } from './english/building';
 export {
   JACKET_BECAME,

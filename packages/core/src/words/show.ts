@@ -29,6 +29,10 @@ export function showTemperature(celsius: number, unit: Units['temperature']): st
   return unit === 'C' ? `${Math.round(celsius)} °C` : `${Math.round(celsiusToFahrenheit(celsius))} °F`;
 }
 
+/** A difference of temperatures; a kelvin is 1.8 °F. */
+export const showDifference = (kelvin: number, unit: Units['temperature']): string =>
+  unit === 'C' ? `${Math.round(kelvin)} K` : `${Math.round(kelvin * 1.8)} °F`;
+
 export function showLength(metres: number, unit: Units['length']): string {
   const value = unit === 'm' ? metres : metresToFeet(metres);
   return `${value < 10 ? value.toFixed(1) : Math.round(value)} ${unit}`;

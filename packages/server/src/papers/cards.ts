@@ -1,8 +1,9 @@
 /** Landing cards, one for each place, and tags for the conductors. */
 import type { Circuit } from '@zygostat/core/circuit';
 import { COLOURS, colourName } from '@zygostat/core/standards';
+import { inParallel } from '@zygostat/core/plan';
 import { cardsOf } from '@zygostat/core/wire';
-import { namesIn, otherEndText } from '@zygostat/core/words';
+import { PARALLEL_LABEL, namesIn, otherEndText } from '@zygostat/core/words';
 import { CAUTION, MARGIN, PLAIN, STRONG, bytesOf, innerWidth, newDocument } from './page';
 import type { Sheet } from './page';
 
@@ -97,8 +98,32 @@ export function cardsPdf(heading: Heading, circuit: Circuit): Promise<Buffer> {
 }
 
 const TAG = { width: 120, height: 44, gap: 6 } as const;
+const LABEL_HEIGHT = 84;
 
-/** Tags to cut out and wrap round each end: its mark large, then where both ends go. */
+const cutLine = (sheet: Sheet, left: number, top: number, width: number, height: number) =>
+  sheet.rect(left, top, width, height).lineWidth(0.5).dash(3, { space: 2 }).stroke(MUTE).undash();
+
+/** A label for each of several thermostats on one unit. */
+function thermostatLabels(sheet: Sheet, heading: Heading, circuit: Circuit): void {
+  const stats = inParallel(circuit);
+  if (stats.length === 0) return;
+  const names = namesIn(circuit);
+  const width = innerWidth(sheet);
+  cardHead(sheet, heading, 'Labels for the thermostats');
+  for (const id of stats) {
+    const top = sheet.y;
+    cutLine(sheet, MARGIN, top, width, LABEL_HEIGHT);
+    sheet.font(STRONG).fontSize(13).fillColor(INK);
+    sheet.text(names.device(id), MARGIN + 10, top + 8, { width: width - 20, height: 16, ellipsis: true });
+    sheet
+      .font(PLAIN)
+      .fontSize(12)
+      .text(PARALLEL_LABEL, MARGIN + 10, top + 28, { width: width - 20 });
+    sheet.y = top + LABEL_HEIGHT + TAG.gap;
+  }
+}
+
+/** Tags to cut out and wrap round each end: its mark large, then where both ends go; and labels for thermostats in parallel. */
 export function tagsPdf(heading: Heading, circuit: Circuit): Promise<Buffer> {
   const names = namesIn(circuit);
   const sheet = newDocument(`Wire tags, ${heading.job}`);
@@ -116,7 +141,7 @@ export function tagsPdf(heading: Heading, circuit: Circuit): Promise<Buffer> {
         top = MARGIN;
       }
       const left = MARGIN + column++ * (TAG.width + TAG.gap);
-      sheet.rect(left, top, TAG.width, TAG.height).lineWidth(0.5).dash(3, { space: 2 }).stroke(MUTE).undash();
+      cutLine(sheet, left, top, TAG.width, TAG.height);
       swatch(sheet, colour, left + TAG.width - 22, top + 5);
       sheet
         .font(STRONG)
@@ -135,5 +160,6 @@ export function tagsPdf(heading: Heading, circuit: Circuit): Promise<Buffer> {
         ellipsis: true,
       });
     }
+  thermostatLabels(sheet, heading, circuit);
   return bytesOf(sheet);
 }

@@ -3,6 +3,7 @@ import type { LayoutChangeEvent } from 'react-native';
 import { StyleSheet, View } from 'react-native';
 import type { AirView } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
+import { kindOf } from '@zygostat/core/devices';
 import { layAir } from '@zygostat/core/drawing';
 import { airSvg } from '@zygostat/core/formats';
 import type { AirPlan } from '@zygostat/core/plan';
@@ -27,6 +28,7 @@ import { sheetOpened } from '../trace/slice';
 import { AirDiagram } from './AirDiagram';
 import { ZoneCalls } from './ZoneCalls';
 import { Measured } from './Measured';
+import { RoomsCard } from './RoomsCard';
 import { StaticsChart } from './StaticsChart';
 
 /** Combinations that find room side by side; of more each zone alone and all of them are shown. */
@@ -155,31 +157,44 @@ function Live({
   );
 }
 
-/** The air of a zoned system: what flows now, and what would with any zones calling. */
-export function AirPane({ circuit }: { circuit: Circuit }) {
+/** The ducts: what flows now, what would with any zones calling, what was measured. */
+function Ducts({ circuit, width }: { circuit: Circuit; width: number }) {
   const t = useTokens();
   const view = useAppSelector(({ bench }) => bench.view?.air);
   const answer = useModel(useCallback((model) => model.air(circuit), [circuit]));
+  const plan = answer?.plan;
+  const most = plan ? Math.max(...plan.asBuilt.map(({ state }) => state.total)) : 0;
+  return (
+    <>
+      {answer?.wrong ? <AppText color={t.red}>{`The ducts as given: ${answer.wrong}.`}</AppText> : null}
+      {view && plan ? (
+        <>
+          <Live circuit={circuit} view={view} most={most} width={width} />
+          <Combinations plan={plan} width={width} />
+          <Measured circuit={circuit} view={view} />
+        </>
+      ) : answer?.wrong ? null : (
+        <Waiting label="Working out the air" />
+      )}
+    </>
+  );
+}
+
+/** The air of a zoned system, and the rooms it goes to. */
+export function AirPane({ circuit, siteId }: { circuit: Circuit; siteId: string }) {
   const [width, setWidth] = useState(0);
   const measure = useCallback(
     ({ nativeEvent }: LayoutChangeEvent) => setWidth(Math.floor(nativeEvent.layout.width)),
     [],
   );
-  const plan = answer?.plan;
-  const most = plan ? Math.max(...plan.asBuilt.map(({ state }) => state.total)) : 0;
+  const kinds = circuit.devices.map(({ kind }) => kindOf(kind));
   return (
     <View style={styles.pane}>
       <View onLayout={measure} style={styles.column}>
-        {answer?.wrong ? <AppText color={t.red}>{`The ducts as given: ${answer.wrong}.`}</AppText> : null}
-        {view && plan ? (
-          <>
-            <Live circuit={circuit} view={view} most={most} width={width} />
-            <Combinations plan={plan} width={width} />
-            <Measured circuit={circuit} view={view} />
-          </>
-        ) : answer?.wrong ? null : (
-          <Waiting label="Working out the air" />
-        )}
+        {kinds.some(({ conveys }) => conveys) ? <Ducts circuit={circuit} width={width} /> : null}
+        {kinds.some(({ houses }) => houses) ? (
+          <RoomsCard circuit={circuit} siteId={siteId} width={width} />
+        ) : null}
       </View>
     </View>
   );

@@ -31,6 +31,11 @@ export function ZoneCalls({ circuit, zones, names }: ZoneCallsProps) {
     ) : (
       <View key={zone.zone} role="group" aria-label={`Calls of ${title}`}>
         <AppText kind="small">{title}</AppText>
+        {zone.damper === null ? (
+          <AppText kind="small">
+            {`Zone ${zone.zone} has no damper: its duct is always open. Say on a damper’s sheet which duct it sits in.`}
+          </AppText>
+        ) : null}
         <View style={styles.row}>
           {(Object.keys(CALLS) as Call[]).map((call) => (
             <ActionButton

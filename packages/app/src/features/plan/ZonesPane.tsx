@@ -72,7 +72,13 @@ function Way({ option, rooms, onTake }: OptionProps) {
         </AppText>
       ))}
       {option.seasons.map((season) => (
-        <AppText key={season.leading.mode}>{seasonText(season, rooms, units)}</AppText>
+        <AppText key={season.leading.mode}>
+          {seasonText(
+            season,
+            rooms.map((name, i) => ({ zone: `${i + 1}`, name })),
+            units,
+          )}
+        </AppText>
       ))}
       {option.seasons.length > 0 ? <AppText kind="small">{SEASON_CAUTION}</AppText> : null}
       {option.way === 'parallel' ? <AppText>{`Label to print: “${PARALLEL_LABEL}”`}</AppText> : null}

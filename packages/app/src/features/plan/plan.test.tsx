@@ -116,8 +116,7 @@ describe('what is added', () => {
     const { screen, store, press } = open('add', furnaceAirConditioner('Add'));
     press('Plan a relay across this call');
     await act(() => Promise.resolve());
-    expect(store.getState().plan.value?.after.devices.at(-1)).toMatchObject({
-      kind: 'relay',
+    expect(store.getState().plan.value?.after.devices.find(({ kind }) => kind === 'relay')).toMatchObject({
       station: 'plant',
     });
     expect(screen.getByText('A second thermostat')).toBeDefined();

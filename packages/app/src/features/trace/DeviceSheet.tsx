@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { findDevice, marksOf, setValue } from '@zygostat/core/circuit';
 import { fill, kindOf } from '@zygostat/core/devices';
-import { showVolts } from '@zygostat/core/words';
+import { fieldValueText, showVolts } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { sheetOpened } from './slice';
 import { useTokens } from '../../theme';
@@ -24,6 +24,7 @@ export function DeviceSheet({
   const dispatch = useAppDispatch();
   const face = useAppSelector(({ bench }) => bench.view?.faces[id]);
   const points = useAppSelector(({ bench }) => bench.view?.nodes);
+  const units = useAppSelector(({ settings }) => settings);
   const held = useAppSelector(({ bench }) => bench.inputs.controls[id]);
   const device = findDevice(circuit, id);
   if (!device) return null;
@@ -81,7 +82,7 @@ export function DeviceSheet({
                 given={device[group][name] !== undefined}
                 onChange={(value) =>
                   actions.edit(
-                    `${device.label}: ${field.label} ${String(value)} ${field.type === 'number' ? field.unit : ''}`.trim(),
+                    `${device.label}: ${field.label} ${fieldValueText(field, value, units)}`,
                     (c) => setValue(c, id, group, name, value),
                   )
                 }

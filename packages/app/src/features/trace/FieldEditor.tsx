@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
-import type { Field, Value } from '@zygostat/core/devices';
-import { complaint } from '@zygostat/core/devices';
+import type { Field, NumberField, Value } from '@zygostat/core/devices';
+import { fieldIn, readValue, valueIn } from '@zygostat/core/words';
 import { Options } from '../../basics';
+import { useAppSelector } from '../../store';
 import { MarksEditor } from './MarksEditor';
 
 interface FieldEditorProps {
@@ -16,18 +17,23 @@ interface FieldEditorProps {
   onChange: (value: Value) => void;
 }
 
-/** Edits one number, choice or selection of marks of a device; says what would be valid and keeps what was typed. */
-export function FieldEditor({ field, value, given, hint, onChange }: FieldEditorProps) {
+/** Edits one number: in the person's units, or with a unit typed behind it; what was typed stays until it is right. */
+function NumberEditor({
+  field,
+  value,
+  given,
+  hint,
+  onChange,
+}: Omit<FieldEditorProps, 'field' | 'value'> & { field: NumberField; value: number }) {
+  const units = useAppSelector(({ settings }) => settings);
   const [typed, setTyped] = useState<string | null>(null);
-  if (field.type === 'choice')
-    return <Options label={field.label} options={field.options} value={String(value)} onChange={onChange} />;
-  if (field.type === 'marks') return <MarksEditor field={field} value={String(value)} onChange={onChange} />;
-  const text = typed ?? String(value);
-  const label = field.unit ? `${field.label}, ${field.unit}` : field.label;
-  const problem = complaint(field, text.trim() === '' ? NaN : Number(text));
+  const { unit } = fieldIn(field, units);
+  const label = unit ? `${field.label}, ${unit}` : field.label;
+  const read = typed === null ? { value } : readValue(field, typed, units);
+  const problem = 'problem' in read ? read.problem : undefined;
   const commit = () => {
-    if (typed === null || problem !== undefined) return;
-    if (Number(typed) !== value) onChange(Number(typed));
+    if (typed === null || !('value' in read)) return;
+    if (read.value !== value) onChange(read.value);
     setTyped(null);
   };
   return (
@@ -37,7 +43,7 @@ export function FieldEditor({ field, value, given, hint, onChange }: FieldEditor
         dense
         label={label}
         aria-label={label}
-        value={text}
+        value={typed ?? String(valueIn(field, value, units))}
         inputMode="decimal"
         error={problem !== undefined}
         onChangeText={setTyped}
@@ -51,4 +57,13 @@ export function FieldEditor({ field, value, given, hint, onChange }: FieldEditor
       </HelperText>
     </View>
   );
+}
+
+/** Edits one number, choice or selection of marks of a device. */
+export function FieldEditor({ field, value, given, hint, onChange }: FieldEditorProps) {
+  if (field.type === 'choice')
+    return <Options label={field.label} options={field.options} value={String(value)} onChange={onChange} />;
+  if (field.type === 'marks') return <MarksEditor field={field} value={String(value)} onChange={onChange} />;
+  const rest = { given, onChange, ...(hint !== undefined && { hint }) };
+  return <NumberEditor field={field} value={Number(value)} {...rest} />;
 }

@@ -51,9 +51,11 @@ const PHONE_PANES: readonly Pane[] = ['loom', 'find', 'ladder', 'path', 'time', 
 /** Where nothing is probed, and whoever calls does so there. */
 const NO_PROBES: ReadonlySet<Pane> = new Set(['find', 'air']);
 
-/** The air only where something stands for the ducts. */
+/** The air only where something stands for the ducts or the rooms. */
 const panesOf = (all: readonly Pane[], { devices }: Circuit) =>
-  devices.some(({ kind }) => kindOf(kind).conveys) ? all : all.filter((pane) => pane !== 'air');
+  devices.map(({ kind }) => kindOf(kind)).some(({ conveys, houses }) => conveys ?? houses)
+    ? all
+    : all.filter((pane) => pane !== 'air');
 
 function Header({ job }: { job: Job }) {
   const dispatch = useAppDispatch();
@@ -106,7 +108,7 @@ export function Trace({ job, circuit }: TraceProps) {
     if (name === 'loom') return loom;
     if (name === 'find') return <FindPane circuit={circuit} jobId={job.id} />;
     if (name === 'path') return <PathPane circuit={circuit} onStud={actions.tapStud} />;
-    if (name === 'air') return <AirPane circuit={circuit} />;
+    if (name === 'air') return <AirPane circuit={circuit} siteId={job.siteId} />;
     if (name === 'readings') return <ReadingsPane circuit={circuit} jobId={job.id} />;
     return name === 'ladder' ? (
       <LadderPane circuit={circuit} onStud={actions.tapStud} />

@@ -90,6 +90,14 @@ export const ductParams = {
     source: 'read the label',
   }),
   mostPa: pascals('Loud above, between supply and return', 150, 600),
+  mostMs: num({
+    label: 'Air rushes above, in a zone’s duct',
+    unit: 'm/s',
+    default: 9,
+    min: 1,
+    max: 30,
+    source: 'from memory',
+  }),
 };
 export type DuctParams = ValuesOf<typeof ductParams>;
 

@@ -29,7 +29,7 @@ test('as it is built nothing is wrong; without its bypass the smallest zone star
   ]);
   const { without, leastFlow } = planAir(two)!;
   const [alone] = without.filter(({ state }) => state.calling.join() === '2');
-  expect(alone!.troubles).toEqual(['starved']);
+  expect(alone!.troubles).toEqual(['starved', 'rushes']);
   expect(alone!.state.total).toBeLessThan(leastFlow);
 });
 
@@ -37,6 +37,7 @@ test.each<[string, string, number, string]>([
   ['a narrow duct and a wide bypass: what runs round freezes the coil', 'zone2Mm', 200, 'frost'],
   ['a unit that heats more than its label lets it', 'heatKw', 30, 'hot'],
   ['a limit that is lower', 'mostPa', 60, 'loud'],
+  ['ducts that must be quiet', 'mostMs', 5, 'rushes'],
 ])('%s', (_, name, value, trouble) => {
   const worse = setValue(setValue(two, 'ducts', 'params', name, value), 'bypass', 'settings', 'setPa', 80);
   expect(troublesOf(worse).flatMap(([, troubles]) => troubles)).toContain(trouble);

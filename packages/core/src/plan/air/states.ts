@@ -15,7 +15,7 @@ const ROOM_C = 24;
 const SENSIBLE = 0.75;
 
 /** What goes wrong first, the gravest first. */
-export type AirTrouble = 'frost' | 'hot' | 'starved' | 'loud';
+export type AirTrouble = 'frost' | 'hot' | 'starved' | 'loud' | 'rushes';
 
 export interface AirState {
   state: ZonedState;
@@ -57,7 +57,7 @@ function builtAir({ devices }: Circuit, { air }: Conveyance): ZonedAir {
 const differenceK = (state: ZonedState, watts: number): number | null =>
   state.total - state.bypass > 1e-6 ? supplyDifference(state, watts) : null;
 
-function judged(state: ZonedState, { coolW, heatW, mostRiseK, mostPa }: Conveyance): AirState {
+function judged(state: ZonedState, { coolW, heatW, mostRiseK, mostPa, mostMs }: Conveyance): AirState {
   const warmerK = heatW > 0 ? differenceK(state, heatW) : 0;
   const colderK = coolW > 0 ? differenceK(state, SENSIBLE * coolW) : 0;
   const least = (LEAST_CFM_PER_TON * M3S_PER_CFM * coolW) / TON_W;
@@ -66,6 +66,7 @@ function judged(state: ZonedState, { coolW, heatW, mostRiseK, mostPa }: Conveyan
     ...(warmerK === null || warmerK > mostRiseK ? (['hot'] as const) : []),
     ...(state.total < least ? (['starved'] as const) : []),
     ...(state.staticPa > mostPa ? (['loud'] as const) : []),
+    ...(state.fastestMs > mostMs ? (['rushes'] as const) : []),
   ];
   return { state, warmerK, colderK, troubles };
 }

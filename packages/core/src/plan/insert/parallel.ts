@@ -1,7 +1,7 @@
 /** Adding a load across a call, and a thermostat beside another. */
 import type { Circuit, TerminalId } from '../../circuit';
 import { addDevice, findDevice, freeDeviceId, splitTerminal } from '../../circuit';
-import { PARTS } from '../../devices';
+import { PARTS, kindOf } from '../../devices';
 import { addLeads } from '../field/cable';
 import { commonAt } from '../field/common';
 import { factsOf, leadsOn } from '../field/functions';
@@ -70,4 +70,12 @@ export function addParallelThermostat(
     device,
     circuit: addLeads(added, `${device}Cable`, 'Second thermostat cable', landed, place.lengthM),
   };
+}
+
+/** Thermostats that run one unit between them with nothing that parts them: each wants a label. */
+export function inParallel({ devices }: Circuit): string[] {
+  const kinds = devices.map(({ id, kind }) => ({ id, kind: kindOf(kind) }));
+  if (kinds.some(({ kind }) => kind.decides)) return [];
+  const stats = kinds.filter(({ kind }) => kind.asks).map(({ id }) => id);
+  return stats.length > 1 ? stats : [];
 }

@@ -20,6 +20,7 @@ import { addLeads } from '../field/cable';
 import { commonAt } from '../field/common';
 import type { ConductorFunction, Facts, Lead } from '../field/functions';
 import { factsOf } from '../field/functions';
+import { withRooms } from './rooms';
 
 export type Drive = 'power' | 'spring-open' | 'spring-closed';
 
@@ -272,5 +273,5 @@ export function zonedCircuit(circuit: Circuit, wish: ZoneWish, va: number): Circ
         zones: COUNT[wish.zones.length - 2]!,
         bypassMm: wish.bypass === 'none' ? 0 : 250,
       }).circuit;
-  return withDucts;
+  return withRooms(withDucts, wish.zones.length, plant);
 }

@@ -5,7 +5,7 @@
 import type { AirPlan } from '../air/states';
 import { planAir } from '../air/states';
 import type { Circuit } from '../../circuit';
-import { setValue } from '../../circuit';
+import { findDevice, setValue } from '../../circuit';
 import { kindOf } from '../../devices';
 import type { Finding, Proof } from '../../prove';
 import { prove } from '../../prove';
@@ -15,13 +15,11 @@ import { cablePart } from '../field/part';
 import { landedEnds, pigtailed } from '../field/pigtail';
 import { harmOf } from '../harm';
 import { addParallelThermostat } from '../insert/parallel';
-import type { Season } from './leading';
-import { leadingYear, usualHouse } from './leading';
+import { planRooms } from '../air/rooms';
+import type { Season } from '../air/seasons';
 import type { ZoneObstacle, ZoneWish } from './panel';
 import { OWN_VA, zonedCircuit } from './panel';
-
-/** A usual unit, W: three tons and a furnace that goes with it. */
-const UNIT_W = { heatW: 16_000, coolW: 9000 };
+import { withRooms } from './rooms';
 
 /** What a way does not give, or gives up. */
 export type ZoneLoss = 'same-air' | 'one-mode' | 'rooms-by-themselves' | 'air-not-sized';
@@ -147,20 +145,24 @@ function panelOption(circuit: Circuit, standing: Proof, wish: ZoneWish): ZoneOpt
 
 /** Thermostats beside the first, terminal to terminal at the unit: no damper, one mode for all. */
 function parallelOption(circuit: Circuit, standing: Proof, { thermostat, zones }: ZoneWish): ZoneOption {
+  const hung = (now: Circuit, device: string, zone: number) =>
+    setValue(now, device, 'params', 'zone', `${zone}`);
+  const first = withRooms(
+    hung(circuit, thermostat, 1),
+    zones.length,
+    findDevice(circuit, thermostat)!.station,
+  );
   const made = zones.slice(1).reduce((now, { name, lengthM }, i) => {
     const station = { id: `room-parallel-${i + 2}`, kind: 'room' as const, name, access: 2 };
-    return addParallelThermostat({ ...now, stations: [...now.stations, station] }, thermostat, {
+    const added = addParallelThermostat({ ...now, stations: [...now.stations, station] }, thermostat, {
       station: station.id,
       lengthM,
-    }).circuit;
-  }, circuit);
-  const house = usualHouse(
-    zones.map(({ name }) => name),
-    UNIT_W,
-  );
+    });
+    return hung(added.circuit, added.device, i + 2);
+  }, first);
   return {
     ...optionOf(circuit, standing, 'parallel', made, ['same-air', 'one-mode', 'rooms-by-themselves']),
-    seasons: leadingYear(house),
+    seasons: planRooms(made, { day: 'winter' })?.seasons ?? [],
   };
 }
 

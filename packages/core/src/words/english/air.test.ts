@@ -2,16 +2,18 @@
 import { NEW_WORLD, advance, airOf, holding } from '../../behaviour';
 import { setValue } from '../../circuit';
 import { compile } from '../../network';
-import { planAir } from '../../plan';
-import { leadingYear, usualHouse } from '../../plan/zones/leading';
-import { fourZoneFurnace, twoZoneFurnace } from '../../systems';
+import { planAir, planRooms } from '../../plan';
+import { fourZoneFurnace, parallelThermostats, twoZoneFurnace } from '../../systems';
 import {
   airChoices,
   airCaution,
   airFitText,
   airTroubleText,
   bypassText,
+  dayTitle,
   namesIn,
+  roomText,
+  runsText,
   seasonText,
   showPressure,
   zoneText,
@@ -43,7 +45,7 @@ test('where none is needed, and where nothing helps', () => {
 
 test('what goes wrong with a zone alone', () => {
   const alone = planAir(two)!.without.find(({ state }) => state.calling.join() === '2')!;
-  expect(airTroubleText(alone)).toBe('Zone 2 alone: too little air for the coil.');
+  expect(airTroubleText(alone)).toBe('Zone 2 alone: too little air for the coil and air rushes in its duct.');
 });
 
 test('dampers and flows for whoever does not see the drawing', () => {
@@ -74,11 +76,31 @@ test.each([
 });
 
 test('who leads in which months', () => {
-  const [winter, summer] = leadingYear(usualHouse(['Below', 'Above'], { heatW: 16_000, coolW: 9000 }));
-  expect(seasonText(winter!, ['Below', 'Above'], US)).toMatch(
+  const storeys = setValue(parallelThermostats('Said'), 'rooms', 'params', 'zone2Height', 4.5);
+  const [winter, summer] = planRooms(storeys, { day: 'winter' })!.seasons;
+  const rooms = [
+    { zone: '1', name: 'Below' },
+    { zone: '2', name: 'Above' },
+  ];
+  expect(seasonText(winter!, rooms, US)).toMatch(
     /^October to April, heating: Below leads at 70 °F, Above at 6\d °F\. In the worst of it that makes Below \d\d °F and Above \d\d °F, \d\.\d starts an hour\.$/,
   );
-  expect(seasonText(summer!, ['Below', 'Above'], SI)).toMatch(
-    /^June to August, cooling: Above leads at 24 °C/,
+  expect(seasonText(summer!, rooms, SI)).toMatch(/^June to August, cooling: Above leads at 24 °C/);
+});
+
+test('a day in the rooms, told', () => {
+  const names = namesIn(two);
+  const winter = planRooms(two, { day: 'winter' })!;
+  expect(dayTitle(winter, US)).toBe('28 °F outdoors all day, heated; wanted is 70 °F.');
+  expect(winter.rooms.map((room) => roomText(names, winter, room, SI))).toEqual([
+    expect.stringMatching(/^Thermostat below: 2\d °C to 2\d °C, near what is wanted\.$/),
+    'Thermostat above: 21 °C, near what is wanted.',
+  ]);
+  expect(runsText(names, winter)).toMatch(/^The unit runs \d+ % of the time, \d+\.\d starts an hour\.$/);
+  const parallel = parallelThermostats('Said');
+  const summer = planRooms(parallel, { day: 'summer' })!;
+  expect(runsText(namesIn(parallel), summer)).toMatch(/; Second thermostat leads it \d+ % of that\.$/);
+  expect(roomText(namesIn(parallel), summer, summer.rooms[0]!, SI)).toMatch(
+    /^Thermostat: \d\d °C to \d\d °C, goes past it by \d+ K\.$/,
   );
 });

@@ -5,20 +5,15 @@ import type { AirPlan, AirState, AirTrouble, Corrected } from '../../plan';
 import { M3S_PER_CFM, TON_W } from '../../standards';
 import { capital, listed } from '../phrases';
 import type { Names } from '../names';
-import { showFlow, showPressure } from '../show';
+import { showDifference, showFlow, showPressure } from '../show';
 import type { Units } from '../units';
 
-/** Millimetres in an inch, and the fall of temperature that is a kelvin in °F. */
+/** Millimetres in an inch. */
 const INCH_MM = 25.4;
-const F_PER_K = 1.8;
 
 /** "open", "shut", "40 % open" */
 const damperText = (open: number): string =>
   open >= 0.995 ? 'open' : open <= 0.005 ? 'shut' : `${Math.round(open * 100)} % open`;
-
-/** A difference of temperatures. */
-const showDifference = (kelvin: number, unit: Units['temperature']): string =>
-  unit === 'C' ? `${Math.round(kelvin)} K` : `${Math.round(kelvin * F_PER_K)} °F`;
 
 /** "10 in." or "254 mm" */
 const showDiameter = (metres: number, unit: Units['length']): string =>
@@ -45,6 +40,7 @@ const TROUBLE: Readonly<Record<AirTrouble, string>> = {
   hot: 'the high limit trips',
   starved: 'too little air for the coil',
   loud: 'loud, and hard on the fan',
+  rushes: 'air rushes in its duct',
 };
 
 /** What goes wrong with a combination calling. */

@@ -39,20 +39,22 @@ const MONTHS = [
 /** Who leads in a season, what is set, and what that makes of the rooms. */
 export function seasonText(
   { months, leading: { mode, leader, setC, day } }: ZoneOption['seasons'][number],
-  rooms: readonly string[],
+  rooms: readonly { zone: string; name: string }[],
   { temperature }: Units,
 ): string {
   const [first, last] = [MONTHS[months[0]!]!, MONTHS[months[months.length - 1]!]!];
-  const others = rooms.flatMap((name, i) =>
+  const others = rooms.flatMap(({ name }, i) =>
     i === leader ? [] : [`${name} at ${showTemperature(setC[i]!, temperature)}`],
   );
-  const come = rooms.map((name) => `${name} ${showTemperature(day.rooms[name]!.mean, temperature)}`);
-  return `${first} to ${last}, ${mode === 'heat' ? 'heating' : 'cooling'}: ${rooms[leader]!} leads at ${showTemperature(setC[leader]!, temperature)}, ${listed(others)}. In the worst of it that makes ${listed(come)}, ${day.cyclesPerHour.toFixed(1)} starts an hour.`;
+  const come = rooms.map(
+    ({ zone, name }) => `${name} ${showTemperature(day.rooms[zone]!.mean, temperature)}`,
+  );
+  return `${first} to ${last}, ${mode === 'heat' ? 'heating' : 'cooling'}: ${rooms[leader]!.name} leads at ${showTemperature(setC[leader]!, temperature)}, ${listed(others)}. In the worst of it that makes ${listed(come)}, ${day.cyclesPerHour.toFixed(1)} starts an hour.`;
 }
 
 /** How far the seasons are to be believed. */
 export const SEASON_CAUTION =
-  'Of a usual house of as many storeys, the lowest first: it shows who leads, not what your rooms will be.';
+  'Of a usual house of as many storeys, the lowest first, until you give yours on Trace under Air.';
 
 export const ZONE_OBSTACLE: Readonly<Record<ZoneObstacle, string>> = {
   'too-few': 'A zoned system has two zones or more.',

@@ -134,6 +134,7 @@ export const ductSystem = defineDevice({
     heatW: params.heatKw * 1000,
     mostRiseK: params.mostRiseK,
     mostPa: params.mostPa,
+    mostMs: params.mostMs,
   }),
   conflict: ({ fanFlowLow, fanFlow, fanFlowHigh, fanPaLow, fanPa, fanPaHigh }) =>
     !(fanPaLow < fanPa && fanPa < fanPaHigh)
