@@ -7,6 +7,7 @@ import type {
   Inputs,
   Timeline,
   World,
+  Caller,
 } from '@zygostat/core/behaviour';
 import { NEW_WORLD, callAlone, makeBench, runTimeline, sectionsOf } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
@@ -125,9 +126,10 @@ export const model = {
     circuit: Circuit,
     controls: Inputs['controls'],
     call: Call,
+    caller: Caller,
     seconds: { call: number; until: number },
   ): Timeline =>
-    runTimeline(compile(circuit), callAlone(circuit, controls, call, seconds.call), seconds.until),
+    runTimeline(compile(circuit), callAlone(circuit, controls, call, seconds.call, caller), seconds.until),
 
   /** What the air does for every combination of zones; what is wrong with the ducts as they are given. */
   air: (circuit: Circuit): { plan: AirPlan | null; wrong: string | null } => {

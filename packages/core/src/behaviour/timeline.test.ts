@@ -1,7 +1,7 @@
 /** Sequences in time. Orders and delays are common practice in the trade, as the device settings quote them. */
 import { addLink, lift, setValue } from '../circuit';
 import { compile } from '../network';
-import { findTemplate, furnaceAirConditioner, heatPumpWithStrips } from '../systems';
+import { findTemplate, furnaceAirConditioner, heatPumpWithStrips, twoZoneFurnace } from '../systems';
 import type { Call } from '../devices';
 import { namesIn, reasonText, sequenceText } from '../words';
 import { callScript, instantAt, runTimeline } from '.';
@@ -101,4 +101,27 @@ test('a circuit that chatters ends with its name in bounded time', () => {
     at: 300,
     text: 'Chattering: Furnace board, Contactor.',
   });
+});
+
+test('zones that call in turn: dampers stand open while their zone is served, all of them when nobody calls', () => {
+  const zones = twoZoneFurnace('Run');
+  const { lanes } = runTimeline(compile(zones), callScript(zones, 'heat', 600, { type: 'turn' }), 1500);
+  const openAt = (id: string, at: number) =>
+    lanes.find((lane) => lane.id === `${id}!`)!.spans.findLast(({ from }) => from <= at)!.on;
+  const dampers = (at: number) => ['damper1', 'damper2'].map((id) => openAt(id, at));
+  // Zone 1 calls from 0 to 600 s, zone 2 from 300 to 900 s; blades take 45 s.
+  expect([60, 400, 700].map(dampers)).toEqual([
+    [true, false],
+    [true, true],
+    [false, true],
+  ]);
+});
+
+test('a call of one thermostat leaves the others alone', () => {
+  const zones = twoZoneFurnace('Run');
+  const script = callScript(zones, 'heat', 600, { type: 'one', thermostat: 'stat2' });
+  expect(script.map(({ at, controls }) => [at, Object.keys(controls!)])).toEqual([
+    [0, ['stat2']],
+    [600, ['stat2']],
+  ]);
 });

@@ -68,6 +68,7 @@ interface Shown {
 
 function shownOf(network: Network, { loads, contacts, faces }: Snapshot): Shown[] {
   const labels = new Map(network.circuit.devices.map(({ id, label }) => [id, label]));
+  const dampers = new Set(network.devices.flatMap(({ device, kind }) => (kind.conducts ? [device.id] : [])));
   return [
     ...loads.map(({ id, device, title, energised }): Shown => ({
       id: `${device}/${id}`,
@@ -93,7 +94,8 @@ function shownOf(network: Network, { loads, contacts, faces }: Snapshot): Shown[
       kind: 'message',
       device,
       title: labels.get(device)!,
-      on: tone === 'busy' || tone === 'tripped',
+      // A damper is on while air passes it.
+      on: tone === 'busy' || tone === 'tripped' || (dampers.has(device) && tone === 'ok'),
       text,
     })),
   ];

@@ -7,7 +7,7 @@ const circuit = furnaceAirConditioner('Lanes');
 const timeline = runTimeline(compile(circuit), callScript(circuit, 'heat', 600), 900);
 
 test.each([320, 390, 1000])('at %i px every bar stands at its time and inside the page', (width) => {
-  const shape = layTimeline(timeline, width);
+  const shape = layTimeline(timeline, eventfulLanes(timeline), width);
   expect(shape.lanes.map(({ lane }) => lane)).toEqual(eventfulLanes(timeline).map(({ id }) => id));
   for (const { bars, lane } of shape.lanes) {
     const starts = timeline.lanes.find(({ id }) => id === lane)!.spans.filter(({ on }) => on);

@@ -38,20 +38,29 @@ const TICK_ROOM = 58;
 
 const scaleOf = (until: number, width: number) => (width - 2 * TIMELINE.margin) / until;
 
-/** Lanes on which something happens, loads first, then contacts, then messages. */
-export function eventfulLanes({ lanes }: Timeline): Lane[] {
-  const order = { load: 0, contact: 1, message: 2 };
-  return lanes
-    .filter(({ spans }) => spans.length > 1)
-    .sort((one, other) => order[one.kind] - order[other.kind]);
-}
+const ORDER = { load: 0, contact: 1, message: 2 } as const;
 
-/** Lays a timeline out for a width in px. */
-export function layTimeline(timeline: Timeline, width: number): TimelineShape {
-  const { until } = timeline;
+/** Lanes on which something happens, loads first, then contacts, then messages. */
+export const eventfulLanes = ({ lanes }: Timeline): Lane[] =>
+  lanes.filter(({ spans }) => spans.length > 1).sort((one, other) => ORDER[one.kind] - ORDER[other.kind]);
+
+/** Of these, what runs and what shows, without the contacts behind it. */
+export const plainLanes = (timeline: Timeline): Lane[] =>
+  eventfulLanes(timeline).filter(({ kind }) => kind !== 'contact');
+
+/**
+ * Lays a timeline out for a width in px.
+ *
+ * @param shown - its lanes, from the top.
+ */
+export function layTimeline(
+  { until }: Pick<Timeline, 'until'>,
+  shown: readonly Lane[],
+  width: number,
+): TimelineShape {
   const scale = scaleOf(until, width);
   const xOf = (at: number) => TIMELINE.margin + at * scale;
-  const lanes = eventfulLanes(timeline).map(({ id, kind, title, spans }, i): LaneShape => {
+  const lanes = shown.map(({ id, kind, title, spans }, i): LaneShape => {
     const top = TIMELINE.axis + i * TIMELINE.lane;
     const bars = spans.flatMap(({ from, on, text }, s): Bar[] => {
       const x = xOf(from);

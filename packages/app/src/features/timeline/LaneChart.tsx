@@ -1,16 +1,22 @@
 import { memo, useMemo } from 'react';
 import type { GestureResponderEvent, ViewStyle } from 'react-native';
 import { StyleSheet, View } from 'react-native';
-import type { Timeline } from '@zygostat/core/behaviour';
+import type { Lane, Timeline } from '@zygostat/core/behaviour';
 import { layTimeline, timeAt } from '@zygostat/core/drawing';
 import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { FONTS, useTokens } from '../../theme';
 
 const KINDS = { load: 'load', contact: 'contact', message: 'shows' } as const;
 
-const Lanes = memo(function Lanes({ timeline, width }: { timeline: Timeline; width: number }) {
+interface LanesProps {
+  timeline: Timeline;
+  lanes: readonly Lane[];
+  width: number;
+}
+
+const Lanes = memo(function Lanes({ timeline, lanes, width }: LanesProps) {
   const t = useTokens();
-  const shape = useMemo(() => layTimeline(timeline, width), [timeline, width]);
+  const shape = useMemo(() => layTimeline(timeline, lanes, width), [timeline, lanes, width]);
   const fill = { load: t.copper, contact: t.ink, message: t.slate };
   return (
     <Svg width={width} height={shape.height} aria-hidden>
@@ -54,22 +60,20 @@ const Lanes = memo(function Lanes({ timeline, width }: { timeline: Timeline; wid
   );
 });
 
-interface LaneChartProps {
-  timeline: Timeline;
-  width: number;
+interface LaneChartProps extends LanesProps {
   at: number;
   onScrub: (at: number) => void;
 }
 
 /** Lanes over time with a cursor that follows a finger. */
-export function LaneChart({ timeline, width, at, onScrub }: LaneChartProps) {
+export function LaneChart({ timeline, lanes, width, at, onScrub }: LaneChartProps) {
   const t = useTokens();
   const x = 14 + (at * (width - 28)) / timeline.until;
   const scrub = ({ nativeEvent }: GestureResponderEvent) =>
     onScrub(timeAt(timeline, width, nativeEvent.locationX));
   return (
     <View>
-      <Lanes timeline={timeline} width={width} />
+      <Lanes timeline={timeline} lanes={lanes} width={width} />
       <View style={[styles.cursor, { left: x - 1, backgroundColor: t.red }]} pointerEvents="none" />
       <View
         style={[StyleSheet.absoluteFill, styles.slide]}

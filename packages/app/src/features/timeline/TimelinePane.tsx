@@ -1,14 +1,15 @@
 import { useCallback, useMemo, useState } from 'react';
 import type { LayoutChangeEvent } from 'react-native';
 import { Pressable, StyleSheet, View } from 'react-native';
-import type { Timeline } from '@zygostat/core/behaviour';
+import type { Caller, Timeline } from '@zygostat/core/behaviour';
 import { instantAt } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Call } from '@zygostat/core/devices';
-import { eventfulLanes } from '@zygostat/core/drawing';
+import { eventfulLanes, plainLanes } from '@zygostat/core/drawing';
 import { endText, namesIn, reasonText, sequenceText, showDuration } from '@zygostat/core/words';
 import { useModel } from '../../model/useModel';
 import { useAppDispatch, useAppSelector } from '../../store';
+import { thermostatsOf } from '../bench/calls';
 import { momentShown } from '../bench/slice';
 import { useTokens } from '../../theme';
 import { ActionButton, Waiting, AppText } from '../../basics';
@@ -78,6 +79,42 @@ function Steps({ timeline, at, onGo }: { timeline: Timeline; at: number; onGo: (
   );
 }
 
+/** More lanes than this do not stand on a page: contacts are shown when asked for. */
+const MOST_LANES = 14;
+
+/** Who may call: everybody at once, each by itself, one after the other; nobody to choose where there is one thermostat. */
+function callersOf(circuit: Circuit): { label: string; caller: Caller }[] {
+  const stats = thermostatsOf(circuit);
+  if (stats.length < 2) return [];
+  return [
+    { label: 'All at once', caller: { type: 'all' } },
+    { label: 'In turn', caller: { type: 'turn' } },
+    ...stats.map(({ id, label }) => ({ label, caller: { type: 'one' as const, thermostat: id } })),
+  ];
+}
+
+/** Lanes with a cursor; of many, contacts only when asked for. */
+function Chart(props: { timeline: Timeline; width: number; at: number; onScrub: (at: number) => void }) {
+  const { timeline } = props;
+  const [contacts, setContacts] = useState(false);
+  const [all, plain] = useMemo(() => [eventfulLanes(timeline), plainLanes(timeline)], [timeline]);
+  const many = all.length > MOST_LANES && plain.length < all.length;
+  return (
+    <>
+      <LaneChart {...props} lanes={many && !contacts ? plain : all} />
+      {many ? (
+        <ActionButton
+          label={contacts ? 'Without contacts' : `With its ${all.length - plain.length} contacts`}
+          look="plain"
+          onPress={() => setContacts(!contacts)}
+        />
+      ) : null}
+    </>
+  );
+}
+
+const EVERYBODY: Caller = { type: 'all' };
+
 /** A call run through time: lanes to scrub with the loom following, and the sequence in words. */
 export function TimelinePane({ circuit }: { circuit: Circuit }) {
   const t = useTokens();
@@ -86,13 +123,15 @@ export function TimelinePane({ circuit }: { circuit: Circuit }) {
   // As it stood when the pane was opened: scrubbing changes the bench, not the run.
   const [held] = useState(controls);
   const [call, setCall] = useState<Call>('cool');
+  const [caller, setCaller] = useState(EVERYBODY);
+  const callers = callersOf(circuit);
   const [at, setAt] = useState(0);
   const [width, setWidth] = useState(0);
   const measure = useCallback(({ nativeEvent }: LayoutChangeEvent) => setWidth(nativeEvent.layout.width), []);
   const run = useModel(
     useCallback(
-      async (model) => ({ circuit, timeline: await model.timeline(circuit, held, call, RUN) }),
-      [circuit, held, call],
+      async (model) => ({ circuit, timeline: await model.timeline(circuit, held, call, caller, RUN) }),
+      [circuit, held, call, caller],
     ),
   );
   const names = useMemo(() => run && namesIn(run.circuit), [run]);
@@ -117,6 +156,19 @@ export function TimelinePane({ circuit }: { circuit: Circuit }) {
           />
         ))}
       </View>
+      {callers.length === 0 ? null : (
+        <View style={styles.callers} role="group" aria-label="Who calls">
+          {callers.map((one) => (
+            <ActionButton
+              key={one.label}
+              label={one.label}
+              hint={`Calls: ${one.label}`}
+              pressed={JSON.stringify(one.caller) === JSON.stringify(caller)}
+              onPress={() => (setCaller(one.caller), setAt(0))}
+            />
+          ))}
+        </View>
+      )}
       {!run || width === 0 ? (
         <Waiting label="Running the sequence" />
       ) : (
@@ -131,7 +183,7 @@ export function TimelinePane({ circuit }: { circuit: Circuit }) {
           </AppText>
           <Steps timeline={run.timeline} at={at} onGo={scrub} />
           <Reasons timeline={run.timeline} at={at} />
-          <LaneChart timeline={run.timeline} width={width} at={at} onScrub={scrub} />
+          <Chart timeline={run.timeline} width={width} at={at} onScrub={scrub} />
           <AppText kind="title" heading={2} style={styles.inset}>
             Sequence of operation
           </AppText>
@@ -162,6 +214,7 @@ export function TimelinePane({ circuit }: { circuit: Circuit }) {
 const styles = StyleSheet.create({
   pane: { paddingVertical: 8, gap: 8 },
   calls: { flexDirection: 'row', gap: 8, paddingHorizontal: 12 },
+  callers: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, paddingHorizontal: 12 },
   grow: { flex: 1 },
   wait: { marginTop: 40 },
   inset: { paddingHorizontal: 14 },

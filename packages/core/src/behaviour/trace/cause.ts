@@ -49,9 +49,8 @@ export function partsOf(cause: Cause): string[] {
     // What gets too little is not what takes it away.
     case 'weak':
     case 'unasked':
-      return [];
     case 'unwired':
-      return cause.terminal === undefined ? [] : [cause.terminal];
+      return [];
     default:
       return [cause.device];
   }

@@ -119,7 +119,9 @@ function suspectsOf(circuit: Circuit, finding: Finding, findings: readonly Findi
   const named = states.slice(0, MOST_ASKED).flatMap((shownBy) => {
     const supplied = supply(circuit, shownBy.mains);
     const { steady } = runCase(supplied, shownBy);
-    return viewOf(supplied.network, inputsOf(shownBy), steady).status.parts ?? [];
+    const { parts = [], cause } = viewOf(supplied.network, inputsOf(shownBy), steady).status;
+    // A terminal that no supply reaches is not what is wrong, but what is to be landed there may be.
+    return cause?.type === 'unwired' && cause.terminal !== undefined ? [...parts, cause.terminal] : parts;
   });
   return { named: new Set(named), near: new Set(nearTo(circuit, finding)) };
 }

@@ -114,7 +114,7 @@ export const damperMotor = defineDevice({
   waits: (state, { settings }) => travelWaits(state, settings, 'damper'),
   face: (state, { settings, controls, now }) => ({
     text: `${travelWord(state, settings, now)}${controls.shaft === 'slipped' ? ', blade slips' : ''}`,
-    tone: state.since === null ? 'ok' : 'busy',
+    tone: state.since !== null ? 'busy' : shareOpen(state, settings, now) > 0 ? 'ok' : 'off',
   }),
   faults: [
     { mode: 'stuck', title: 'Stuck', likelihood: 1, controls: { shaft: 'stuck' } },
