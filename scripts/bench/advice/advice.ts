@@ -1,6 +1,6 @@
 /**
- * `npm run bench:advice [every]`: every system with every single mistake, what is proposed and what is said. With
- * a number only every so-manieth mistake is gone through. What falls short goes to stderr, the table too.
+ * `npm run bench:advice [every] [systems]`: every system with every single mistake, what is proposed and what is said. With
+ * a number only every so-manieth mistake is gone through, with names only those systems. What falls short goes to stderr, the table too.
  */
 import { report } from '../report';
 import { runShards } from '../shards';
@@ -8,6 +8,7 @@ import type { Row } from './rows';
 import { merge } from './rows';
 
 const every = Number(process.argv[2] ?? 1);
+const systems = process.argv[3] ?? '';
 const rows = new Map<string, Row>();
 
 /** The table by system, then the metrics over all of them. */
@@ -63,7 +64,7 @@ function tell(): void {
   report('status_false_blame', sum('blamed'), 'states', 'a part that is good is named; aim exactly 0');
 }
 
-void runShards<Row>('scripts/bench/advice/shard.ts', every).then((found) => {
+void runShards<Row>('scripts/bench/advice/shard.ts', every, systems).then((found) => {
   for (const row of found) {
     const known = rows.get(row.system);
     rows.set(row.system, known ? merge(known, row) : row);

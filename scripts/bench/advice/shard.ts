@@ -16,7 +16,8 @@ const say = (text: string) => console.error(text);
 
 const mine = (i: number) => i % every === 0 && (i / every) % of === shard;
 
-for (const { id, build } of TEMPLATES) {
+const named = (process.argv[5] ?? '').split(',').filter((id) => id);
+for (const { id, build } of TEMPLATES.filter((one) => named.length === 0 || named.includes(one.id))) {
   const good = build('Advice');
   const row: Row = emptyRow(id);
   const standing = new Set(prove(good)!.findings.map(keyOf));

@@ -69,9 +69,11 @@ function needsOf(device: Device): readonly { mark: string; least: number }[] {
   const kind = kindOf(device.kind);
   const { own, unit } = kind.ownSupply ?? { own: [], unit: [] };
   const supplied: readonly string[] = [...own, ...unit];
-  const feeds = (role: TerminalRole) => kind.primary && (role === 'hot' || role === 'common');
-  const needs = kind.designations(fill(kind.params, device.params)).flatMap(({ mark, role }) => {
-    const needed = kind.inline || role === 'coil' || supplied.includes(mark) || feeds(role);
+  // A transformer feeds something, and a safety that has a supply lives on it.
+  const feeds = (role: TerminalRole) =>
+    (kind.primary ?? kind.safety) && (role === 'hot' || role === 'common');
+  const needs = kind.designations(fill(kind.params, device.params)).flatMap(({ mark, role, pairs }) => {
+    const needed = kind.inline || role === 'coil' || supplied.includes(mark) || (!pairs && feeds(role));
     const least = role === 'splice' ? 2 : needed ? 1 : 0;
     return least > 0 ? [{ mark, least }] : [];
   });

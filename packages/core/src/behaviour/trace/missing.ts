@@ -10,7 +10,7 @@ import { CALL_VOLTS } from '../scene';
 import type { Cause } from './cause';
 import { gravest } from './cause';
 import type { Trace } from './trace';
-import { HELD_OPEN, installedOf, isPlain, isTerminal, terminalsOf, worksAt } from './trace';
+import { HELD_OPEN, endsOf, installedOf, isPlain, isTerminal, terminalsOf, worksAt } from './trace';
 import { islandCause, misplacedCall, wiringCause } from './wiring';
 
 /** Volts under which a line load, or a primary, has nothing to work with. */
@@ -22,6 +22,26 @@ const LOST_VOLTS = 4;
 
 const positionOf = ({ network, settled }: Trace, branch: number) =>
   network.branches[branch]!.positions[settled.point.choice[branch]!]!;
+
+/** The wiring at a safety that opens though nothing it is there to notice is so. */
+function drivenBy({ network, settled, disagreements, inputs }: Trace, device: string): Cause | null {
+  const { kind } = installedOf({ network }, device);
+  if (!kind.safety || inputs.controls[device]?.[kind.safety.control] === kind.safety.tripped) return null;
+  const isHere = (terminal: string | null) => terminal?.startsWith(`${device}.`) === true;
+  const wrong = disagreements.find((one) => endsOf(one).terminals.some(isHere));
+  if (wrong) return { type: 'wiring', disagreement: wrong };
+  const landed = network.circuit.cables.flatMap(({ conductors }) =>
+    conductors.filter(({ from, to }) => isHere(from) || isHere(to)),
+  );
+  const broken = network.branches.findIndex(
+    ({ origin }, b) =>
+      origin.type === 'conductor' &&
+      landed.some(({ id, from, to }) => id === origin.conductor && from !== null && to !== null) &&
+      !passing(network, settled.point.choice, b),
+  );
+  const { origin } = network.branches[broken] ?? {};
+  return origin?.type === 'conductor' ? { type: 'broken', conductor: origin.conductor } : null;
+}
 
 /** Why a contact is open. */
 function openContact(trace: Trace, branch: number, visited: ReadonlySet<number>): Cause {
@@ -41,7 +61,7 @@ function openContact(trace: Trace, branch: number, visited: ReadonlySet<number>)
     return trace.counting.has(device) ? { type: 'waiting', device } : { type: 'unasked' };
   }
   if (kind.interrupts.includes(element) || kind.protects?.element === element)
-    return { type: 'opened', device };
+    return drivenBy(trace, device) ?? { type: 'opened', device };
   if (trace.tripped.has(device)) return { type: 'opened', device };
   const groups = kind.actuatedBy(context)[element];
   if (!groups) return trace.counting.has(device) ? { type: 'waiting', device } : { type: 'unasked' };
