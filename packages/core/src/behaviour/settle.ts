@@ -30,8 +30,11 @@ export const NEW_WORLD: World = { now: 0, states: {} };
 const MOST_STEPS = 200;
 
 /** Whether a device stands as before. */
-export const isSameState = (one: State, other: State) =>
-  one === other || Object.keys(one).every((key) => one[key] === other[key]);
+export function isSameState(one: State, other: State): boolean {
+  if (one === other) return true;
+  for (const key in one) if (one[key] !== other[key]) return false;
+  return true;
+}
 
 /** A device with what does not change while inputs stay as they are. */
 export interface Actor {
@@ -121,12 +124,26 @@ export interface Watch {
   visits?(visit: Visit): void;
 }
 
-/** What every device gives on a channel, as they all stand. */
-function givenOn(actors: Actors, states: readonly State[], channel: Channel, now: number): Signal[] {
-  return actors.flatMap(({ installed: { kind }, moment }, i) => {
-    const given = kind.gives?.(states[i]!, Object.assign(moment, { now }))[channel];
-    return given ? [given] : [];
-  });
+const NOTHING: readonly Signal[] = [];
+
+/** What every device gives on the channels, as they all stand: worked out once, and not before somebody listens. */
+function heardFrom(actors: Actors, states: readonly State[], now: number): Senses['hears'] {
+  let all: Map<string, Signal[]> | null = null;
+  const collect = () => {
+    const given = new Map<string, Signal[]>();
+    actors.forEach(({ installed: { kind }, moment }, i) => {
+      if (!kind.gives) return;
+      for (const [channel, signal] of Object.entries(
+        kind.gives(states[i]!, Object.assign(moment, { now })),
+      )) {
+        const known = given.get(channel);
+        if (known) known.push(signal);
+        else given.set(channel, [signal]);
+      }
+    });
+    return given;
+  };
+  return (channel) => (all ??= collect()).get(channel) ?? NOTHING;
 }
 
 /** What a device feels of whichever point is being looked at, noted where wanted. */
@@ -176,8 +193,7 @@ export function answerAt(
   { states, now }: Pick<Visit, 'states' | 'now'>,
 ): State {
   const { installed, moment } = actors[i]!;
-  const hears = (channel: Channel) => givenOn(actors, states, channel, now);
-  const senses = sensesOf(actors[i]!, network, () => point, hears);
+  const senses = sensesOf(actors[i]!, network, () => point, heardFrom(actors, states, now));
   return installed.kind.next(states[i]!, senses, Object.assign(moment, { now }));
 }
 
@@ -238,7 +254,8 @@ export function settleActors(
     ...installed.kind.initial,
     ...world.states[id],
   }));
-  const hears = (channel: Channel) => givenOn(actors, states, channel, world.now);
+  let heard = heardFrom(actors, states, world.now);
+  const hears = (channel: Channel) => heard(channel);
   const senses = actors.map((actor, i) =>
     sensesOf(actor, network, () => point, hears, noting ? (one) => felt[i]!.push(one) : undefined),
   );
@@ -265,7 +282,10 @@ export function settleActors(
     point = network.held ? solveHeld(solver, choice, network.held) : solveKnown(solver, choice);
     watch?.passes?.(point);
     const next = answer(choice);
-    const moved = next.flatMap((state, i) => (isSameState(states[i]!, state) ? [] : [i]));
+    const moved: number[] = [];
+    next.forEach((state, i) => {
+      if (!isSameState(states[i]!, state)) moved.push(i);
+    });
     if (moved.length === 0) return finish(null);
     const suspect = visited.length >= SUSPECT_STEPS;
     const key = suspect ? JSON.stringify(states) : '';
@@ -284,7 +304,9 @@ export function settleActors(
     } else if (suspect) seen.set(key, visited.length);
     visited.push(states);
     const movers = together ? moved : moved.slice(0, 1);
-    states = states.map((state, i) => (movers.includes(i) ? next[i]! : state));
+    states = [...states];
+    for (const i of movers) states[i] = next[i]!;
+    heard = heardFrom(actors, states, world.now);
   }
 }
 
