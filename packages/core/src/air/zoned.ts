@@ -21,6 +21,8 @@ export interface AirZone {
   /** From the supply plenum to its grille. */
   duct: Duct;
   grille: Resistance;
+  /** How far a damper in it that is set by hand stands open, 0 to 1; none where it is left out. */
+  hand?: number;
   /** How many times more it takes than was worked out, where it was measured. */
   times?: number;
 }
@@ -86,12 +88,13 @@ function networkOf({ fan, unit, back, zones, leastOpen, bypass }: ZonedAir, at: 
       parts: [{ type: 'fan', curve: atSpeed(fanCurve(fan), at.speed) }, ...unit.map(resistance)],
     },
     { id: 'back', from: ROOM, to: 'return', parts: [resistance(back)] },
-    ...zones.map(({ id, duct, grille, times = 1 }): AirBranch => ({
+    ...zones.map(({ id, duct, grille, hand = 1, times = 1 }): AirBranch => ({
       id: `zone ${id}`,
       from: 'supply',
       to: ROOM,
       parts: [
         { type: 'damper', areaM2: duct.areaM2, open: Math.max(at.zones[id] ?? 1, leastOpen) },
+        ...(hand < 1 ? [{ type: 'damper', areaM2: duct.areaM2, open: hand } as const] : []),
         { type: 'duct', duct, times },
         resistance({ ...grille, pa: grille.pa * times }),
       ],

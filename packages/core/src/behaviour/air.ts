@@ -13,6 +13,8 @@ export interface ZoneAir {
   /** Damper in its duct, `null` for a duct without; and how far it is open now. */
   damper: string | null;
   open: number;
+  /** How far the damper that is set by hand stands open; 1 where there is none. */
+  hand: number;
   /** m³/s */
   flow: number;
   /** Thermostats that hang in it, and whether any of them calls. */
@@ -60,7 +62,11 @@ export function airOf(network: Network, inputs: Inputs, world: World): AirView |
     };
   };
   const bypass = conveyed.air.bypass ? openOf(null, 0) : null;
-  const zones = conveyed.air.zones.map(({ id }) => ({ zone: id, ...openOf(id, 1) }));
+  const zones = conveyed.air.zones.map(({ id, hand = 1 }) => ({
+    zone: id,
+    hand,
+    ...openOf(id, 1),
+  }));
   const flow: ZonedFlow = flowAt(conveyed.air, {
     zones: Object.fromEntries(zones.map(({ zone, open }) => [zone, open])),
     bypass: bypass?.open ?? 0,

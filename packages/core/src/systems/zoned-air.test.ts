@@ -8,6 +8,7 @@ import type { Circuit } from '../circuit';
 import { lift, setValue } from '../circuit';
 import { compile } from '../network';
 import { AIR_J_KG_K, AIR_KG_M3 } from '../standards';
+import { namesIn, zoneText } from '../words';
 import { threeZoneHeatPump, twoZoneFurnace } from '.';
 
 const HOUSE: Inputs = { controls: {}, conditions: { indoorC: 22, outdoorC: 20 } };
@@ -79,6 +80,16 @@ test('a weight needs no volts, and lets the pressure rise as it opens', () => {
 test('a blade that slips hangs half open though its motor turns', () => {
   const { air } = airAfter(two, { ...upstairs, damper1: { shaft: 'slipped' } });
   expect(air.zones[0]!.open).toBe(0.5);
+});
+
+test('a damper set by hand stands in the way of its zone, beside its motor', () => {
+  const open = airAfter(two, upstairs).air.zones[1]!;
+  const held = airAfter(setValue(two, 'ducts', 'params', 'zone2Hand', 40), upstairs).air.zones[1]!;
+  expect([held.open, held.hand]).toEqual([1, 0.4]);
+  expect(held.flow).toBeLessThan(0.7 * open.flow);
+  expect(zoneText(namesIn(two), held, { temperature: 'C', length: 'm', gauge: 'mm2' })).toMatch(
+    /calls, open, by hand 40 % open, \d+ l\/s$/,
+  );
 });
 
 test('supply air comes to what unit and flow make of it, two thirds of the way in one time constant', () => {

@@ -80,6 +80,7 @@ describe('the panel’s rules', () => {
     priority: 'first',
     changeoverS: 180,
     purgeS: 90,
+    purgeTo: 'served',
     staging: 'time',
     stageS: 600,
     stageZones: 2,
@@ -119,6 +120,10 @@ describe('the panel’s rules', () => {
       fan: true,
       purging: true,
       open: [true, false, false],
+    });
+    expect(zoneOutputs(ended, calls({}, {}, {}), { ...rules, purgeTo: 'all' }, 150)).toMatchObject({
+      purging: true,
+      open: [true, true, true],
     });
     expect(zoneOutputs(ended, calls({}, {}, {}), rules, 190)).toMatchObject({
       fan: false,

@@ -20,6 +20,16 @@ const diameter = (label: string, fallback: number, least: number) =>
 const length = (label: string, fallback: number) =>
   num({ label, unit: 'm', default: fallback, min: 0.1, max: 200, source: 'from memory' });
 
+const byHand = () =>
+  num({
+    label: 'Its hand damper stands open by',
+    unit: '%',
+    default: 100,
+    min: 0,
+    max: 100,
+    source: 'common practice',
+  });
+
 /** 1 until it was measured. */
 const times = (label: string) =>
   num({ label, unit: 'times', default: 1, min: 0.2, max: 6, source: 'measured' });
@@ -51,12 +61,16 @@ export const ductParams = {
   ),
   zone1Mm: diameter('Duct of zone 1', 350, 50),
   zone1M: length('Its length, fittings too', 20),
+  zone1Hand: byHand(),
   zone2Mm: diameter('Duct of zone 2', 300, 50),
   zone2M: length('Its length, fittings too', 25),
+  zone2Hand: byHand(),
   zone3Mm: diameter('Duct of zone 3', 250, 50),
   zone3M: length('Its length, fittings too', 25),
+  zone3Hand: byHand(),
   zone4Mm: diameter('Duct of zone 4', 250, 50),
   zone4M: length('Its length, fittings too', 25),
+  zone4Hand: byHand(),
   zone1Times: times('Zone 1 takes, of what is worked out'),
   zone2Times: times('Zone 2 takes, of what is worked out'),
   zone3Times: times('Zone 3 takes, of what is worked out'),
@@ -131,6 +145,7 @@ export function zonedAirOf(params: DuctParams): ZonedAir {
       id,
       duct: roundDuct(params[`zone${id}Mm`] / 1000, params[`zone${id}M`], ROUGHNESS_M[params.surface]),
       grille: { pa: params.grillePa, flow: rated / names.length },
+      hand: params[`zone${id}Hand`] / 100,
       times: params[`zone${id}Times`],
     })),
     leastOpen: params.leastOpen / 100,

@@ -17,8 +17,9 @@ export interface ZoneRules {
   priority: 'first' | 'heat' | 'cool';
   /** From the end of one way to the beginning of the other, s. */
   changeoverS: number;
-  /** How long the fan goes on after a call with the zones it served open, s. */
+  /** How long the fan goes on after a call, s; and where its air goes: to the zones it served, or to all. */
   purgeS: number;
+  purgeTo: 'served' | 'all';
   /** When the second stage joins: after so long, from so many zones on, or as a thermostat that is served asks. */
   staging: 'time' | 'zones' | 'asked';
   stageS: number;
@@ -87,12 +88,13 @@ export interface ZoneOutputs {
 export function zoneOutputs(
   { way, since, ended, served }: ZoneState,
   calls: readonly ZoneCall[],
-  { purgeS, staging, stageS, stageZones }: ZoneRules,
+  { purgeS, purgeTo, staging, stageS, stageZones }: ZoneRules,
   now: number,
 ): ZoneOutputs {
   const purging = way === 'off' && ended !== null && now < ended + purgeS && served !== '';
   const fans = calls.flatMap(({ fan }, i) => (fan ? [String(i + 1)] : [])).join('');
-  const wanted = way !== 'off' || purging ? served : fans;
+  const purged = purgeTo === 'all' ? '' : served;
+  const wanted = way !== 'off' ? served : purging ? purged : fans;
   const asks = { time: since !== null && now - since >= stageS, zones: served.length >= stageZones };
   const wantsMore = calls.some(({ second: more }, i) => more && served.includes(String(i + 1)));
   const second = way !== 'off' && (staging === 'asked' ? wantsMore : asks[staging]);

@@ -15,6 +15,12 @@ const INCH_MM = 25.4;
 const damperText = (open: number): string =>
   open >= 0.995 ? 'open' : open <= 0.005 ? 'shut' : `${Math.round(open * 100)} % open`;
 
+/** How a zone's dampers stand: its motor's, and one that is set by hand where it is not wide open. */
+const dampersText = ({ damper, open, hand }: ZoneAir): string => {
+  const driven = damper === null ? 'no damper' : damperText(open);
+  return hand < 1 ? `${driven}, by hand ${damperText(hand)}` : driven;
+};
+
 /** "10 in." or "254 mm" */
 const showDiameter = (metres: number, unit: Units['length']): string =>
   unit === 'm' ? `${Math.round(metres * 1000)} mm` : `${Math.round((metres * 1000) / INCH_MM)} in.`;
@@ -25,7 +31,7 @@ export const zoneTitle = ({ device }: Names, { zone, thermostats }: ZoneAir): st
 
 /** What a zone has, for whoever does not see the drawing. */
 export const zoneText = (names: Names, zone: ZoneAir, { length }: Units): string =>
-  `${zoneTitle(names, zone)}: ${zone.calls ? 'calls, ' : ''}${zone.damper === null ? 'no damper' : damperText(zone.open)}, ${showFlow(zone.flow, length)}`;
+  `${zoneTitle(names, zone)}: ${zone.calls ? 'calls, ' : ''}${dampersText(zone)}, ${showFlow(zone.flow, length)}`;
 
 export const bypassText = (bypass: NonNullable<AirView['bypass']>, { length }: Units): string =>
   bypass.damper === null
@@ -94,7 +100,7 @@ export function airDrawing(names: Names, view: AirView, units: Units): AirTexts 
         {
           name: zoneTitle(names, zone),
           flow: showFlow(zone.flow, length),
-          damper: zone.damper === null ? 'no damper' : damperText(zone.open),
+          damper: dampersText(zone),
         },
       ]),
     ),

@@ -44,6 +44,12 @@ const settings = {
   ),
   changeoverS: seconds('From one way to the other', 180, 1800),
   purgeS: seconds('Fan on after a call', 90, 600),
+  purgeTo: choice(
+    'Its air goes to',
+    { served: 'The zones that called', all: 'All zones' },
+    'served',
+    'read the label',
+  ),
   staging: choice(
     'Second stage',
     { time: 'After a time', zones: 'From several zones on', asked: 'As a thermostat asks' },
