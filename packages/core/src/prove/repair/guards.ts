@@ -49,9 +49,8 @@ const fedOf = (network: Network): Fed[] =>
 
 /** The guards of every load and every hot terminal of a network, with every contact closed. */
 export function guardsOf(network: Network): Guarded {
+  const poles = polesOf(network);
   const whole = pathNets(network);
-  // Of a supply whose poles are joined everything hangs on both: nothing can be said of what stands between.
-  const poles = polesOf(network).filter(([hot, common]) => whole(hot) !== whole(common));
   const kept = new Map<string, Set<string>>();
   const drawing = network.branches.flatMap(({ nature, nodes }) =>
     nature === 'load' ? [nodes as [number, number]] : [],
