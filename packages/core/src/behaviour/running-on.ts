@@ -4,10 +4,20 @@ import { waitsOf } from './advance';
 import type { LoadReading } from './loads';
 import { CALL_VOLTS } from './scene';
 import type { Inputs } from './inputs';
+import { momentOf } from './moment';
 import type { Settled } from './settle';
 
+/** Whether a safety airs the house: it found something that burns, or clears what it had found. */
+const isAired = (network: Network, inputs: Inputs, { world }: Settled): boolean =>
+  network.devices.some((installed) => {
+    const { kind, device } = installed;
+    if (kind.safety?.runs !== 'fan') return false;
+    const tone = kind.face(world.states[device.id]!, momentOf(installed, inputs, world.now))?.tone;
+    return tone === 'tripped' || tone === 'busy';
+  });
+
 /**
- * Tells the loads that only run on after their call: a purge has nothing on the terminal that started
+ * Tells the loads that only run on after their call, and a fan that a safety runs: a purge has nothing on the terminal that started
  * it, a sequencer or relay on the load's way is still counting. That is no fault.
  */
 export function runningOn(
@@ -16,7 +26,9 @@ export function runningOn(
   settled: Settled,
 ): (load: LoadReading) => boolean {
   const counting = new Set(waitsOf(network, inputs, settled.world).map(({ device }) => device));
-  return ({ device, startedBy, branch }) => {
+  const aired = isAired(network, inputs, settled);
+  return ({ device, startedBy, branch, serves }) => {
+    if (aired && serves === 'fan') return true;
     if (startedBy !== undefined)
       return voltsBetween(settled.point, `${device}.${startedBy}`, `${device}.C`) < CALL_VOLTS;
     const steps = loadPath(network, settled.point.choice, branch)?.steps ?? [];

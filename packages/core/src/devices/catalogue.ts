@@ -31,6 +31,7 @@ import { heatPumpBoard } from './kinds/boards/heat-pump-board';
 import { house } from './kinds/zones/house';
 import { initiatingLoop } from './kinds/fire/initiating-loop';
 import { jumper } from './kinds/wiring/jumper';
+import { leakController } from './kinds/safeties/leak-controller';
 import { limitSwitch } from './kinds/safeties/limit-switch';
 import { lineLoad } from './kinds/loads/line-load';
 import { moistureSensor } from './kinds/safeties/moisture-sensor';
@@ -67,6 +68,7 @@ export const CATALOGUE: readonly DeviceKind[] = [
   condensatePump,
   drainPan,
   freezestat,
+  leakController,
   limitSwitch,
   sounder,
   pressureSwitch,

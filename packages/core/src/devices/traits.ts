@@ -53,7 +53,8 @@ export type Notice =
   | 'low-pressure'
   | 'high-pressure'
   | 'heat'
-  | 'flame-outside';
+  | 'flame-outside'
+  | 'refrigerant';
 
 /** A control that trips the device when something is wrong, and what must not run while it is tripped. */
 export interface Safety {
@@ -63,6 +64,8 @@ export interface Safety {
   tripped: Value;
   /** `compressor` either way, or `chilled`: what makes condensate. A coil on the way may stay energised. */
   stops: readonly ('cool' | 'heat' | 'fan' | 'compressor' | 'chilled')[];
+  /** What must run while it is tripped, whoever calls for what. */
+  runs?: 'fan';
   /** It is often added to a system that has none. */
   retrofit?: boolean;
 }

@@ -110,6 +110,14 @@ function safeties({ network, subject: { trip, asked }, loads }: JudgedState): Vi
     : [];
 }
 
+/** What a safety must bring while it is tripped, and does not. */
+function unfanned({ network, subject: { trip }, loads }: JudgedState): Violation[] {
+  const kind = trip && network.circuit.devices.find(({ id }) => id === trip.device)?.kind;
+  if (!trip || !kind || kindOf(kind).safety?.runs !== 'fan') return [];
+  const fans = loads.filter(({ serves, nature }) => serves === 'fan' && nature === 'motor');
+  return fans.some(({ energised }) => energised) ? [] : [{ property: 'unfanned', about: trip.device }];
+}
+
 function blank({ network, subject, settled }: JudgedState): Violation[] {
   if (subject.trip) return [];
   return network.devices.flatMap(({ device, kind, branches }): Violation[] => {
@@ -199,6 +207,7 @@ const JUDGES: readonly ((look: JudgedState) => Violation[])[] = [
   noWay,
   wrongDampers,
   safeties,
+  unfanned,
   blank,
   overloaded,
   coils,

@@ -26,6 +26,7 @@ export const SEVERITY: Readonly<Record<PropertyId, Severity>> = {
   'zone-shut': 'fault',
   'zone-open': 'fault',
   safety: 'danger',
+  unfanned: 'danger',
   blank: 'fault',
   overload: 'fault',
   'weak-coil': 'fault',

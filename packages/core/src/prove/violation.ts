@@ -26,6 +26,8 @@ interface Facts {
   'no-air': { loads: Loads };
   'no-purge': object;
   safety: { loads: Loads };
+  /** About a safety that must run the fan while it is tripped. */
+  unfanned: object;
   blank: { onBatteries: boolean };
   'weak-coil': { load: string; volts: number };
   'coil-margin': { load: string; volts: number; needs: number };

@@ -21,6 +21,7 @@ export * from './fire-loop';
 export * from './furnace-air-conditioner';
 export * from './heat-pump';
 export * from './hydronic';
+export * from './leak';
 export * from './zoned';
 
 export interface Template {

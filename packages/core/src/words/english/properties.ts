@@ -78,6 +78,10 @@ export const PROPERTY_WORDS: Readonly<Record<PropertyId, { title: string; why: s
     title: 'Every safety stops what it must',
     why: 'A safety that trips and stops too little protects nothing.',
   },
+  unfanned: {
+    title: 'A leak is aired out',
+    why: 'Refrigerant that burns collects where no air moves. Whatever is called and whoever is blank, the fan runs while it is found.',
+  },
   blank: {
     title: 'No thermostat loses its power',
     why: 'A blank thermostat makes no calls, and batteries run down where the wire should feed it.',

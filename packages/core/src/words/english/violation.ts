@@ -59,6 +59,7 @@ const TELL: Teller = {
     `With ${device(handle)} off the unit is dead and ${device(about)} still has its own 24 V.`,
   'no-purge': () => 'The call ends and the burner stops without a purge.',
   safety: ({ about, loads }, { device }) => `${device(about)} is tripped and ${list(loads)} runs on.`,
+  unfanned: ({ about }, { device }) => `With ${device(about)} tripped no fan runs.`,
   blank: ({ about, onBatteries }, { device }) =>
     onBatteries
       ? `${device(about)} lives on its batteries: the wire brings it nothing.`

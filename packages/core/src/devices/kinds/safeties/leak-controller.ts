@@ -1,0 +1,212 @@
+import { defineDevice } from '../../define';
+import type { Designation, Senses } from '../../context';
+import type { Element } from '../../element';
+import { LOGIC, contact, impedanceOf, inputOf, load, path } from '../../element';
+import { choice, num, seconds } from '../../fields';
+import { boardParams, when } from '../../parts/board';
+import { boardFaults, contactFaults } from '../../parts/faults';
+
+/** Supply under which it resets, and volts at an input that count as a call. From memory. */
+const WORKS_FROM_VOLTS = 17;
+const CALL_VOLTS = 12;
+const THROUGH_OHMS = 0.05;
+
+/** Calls it lets through or drops, plain and with everything there may be. */
+const PLAIN = ['Y', 'W'] as const;
+const STAGED = ['Y', 'Y2', 'W', 'W2', 'O'] as const;
+
+type Calls = 'plain' | 'staged';
+const callsOf = (takes: Calls): readonly (typeof STAGED)[number][] => (takes === 'staged' ? STAGED : PLAIN);
+
+/** Everything it passes on: the fan too, which it runs by itself meanwhile. */
+const passedOf = (takes: Calls): readonly string[] => [...callsOf(takes), 'G'];
+
+const PURPOSE: Readonly<Record<(typeof STAGED)[number], string>> = {
+  Y: 'cooling, or the compressor',
+  Y2: 'the second stage of it',
+  W: 'heat',
+  W2: 'the second stage of heat',
+  O: 'the reversing valve',
+};
+const ALIASES: Readonly<Partial<Record<string, readonly string[]>>> = { W: ['W1', 'AUX'], O: ['O/B', 'B'] };
+
+/** One end of what it passes on: the thermostat's strip, or a lead of the harness to the unit. */
+const row = (takes: Calls, end: 'T' | ''): Designation[] => {
+  const to = end === 'T' ? 'the thermostat' : 'the unit';
+  const mark = (name: string) => `${end}${name}`;
+  const aliasesOf = (name: string) =>
+    end === 'T' ? [name, ...(ALIASES[name] ?? [])] : (ALIASES[name] ?? []);
+  return [
+    {
+      mark: mark('R'),
+      role: 'hot',
+      purpose: `Hot, ${end === 'T' ? 'on to' : 'from'} ${to}.`,
+      aliases: aliasesOf('R'),
+    },
+    { mark: mark('C'), role: 'common', purpose: `Common of ${to}.`, aliases: aliasesOf('C') },
+    {
+      mark: mark('G'),
+      role: 'call',
+      purpose: `Fan, ${end === 'T' ? 'from' : 'to G of'} ${to}.`,
+      aliases: aliasesOf('G'),
+    },
+    ...callsOf(takes).map((name): Designation => ({
+      mark: mark(name),
+      role: 'call',
+      purpose: `Call for ${PURPOSE[name]}, ${end === 'T' ? 'from' : 'on to'} ${to}.`,
+      aliases: aliasesOf(name),
+    })),
+  ];
+};
+
+type LeakState = {
+  powered: boolean;
+  leak: boolean;
+  /** Calls stay dropped until then. */
+  until: number | null;
+  /** Its Y is called. */
+  cools: boolean;
+};
+
+/**
+ * A controller for flammable refrigerant, between thermostat and unit: while its sensor finds none it passes every call on; when
+ * it does, every call for heat and cooling drops and the fan runs, whatever the thermostat says, until the air is clean and a
+ * delay is over. A jumper tells it to run or to act as if it had found some; in neither place it holds everything off.
+ */
+export const leakController = defineDevice({
+  kind: 'leak-controller',
+  title: 'Leak controller',
+  designations: ({ takes }) => [
+    ...row(takes, 'T'),
+    ...row(takes, ''),
+    {
+      mark: 'LK',
+      role: 'contact',
+      purpose: 'To the unit’s own leak terminal, where it has one. Insulate it if unused.',
+    },
+  ],
+  params: {
+    takes: choice('It takes', { plain: 'R C Y W G', staged: 'R C Y Y2 W W2 O G' }, 'plain', 'read the label'),
+    ...boardParams,
+  },
+  settings: {
+    addsFan: choice(
+      'Adds G to a call for cooling',
+      { yes: 'Yes: a motor with taps', no: 'No: a motor with many pins' },
+      'no',
+      'common practice',
+    ),
+    restartS: seconds('Calls again after a leak in', 300, 1800),
+    fanS: num({
+      label: 'Fan on after a leak',
+      unit: 's',
+      default: 300,
+      min: 0,
+      max: 1800,
+      source: 'from memory',
+    }),
+  },
+  controls: {
+    sensor: choice(
+      'Sensor in the coil',
+      { clean: 'Finds nothing', leak: 'Finds refrigerant', dead: 'Sends nothing' },
+      'clean',
+    ),
+    jumper: choice('Test jumper', { run: 'In RUN', test: 'In TEST', missing: 'In neither' }, 'run'),
+  },
+  elements: ({ params: { takes, boardVa, inputOhms }, mains }): readonly Element[] => [
+    load(LOGIC, 'R', 'C', impedanceOf(24, boardVa, 0.9, mains.hertz)),
+    path('hot', 'R', 'TR', THROUGH_OHMS),
+    path('common', 'C', 'TC', THROUGH_OHMS),
+    load(inputOf('TY'), 'TY', 'C', { ohms: inputOhms }),
+    contact('fan', 'R', 'G'),
+    contact('leak', 'R', 'LK'),
+    ...passedOf(takes).map((mark) => contact(`pass-${mark}`, `T${mark}`, mark)),
+  ],
+  actuatedBy: ({ params: { takes }, settings: { addsFan } }) => ({
+    ...Object.fromEntries(passedOf(takes).map((mark) => [`pass-${mark}`, [[LOGIC]]])),
+    leak: [[LOGIC]],
+    fan: addsFan === 'yes' ? [[inputOf('TY'), LOGIC]] : [[LOGIC]],
+  }),
+  interrupts: passedOf('staged').map((mark) => `pass-${mark}`),
+  alarm: 'leak',
+  initial: { powered: false, leak: false, until: null, cools: false } as LeakState,
+  positions: (
+    { powered, leak, until, cools },
+    { params: { takes }, settings, controls: { jumper }, now },
+  ) => {
+    const awake = powered && jumper !== 'missing';
+    const passes = awake && !leak && (until === null || now >= until);
+    const clears = until !== null && now < until - settings.restartS + settings.fanS;
+    return {
+      ...Object.fromEntries(passedOf(takes).map((mark) => [`pass-${mark}`, when(passes)])),
+      leak: when(awake && leak),
+      fan: when(awake && (leak || clears || (passes && cools && settings.addsFan === 'yes'))),
+    };
+  },
+  next: (state, senses: Senses, { settings, controls: { sensor, jumper }, now }) => {
+    const powered = senses.volts('R', 'C') >= WORKS_FROM_VOLTS && senses.amps(LOGIC) > 0;
+    if (!powered) return { powered, leak: false, until: null, cools: false };
+    // A sensor that sends nothing is taken for one that finds some.
+    const leak = jumper !== 'missing' && (sensor !== 'clean' || jumper === 'test');
+    const until = leak ? null : state.leak ? now + settings.restartS : state.until;
+    return {
+      powered,
+      leak,
+      until: until !== null && now >= until ? null : until,
+      cools: senses.volts('TY', 'C') >= CALL_VOLTS,
+    };
+  },
+  waits: ({ until }, { settings, now }) =>
+    until === null || now >= until
+      ? []
+      : [
+          ...(now < until - settings.restartS + settings.fanS
+            ? [
+                {
+                  until: until - settings.restartS + settings.fanS,
+                  text: 'the fan clears the air',
+                  quiet: true,
+                },
+              ]
+            : []),
+          { until, text: 'the leak controller lets calls pass again', done: 'calls pass again' },
+        ],
+  face: ({ powered, leak, until }, { controls: { jumper, sensor }, now }) => {
+    if (!powered) return { text: 'no lamp', tone: 'off', detail: 'It has no 24 V: no call passes it.' };
+    if (jumper === 'missing')
+      return {
+        text: 'no lamp, jumper in neither place',
+        tone: 'tripped',
+        detail: 'Its jumper is in neither place: it looks dead and holds every call. Put it in RUN.',
+      };
+    if (leak)
+      return {
+        // Whoever looks at the lamp sees the jumper beside it.
+        text: jumper === 'test' ? 'red, jumper in TEST' : sensor === 'dead' ? 'red, no sensor' : 'red, leak',
+        tone: 'tripped',
+        detail:
+          jumper === 'test'
+            ? 'Its jumper is in TEST: it acts as if there were a leak.'
+            : 'Flammable refrigerant may be in the house: no spark, no flame, air it, and call whoever is licensed.',
+      };
+    return until !== null && now < until
+      ? { text: 'green, waits', tone: 'busy' }
+      : { text: 'green', tone: 'ok' };
+  },
+  safety: {
+    control: 'sensor',
+    notices: () => ['refrigerant'],
+    tripped: 'leak',
+    stops: ['cool', 'heat'],
+    runs: 'fan',
+  },
+  faults: [
+    ...boardFaults([]),
+    ...PLAIN.flatMap((mark) => contactFaults(`pass-${mark}`, `Relay that passes ${mark}`)),
+    ...contactFaults('fan', 'Relay that runs the fan'),
+    { mode: 'no-sensor', title: 'Sensor dead or unplugged', likelihood: 1, controls: { sensor: 'dead' } },
+    { mode: 'in-test', title: 'Jumper left in TEST', likelihood: 2, controls: { jumper: 'test' } },
+    { mode: 'no-jumper', title: 'Jumper in neither place', likelihood: 2, controls: { jumper: 'missing' } },
+  ],
+});

@@ -1,0 +1,119 @@
+/**
+ * A leak controller between thermostat and unit. That every call drops and the fan runs while refrigerant is found, that the test
+ * jumper does the same, and that in neither place the unit looks dead, is common practice in the trade; its times are its settings.
+ */
+import type { Inputs } from '../behaviour';
+import { NEW_WORLD, advance, energisedLoads, holding } from '../behaviour';
+import type { Circuit } from '../circuit';
+import { addLink, land, lift, parseCircuit, setValue } from '../circuit';
+import { complaintOf, hypothesesOf, makeDictionary, siteWith } from '../diagnose';
+import type { Values } from '../devices';
+import { compile } from '../network';
+import { prove } from '../prove';
+import { followAdvice } from '../testing/technician';
+import { toldView } from '../testing/tell';
+import { furnaceWithLeakController } from '.';
+
+const good = furnaceWithLeakController('Leak');
+const HOUSE: Inputs = { controls: {}, conditions: { indoorC: 22, outdoorC: 20 } };
+const CALLS = { cool: { mode: 'cool', setC: 18 }, heat: { mode: 'heat', setC: 26 }, off: { mode: 'off' } };
+
+function after(
+  call: keyof typeof CALLS,
+  leak: Values = {},
+  { circuit = good, seconds = 600, from = NEW_WORLD, stat = {} as Values } = {},
+) {
+  const network = compile(circuit);
+  const inputs = holding(HOUSE, { stat: { ...CALLS[call], ...stat }, leak });
+  const settled = advance(network, inputs, from, seconds);
+  const on = energisedLoads(network, settled).map(({ load }) => load.id);
+  return { on, world: settled.world, text: toldView(network, inputs, settled).status.text };
+}
+
+const keysOf = (circuit: Circuit) =>
+  prove(circuit)!.findings.map(({ property, about }) => `${property} ${about}`);
+
+test('is a valid document, proven without a danger or a fault', () => {
+  expect(parseCircuit(JSON.parse(JSON.stringify(good)))).toEqual(good);
+  expect(prove(good)!.findings.filter(({ severity }) => severity !== 'caution')).toEqual([]);
+});
+
+test('while it finds nothing every call passes', () => {
+  expect(after('cool').on).toEqual(expect.arrayContaining(['coil', 'compressor', 'blower-cool']));
+  expect(after('heat').on).toEqual(expect.arrayContaining(['gas-valve', 'blower-heat']));
+});
+
+test.each([
+  [{ sensor: 'leak' }, 'red, leak'],
+  [{ jumper: 'test' }, 'red, jumper in TEST'],
+  [{ sensor: 'dead' }, 'red, no sensor'],
+])('with %j every call drops and the fan runs, whatever is called', (leak, lamp) => {
+  for (const call of ['cool', 'heat', 'off'] as const) {
+    const { on, text } = after(call, leak);
+    expect(on).toEqual(['blower-cool']);
+    expect(text).toContain(`Leak controller`);
+    expect(text).toContain(lamp);
+  }
+});
+
+test('with the thermostat blank too the fan runs', () => {
+  const blank = lift(setValue(good, 'stat', 'params', 'supply', 'wired'), 'statC', 'to');
+  expect(after('cool', { sensor: 'leak' }, { circuit: blank }).on).toEqual(['blower-cool']);
+});
+
+test('clean again, the fan goes on for its time and calls wait for theirs', () => {
+  const { world } = after('heat', { sensor: 'leak' });
+  const then = (seconds: number) => after('heat', {}, { from: world, seconds }).on;
+  expect(then(200)).toEqual(['blower-cool']);
+  expect(then(290)).not.toContain('gas-valve');
+  expect(then(400)).toContain('gas-valve');
+});
+
+test('its jumper in neither place, it looks dead: nothing runs, no lamp', () => {
+  for (const call of ['cool', 'heat'] as const) {
+    const { on, text } = after(call, { jumper: 'missing' });
+    expect([on, text]).toEqual([
+      [],
+      expect.stringContaining('Leak controller (no lamp, jumper in neither place)'),
+    ]);
+  }
+});
+
+test('a motor with taps gets G added to a call for cooling', () => {
+  const taps = setValue(good, 'leak', 'settings', 'addsFan', 'yes');
+  const byItself = (circuit: Circuit) => after('cool', {}, { circuit: lift(circuit, 'leakY', 'to') }).on;
+  expect(byItself(taps)).toEqual(['blower-cool']);
+  // Y is off: without it nothing asks the blower, as the thermostat's own G is off with it.
+  expect(byItself(setValue(lift(good, 'statG', 'to'), 'leak', 'settings', 'addsFan', 'no'))).toEqual([]);
+});
+
+test.each<[string, Circuit, string]>([
+  ['its lead to G off', lift(good, 'leakG', 'to'), 'unfanned leak'],
+  ['heat past it', land(good, 'statW', 'to', 'board.W'), 'safety leak'],
+  ['cooling past it', land(good, 'statY', 'to', 'board.Y'), 'safety leak'],
+  [
+    'a jumper across it',
+    addLink(good, { id: 'strap', kind: 'jumper', joins: ['leak.TY', 'leak.Y'] }),
+    'bypassed leak',
+  ],
+])('%s is found', (_, circuit, key) => {
+  expect(keysOf(circuit)).toContain(key);
+});
+
+test.each(['leak no-jumper', 'leak in-test'])(
+  '%s is found in few steps from what the customer says',
+  (id) => {
+    const hypotheses = hypothesesOf(good);
+    const [sound, site] = [hypotheses[0]!, hypotheses.find((one) => one.id === id)!].map((one) =>
+      siteWith(good, one),
+    );
+    const { steps, ranking } = followAdvice(
+      makeDictionary(good, hypotheses),
+      site!,
+      complaintOf(sound!, site!)!,
+    );
+    expect(steps.length).toBeLessThanOrEqual(3);
+    // Before all that the same visit puts right.
+    expect(hypotheses[ranking.groups[0]!.members[0]!]!.id).toBe(id);
+  },
+);
