@@ -33,8 +33,6 @@ type Day = keyof typeof DAYS;
 const COOLED_FROM_C = 20;
 const FILE_PX = 560;
 const ROOM = 24;
-/** Less than this between what goes out and what comes in is nothing, m³/s. */
-const EVEN_M3S = 0.005;
 
 /** What is asked of the model: a season's day, or the thermostats and the weather as they are on the bench. */
 function useAsked(day: Day): DayAsked {
@@ -54,8 +52,8 @@ function useAsked(day: Day): DayAsked {
 /** What the fans of the job's site draw out more than they bring in, m³/s. */
 function useDrawn(siteId: string): number {
   const { building } = useBuilding(siteId);
-  const { exhaust, supply } = airOf(building).running;
-  return exhaust - supply > EVEN_M3S ? exhaust - supply : 0;
+  const { exhaust, supply, state } = airOf(building).running;
+  return state === 'under' ? exhaust - supply : 0;
 }
 
 function Told({ circuit, plan, drawn }: { circuit: Circuit; plan: RoomsPlan; drawn: number }) {

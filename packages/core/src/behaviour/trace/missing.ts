@@ -5,6 +5,7 @@
  */
 import type { Step } from '../../network';
 import { loadPath, passing, supplyPath, voltsAcross, voltsOf } from '../../network';
+import { noticesWater } from '../../devices';
 import { primaryTap } from '../primary';
 import { CALL_VOLTS } from '../scene';
 import type { Cause } from './cause';
@@ -25,8 +26,10 @@ const positionOf = ({ network, settled }: Trace, branch: number) =>
 
 /** The wiring at a safety that opens though nothing it is there to notice is so. */
 function drivenBy({ network, settled, disagreements, inputs }: Trace, device: string): Cause | null {
-  const { kind } = installedOf({ network }, device);
+  const { kind, context } = installedOf({ network }, device);
   if (!kind.safety || inputs.controls[device]?.[kind.safety.control] === kind.safety.tripped) return null;
+  // Water rises by itself: what notices it may be right, whatever else is wrong beside it.
+  if (noticesWater(kind, context.params)) return null;
   const isHere = (terminal: string | null) => terminal?.startsWith(`${device}.`) === true;
   const wrong = disagreements.find((one) => endsOf(one).terminals.some(isHere));
   if (wrong) return { type: 'wiring', disagreement: wrong };

@@ -18,7 +18,7 @@ const HARDLY_RUNS = 0.02;
 export const roomName = ({ device }: Names, { zone, thermostats }: Room): string =>
   thermostats.length === 0 ? `Zone ${zone}` : thermostats.map((id) => device(id)).join(', ');
 
-/** "Winter day at −2 °C outdoors, heating to 21 °C" */
+/** "28 °F outdoors all day, heated; wanted is 70 °F." */
 export const dayTitle = ({ mode, outdoorC, wantedC }: RoomsPlan, { temperature }: Units): string =>
   `${showTemperature(outdoorC, temperature)} outdoors all day, ${mode === 'heat' ? 'heated' : 'cooled'}; wanted is ${showTemperature(wantedC, temperature)}.`;
 

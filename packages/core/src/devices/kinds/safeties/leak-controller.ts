@@ -178,7 +178,8 @@ export const leakController = defineDevice({
       return {
         text: 'no lamp, jumper in neither place',
         tone: 'tripped',
-        detail: 'Its jumper is in neither place: it looks dead and holds every call. Put it in RUN.',
+        detail:
+          'Its jumper is in neither place: it looks dead, holds every call and airs no leak. Put it in RUN.',
       };
     if (leak)
       return {
