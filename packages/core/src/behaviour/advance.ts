@@ -1,35 +1,22 @@
-import type { Wait } from '../devices';
 import type { Network, Solver } from '../network';
 import { makeSolver } from '../network';
 import type { Inputs } from './inputs';
-import type { Actors, Settled, Watch, World } from './settle';
-import { actorsOf, settle, settleActors } from './settle';
-
-/** A wait with the device that is waiting. */
-export interface DeviceWait extends Wait {
-  device: string;
-}
+import { actorsOf } from './actors';
+import type { DeviceWait, Watch } from './round';
+import { Round, toCome, waitsAt } from './round';
+import { settle } from './settle';
+import type { Settled, World } from './world';
 
 /** Events in one call of `advance` beyond which time is not moved further. */
 const MOST_EVENTS = 10_000;
 
 /** Everything that will happen by itself, soonest first. */
 export function waitsOf(network: Network, inputs: Inputs, world: World): DeviceWait[] {
-  return waitsOfActors(actorsOf(network, inputs), world);
-}
-
-function waitsOfActors(actors: Actors, world: World): DeviceWait[] {
-  return actors
-    .flatMap(({ installed, id, moment }) => {
-      const state = world.states[id];
-      return state
-        ? installed.kind
-            .waits(state, Object.assign(moment, { now: world.now }))
-            .map((wait) => ({ ...wait, device: id }))
-        : [];
-    })
-    .filter(({ until }) => until > world.now)
-    .sort((one, other) => one.until - other.until);
+  const waits = actorsOf(network, inputs).flatMap((actor) => {
+    const state = world.states[actor.id];
+    return state ? waitsAt(actor, state, world.now) : [];
+  });
+  return toCome(waits, world.now);
 }
 
 /** When to settle next, from how it stands and what is being waited for; `null` to stop. */
@@ -44,13 +31,14 @@ function pass(
   next: NextInstant,
   watch?: Watch,
 ): Settled {
-  const actors = actorsOf(network, inputs);
-  let settled = settleActors(network, actors, world, solver, watch);
+  const round = new Round(network, actorsOf(network, inputs), world, solver, watch);
+  let settled = round.settle();
   for (let events = 0; events < MOST_EVENTS; events++) {
     watch?.rests?.(settled);
-    const now = next(settled, waitsOfActors(actors, settled.world));
+    const now = next(settled, round.waits());
     if (now === null) return settled;
-    settled = settleActors(network, actors, { ...settled.world, now }, solver, watch);
+    round.moveTo(now);
+    settled = round.settle();
   }
   return settled;
 }

@@ -6,7 +6,7 @@ import type { Installed, Network } from '../network';
 import { dampersIn } from './dampers';
 import type { Inputs } from './inputs';
 import { momentOf } from './moment';
-import type { World } from './settle';
+import type { World } from './world';
 
 export interface ZoneAir {
   zone: string;

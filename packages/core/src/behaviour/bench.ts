@@ -4,8 +4,8 @@ import type { Probes, Reading, Solver } from '../network';
 import { compile, makeSolver } from '../network';
 import { advance, skipAhead } from './advance';
 import type { Inputs } from './inputs';
-import type { Settled, World } from './settle';
-import { restoreWorld } from './settle';
+import type { Settled, World } from './world';
+import { restoreWorld } from './world';
 import type { BenchView, PathStop } from './view';
 import { pathOf, readMeter, viewOf } from './view';
 

@@ -2,8 +2,8 @@
 import type { Channel } from '../devices';
 import type { Network } from '../network';
 import type { Inputs } from './inputs';
-import type { World } from './settle';
-import { actorsOf } from './settle';
+import type { World } from './world';
+import { actorsOf } from './actors';
 
 export const ZONES = ['1', '2', '3', '4'] as const;
 

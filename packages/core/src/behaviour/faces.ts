@@ -1,8 +1,8 @@
 import type { Face } from '../devices';
 import type { Network } from '../network';
 import type { Inputs } from './inputs';
-import type { World } from './settle';
-import { actorsOf } from './settle';
+import type { World } from './world';
+import { actorsOf } from './actors';
 
 /** What a person sees on every device that shows something. */
 export function facesOf(network: Network, inputs: Inputs, world: World): Map<string, Face> {

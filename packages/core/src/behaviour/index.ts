@@ -1,4 +1,5 @@
 /** How a circuit behaves: settle to a steady state, let time pass, say what is going on. */
+export * from './actors';
 export * from './advance';
 export * from './air';
 export * from './bench';
@@ -14,7 +15,12 @@ export type * from './reasons';
 export * from './rungs';
 export { runningOn } from './running-on';
 export * from './script';
+export type { Felt } from './senses';
+export { isAnyFelt } from './senses';
 export * from './settle';
+export type { DeviceWait, Visit, Watch } from './round';
+export { answerAt } from './round';
+export * from './world';
 export type { News, Status } from './status';
 export type { Cause, Stretch } from './trace';
 export * from './verdict';

@@ -2,7 +2,7 @@ import type { Call, Load } from '../devices';
 import { ratedAmps } from '../devices';
 import type { Installed, Network, OperatingPoint } from '../network';
 import { ampsThrough, voltsAcross, voltsOf } from '../network';
-import type { World } from './settle';
+import type { World } from './world';
 
 /** A load of the circuit as it stands. */
 export interface LoadReading extends Omit<Load, 'serves' | 'title'> {

@@ -1,7 +1,7 @@
 import type { LoopReading } from '../devices';
 import type { Network, OperatingPoint } from '../network';
 import { ampsThrough, directOf, directSupply, voltsOf } from '../network';
-import type { Settled } from './settle';
+import type { Settled } from './world';
 
 /** A supervised loop as its panel reads it now. */
 export interface LoopView {

@@ -5,7 +5,7 @@ import type { LoadReading } from './loads';
 import { CALL_VOLTS } from './scene';
 import type { Inputs } from './inputs';
 import { momentOf } from './moment';
-import type { Settled } from './settle';
+import type { Settled } from './world';
 
 /** Whether a safety airs the house: it found something that burns, or clears what it had found. */
 const isAired = (network: Network, inputs: Inputs, { world }: Settled): boolean =>

@@ -4,7 +4,7 @@ import type { Network } from '../network';
 import type { LoadReading, TransformerReading } from './loads';
 import { momentOf } from './moment';
 import type { Inputs } from './inputs';
-import type { Settled } from './settle';
+import type { Settled } from './world';
 
 export interface Scene {
   network: Network;

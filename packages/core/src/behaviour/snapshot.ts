@@ -1,14 +1,14 @@
 /** What a circuit shows at one instant, and what led from one to the next. */
 import type { Face } from '../devices';
 import type { Network } from '../network';
-import type { DeviceWait } from './advance';
+import type { DeviceWait } from './round';
 import type { Contact } from './contacts';
 import { facesOf } from './faces';
 import type { Inputs } from './inputs';
 import type { LoadReading } from './loads';
 import { readLoads } from './loads';
 import type { ScriptStep } from './script';
-import type { Settled } from './settle';
+import type { Settled } from './world';
 
 export type LaneKind = 'load' | 'contact' | 'message';
 

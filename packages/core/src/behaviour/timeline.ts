@@ -4,7 +4,7 @@
  */
 import type { Fault, Network } from '../network';
 import { compile, makeSolver } from '../network';
-import type { DeviceWait } from './advance';
+import type { DeviceWait } from './round';
 import { waitsOf } from './advance';
 import { contactsOf } from './contacts';
 import type { Happening, Reason } from './reasons';
@@ -14,8 +14,9 @@ import { snapshot } from './snapshot';
 import type { ScriptStep } from './script';
 import { takeStep } from './script';
 import type { Inputs } from './inputs';
-import type { World } from './settle';
-import { NEW_WORLD, settle } from './settle';
+import type { World } from './world';
+import { settle } from './settle';
+import { NEW_WORLD } from './world';
 
 /** A stretch of a lane, until the next one begins. */
 export interface Span {

@@ -1,7 +1,7 @@
 import type { Network } from '../network';
 import type { Inputs } from './inputs';
-import type { World } from './settle';
-import { actorsOf } from './settle';
+import type { World } from './world';
+import { actorsOf } from './actors';
 
 /** Water let out where it does harm, in the whole circuit, l. */
 export const spiltIn = (network: Network, inputs: Inputs, world: World): number =>

@@ -3,11 +3,20 @@
  * a tree: at every stop the devices that feel something else are asked what they would answer, and only where they answer
  * what none has answered there before is the circuit run by itself. What comes out is the same as without the tree.
  */
-import type { Actors, Felt, Inputs, Settled, Visit, Watch, World } from '../behaviour';
-import { NEW_WORLD, actorsOf, advance, answerAt, holding, isSameState, untilSteady } from '../behaviour';
+import type { Actors, Inputs, Settled, Visit, Watch, World } from '../behaviour';
+import {
+  NEW_WORLD,
+  actorsOf,
+  advance,
+  answerAt,
+  holding,
+  isAnyFelt,
+  isSameState,
+  untilSteady,
+} from '../behaviour';
 import type { State } from '../devices';
-import type { Choice, Network, OperatingPoint, Overlay, Solver } from '../network';
-import { ampsThrough, directOf, solveHeld, voltsOf } from '../network';
+import type { Choice, Network, Overlay, Solver } from '../network';
+import { solveHeld } from '../network';
 import { LONGEST_S, REST_S } from '../prove';
 import type { Hypothesis } from './hypotheses';
 import type { OperatingState } from './states';
@@ -18,10 +27,6 @@ export type Condition = Pick<Hypothesis, 'held' | 'settings' | 'early'>;
 /** Seconds since power came back, and since the call, for who looks before anything has settled. */
 const JUST_ON_S = 5;
 const AT_ONCE_S = 10;
-
-/** A device that feels no more of a change than this is not asked anew, V and A: below what any of them could tell. */
-const FELT_VOLTS = 0.02;
-const FELT_AMPS = 2e-4;
 
 /** Where a way ends. */
 interface End {
@@ -42,17 +47,6 @@ interface Way {
 }
 
 const isEnd = (to: Stop | End): to is End => 'settled' in to;
-
-const isFelt = (felt: Felt, point: OperatingPoint): boolean =>
-  felt.quantity === 'volts'
-    ? Math.abs(voltsOf(point, felt.red, felt.black) - felt.value) > FELT_VOLTS
-    : Math.abs(ampsThrough(felt.quantity === 'amps' ? point : directOf(point), felt.branch) - felt.value) >
-      FELT_AMPS;
-
-function isAnyFelt(felt: readonly Felt[], point: OperatingPoint): boolean {
-  for (const one of felt) if (isFelt(one, point)) return true;
-  return false;
-}
 
 /** How a circuit is run from a world; whoever watches is shown every step. */
 type Run = (world: World, watch: Watch) => Settled;
@@ -83,7 +77,10 @@ class Ways {
     }
     const visits: Visit[] = [];
     const world = parted ? { now: parted.now, states: this.asRecord(parted.states) } : this.from;
-    const settled = run(world, { visits: (visit) => void visits.push(visit) });
+    const settled = run(world, {
+      visits: (visit) => void visits.push(visit),
+      ...(parted && { since: parted }),
+    });
     const end = { settled, choice: visits[visits.length - 1]!.choice };
     this.add(way, visits, end);
     return end;
@@ -98,7 +95,7 @@ class Ways {
     const point = solveHeld(this.solver, visit.choice, overlay);
     let answers: State[] | null = null;
     for (let i = 0; i < this.actors.length; i++) {
-      if (!isAnyFelt(visit.felt[i]!, point)) continue;
+      if (!isAnyFelt(visit.asked[i]!.felt, point)) continue;
       answers ??= [...visit.answers];
       answers[i] = answerAt(this.network, this.actors, i, point, visit);
     }

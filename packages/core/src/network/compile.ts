@@ -47,6 +47,8 @@ export interface Network {
   diagonal: Int32Array;
   /** The secondaries of its control transformers. */
   secondaries: readonly Secondary[];
+  /** The same without the branches laid over it, where its nodes are the same: much less is to be factorised. */
+  under?: Network;
   /** Branches held in a position whatever their device chooses: a fault that was laid ready. */
   held?: Overlay;
 }

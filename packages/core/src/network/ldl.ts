@@ -21,6 +21,8 @@ export interface Pattern {
   reachStart: Int32Array;
   reach: Int32Array;
   factorStart: Int32Array;
+  /** Rows of the entries of L, column by column. */
+  factorRow: Int32Array;
   /** Slot in the value arrays of the entry between two nodes. */
   slot(one: number, other: number): number;
 }
@@ -28,13 +30,17 @@ export interface Pattern {
 export interface Factor {
   lRe: Float64Array;
   lIm: Float64Array;
-  lRow: Int32Array;
-  lCount: Int32Array;
   /** Reciprocals of the diagonal D. */
   dRe: Float64Array;
   dIm: Float64Array;
-  workRe: Float64Array;
-  workIm: Float64Array;
+  work: Work;
+}
+
+/** Room that factors of one pattern use one after another. */
+interface Work {
+  count: Int32Array;
+  re: Float64Array;
+  im: Float64Array;
 }
 
 /** Analyses a symmetric pattern: `adjacency[i]` holds the nodes coupled to node i. */
@@ -57,7 +63,7 @@ export function analyse(adjacency: readonly ReadonlySet<number>[]): Pattern {
     }
   });
   columnStart[size] = rows.length;
-  const { reachStart, reach, factorStart } = symbolic(size, columns);
+  const { reachStart, reach, factorStart, factorRow } = symbolic(size, columns);
   const slot = (one: number, other: number) => {
     const [low, high] = [place[one]!, place[other]!].sort((x, y) => x - y) as [number, number];
     return slots.get(low * size + high)!;
@@ -71,6 +77,7 @@ export function analyse(adjacency: readonly ReadonlySet<number>[]): Pattern {
     reachStart,
     reach,
     factorStart,
+    factorRow,
     slot,
   };
 }
@@ -101,29 +108,39 @@ function symbolic(size: number, columns: readonly (readonly number[])[]) {
   reachStart[size] = reach.length;
   const factorStart = new Int32Array(size + 1);
   for (let k = 0; k < size; k++) factorStart[k + 1] = factorStart[k]! + counts[k]!;
-  return { reachStart, reach: Int32Array.from(reach), factorStart };
+  const factorRow = new Int32Array(factorStart[size]!);
+  const next = factorStart.slice();
+  for (let k = 0; k < size; k++)
+    for (let t = reachStart[k]!; t < reachStart[k + 1]!; t++) factorRow[next[reach[t]!]!++] = k;
+  return { reachStart, reach: Int32Array.from(reach), factorStart, factorRow };
 }
 
-/** Room for one factorisation of a pattern; may be filled again and again. */
-export function makeFactor(pattern: Pattern): Factor {
-  const entries = pattern.factorStart[pattern.size]!;
+/**
+ * Room for one factorisation of a pattern; may be filled again and again.
+ *
+ * @param beside - another of the same pattern, whose work space it shares.
+ */
+export function makeFactor({ size, factorStart }: Pattern, beside?: Factor): Factor {
+  const entries = factorStart[size]!;
   return {
     lRe: new Float64Array(entries),
     lIm: new Float64Array(entries),
-    lRow: new Int32Array(entries),
-    lCount: new Int32Array(pattern.size),
-    dRe: new Float64Array(pattern.size),
-    dIm: new Float64Array(pattern.size),
-    workRe: new Float64Array(pattern.size),
-    workIm: new Float64Array(pattern.size),
+    dRe: new Float64Array(size),
+    dIm: new Float64Array(size),
+    work: beside?.work ?? {
+      count: new Int32Array(size),
+      re: new Float64Array(size),
+      im: new Float64Array(size),
+    },
   };
 }
 
 /** Factorises values laid out in the pattern's slots. */
 export function factorise(pattern: Pattern, re: Float64Array, im: Float64Array, factor: Factor): void {
-  const { size, columnStart, rowOf, reachStart, reach, factorStart } = pattern;
-  const { lRe, lIm, lRow, lCount, dRe, dIm, workRe, workIm } = factor;
-  lCount.fill(0);
+  const { size, columnStart, rowOf, reachStart, reach, factorStart, factorRow } = pattern;
+  const { lRe, lIm, dRe, dIm, work } = factor;
+  const { count, re: workRe, im: workIm } = work;
+  count.fill(0);
   for (let k = 0; k < size; k++) {
     for (let p = columnStart[k]!; p < columnStart[k + 1]!; p++) {
       workRe[rowOf[p]!] = re[p]!;
@@ -138,9 +155,9 @@ export function factorise(pattern: Pattern, re: Float64Array, im: Float64Array, 
       const yIm = workIm[i]!;
       workRe[i] = workIm[i] = 0;
       const start = factorStart[i]!;
-      const end = start + lCount[i]!;
+      const end = start + count[i]!;
       for (let p = start; p < end; p++) {
-        const row = lRow[p]!;
+        const row = factorRow[p]!;
         workRe[row]! -= lRe[p]! * yRe - lIm[p]! * yIm;
         workIm[row]! -= lRe[p]! * yIm + lIm[p]! * yRe;
       }
@@ -148,10 +165,9 @@ export function factorise(pattern: Pattern, re: Float64Array, im: Float64Array, 
       const entryIm = yRe * dIm[i]! + yIm * dRe[i]!;
       pivotRe -= entryRe * yRe - entryIm * yIm;
       pivotIm -= entryRe * yIm + entryIm * yRe;
-      lRow[end] = k;
       lRe[end] = entryRe;
       lIm[end] = entryIm;
-      lCount[i]!++;
+      count[i]!++;
     }
     const square = pivotRe * pivotRe + pivotIm * pivotIm;
     dRe[k] = pivotRe / square;
@@ -161,8 +177,9 @@ export function factorise(pattern: Pattern, re: Float64Array, im: Float64Array, 
 
 /** Solves in place for a right-hand side given by node; the answer is by node too. */
 export function solveFactored(pattern: Pattern, factor: Factor, re: Float64Array, im: Float64Array): void {
-  const { size, order, factorStart } = pattern;
-  const { lRe, lIm, lRow, dRe, dIm, workRe, workIm } = factor;
+  const { size, order, factorStart, factorRow } = pattern;
+  const { lRe, lIm, dRe, dIm, work } = factor;
+  const { re: workRe, im: workIm } = work;
   for (let k = 0; k < size; k++) {
     workRe[k] = re[order[k]!]!;
     workIm[k] = im[order[k]!]!;
@@ -172,25 +189,25 @@ export function solveFactored(pattern: Pattern, factor: Factor, re: Float64Array
     const xIm = workIm[k]!;
     if (xRe !== 0 || xIm !== 0)
       for (let p = factorStart[k]!; p < factorStart[k + 1]!; p++) {
-        const row = lRow[p]!;
+        const row = factorRow[p]!;
         workRe[row]! -= lRe[p]! * xRe - lIm[p]! * xIm;
         workIm[row]! -= lRe[p]! * xIm + lIm[p]! * xRe;
       }
   }
   for (let k = size - 1; k >= 0; k--) {
-    let xRe = workRe[k]! * dRe[k]! - workIm[k]! * dIm[k]!;
-    let xIm = workRe[k]! * dIm[k]! + workIm[k]! * dRe[k]!;
+    const bRe = workRe[k]!;
+    const bIm = workIm[k]!;
+    let xRe = bRe * dRe[k]! - bIm * dIm[k]!;
+    let xIm = bRe * dIm[k]! + bIm * dRe[k]!;
     for (let p = factorStart[k]!; p < factorStart[k + 1]!; p++) {
-      const row = lRow[p]!;
+      const row = factorRow[p]!;
       xRe -= lRe[p]! * workRe[row]! - lIm[p]! * workIm[row]!;
       xIm -= lRe[p]! * workIm[row]! + lIm[p]! * workRe[row]!;
     }
     workRe[k] = xRe;
     workIm[k] = xIm;
-  }
-  for (let k = 0; k < size; k++) {
-    re[order[k]!] = workRe[k]!;
-    im[order[k]!] = workIm[k]!;
+    re[order[k]!] = xRe;
+    im[order[k]!] = xIm;
   }
   // The factorisation expects to find its work space empty.
   workRe.fill(0);

@@ -84,5 +84,7 @@ export function layOver(
     }),
     ...(alteration.bridges ?? []).map(bridgeAt),
   ]);
-  return { network: link(circuit, network.faults, devices, drafts), overlays };
+  const laid = link(circuit, network.faults, devices, drafts);
+  const under = network.under ?? network;
+  return { network: laid.nodes.length === under.nodes.length ? { ...laid, under } : laid, overlays };
 }

@@ -30,6 +30,8 @@ export interface Solver {
   movable: readonly number[];
   moved: readonly number[];
   sources: readonly number[];
+  /** Solves the network that this one is laid over, while nothing is held. */
+  under: Solver | null;
   /** Points already solved at mains frequency, by choice: contacts return to the same few positions. */
   known: Map<string, OperatingPoint>;
 }
@@ -55,6 +57,7 @@ export function makeSolver(network: Network): Solver {
     movable: numbered.filter((b) => network.branches[b]!.positions.length > 1),
     moved: numbered.filter((b) => network.branches[b]!.natural > 1),
     sources: numbered.filter((b) => network.branches[b]!.emf),
+    under: network.under ? makeSolver(network.under) : null,
     known: new Map(),
   };
 }

@@ -38,10 +38,15 @@ export function makeBase(network: Network, choice: Choice): Base {
   return { solver, point: solve(solver, choice), columns: new Map() };
 }
 
-/** A choice solved with a factor of its own, beside those of the solver it is taken from. */
+/**
+ * A choice solved with a factor of its own, beside those of the solver it is taken from.
+ *
+ * @param choice - the devices' own, nothing held.
+ */
 export function baseAt(solver: Solver, choice: Choice): Base {
-  const own: Solver = { ...solver, factor: makeFactor(solver.network.pattern) };
-  return { solver: own, point: solve(own, choice), columns: new Map() };
+  const plain = solver.under ?? solver;
+  const own: Solver = { ...plain, factor: makeFactor(plain.network.pattern, plain.factor) };
+  return { solver: own, point: { ...solve(own, choice), network: solver.network }, columns: new Map() };
 }
 
 /** A branch put into another position; branches with a source in them have only one. */

@@ -5,7 +5,7 @@ import { readLoads, readTransformers } from '../loads';
 import type { Scene } from '../scene';
 import { thermostatsOf } from '../scene';
 import type { Inputs } from '../inputs';
-import type { Settled } from '../settle';
+import type { Settled } from '../world';
 import { traceOf } from '../trace';
 import { astray, blank, crossed, idleFan, missing, together, unanswered } from './calls';
 import { idle, running, tripped, waiting } from './rest';

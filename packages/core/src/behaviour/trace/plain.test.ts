@@ -5,7 +5,7 @@ import type { Fault } from '../../network';
 import { compile } from '../../network';
 import { ready, strap } from '../../testing/said';
 import { advance } from '../advance';
-import { NEW_WORLD } from '../settle';
+import { NEW_WORLD } from '../world';
 import { plainFault } from './plain';
 import { traceOf } from './trace';
 

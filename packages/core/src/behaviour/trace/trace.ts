@@ -7,7 +7,7 @@ import { waitsOf } from '../advance';
 import { momentOf } from '../moment';
 import { CALL_VOLTS } from '../scene';
 import type { Inputs } from '../inputs';
-import type { Settled } from '../settle';
+import type { Settled } from '../world';
 
 /** A settled circuit with what tracing asks of it again and again. */
 export interface Trace {

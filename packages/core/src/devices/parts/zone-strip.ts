@@ -3,7 +3,7 @@ import type { Designation } from '../context';
 import { choice } from '../fields';
 import type { ZoneCall } from './zone-calls';
 
-const COUNT = { two: 2, three: 3, four: 4 } as const;
+const NUMBERS = { two: ['1', '2'], three: ['1', '2', '3'], four: ['1', '2', '3', '4'] } as const;
 
 export const stripParams = {
   zones: choice('Zones', { two: 'Two', three: 'Three', four: 'Four' }, 'two'),
@@ -16,12 +16,11 @@ export const stripParams = {
 };
 
 interface StripValues {
-  zones: keyof typeof COUNT;
+  zones: keyof typeof NUMBERS;
   strip: 'plain' | 'staged';
 }
 
-export const numbered = (zones: StripValues['zones']): string[] =>
-  Array.from({ length: COUNT[zones] }, (_, i) => String(i + 1));
+export const numbered = (zones: StripValues['zones']): readonly string[] => NUMBERS[zones];
 
 const PLAIN = ['Y', 'G', 'W'] as const;
 const STAGED = ['Y', 'Y2', 'G', 'W', 'W2', 'OB'] as const;

@@ -159,9 +159,11 @@ const outputsOf = (state: PanelState, told: Told): ZoneOutputs =>
   zoneOutputs(state, callsOf(state, told), told.settings, told.now);
 
 /** What it puts on the unit's terminals. */
-function equipment(state: PanelState, told: Told): Record<(typeof OUTPUTS)[number], boolean> {
-  const { unit, valve, fanWithHeat } = told.settings;
-  const { heat, cool, second, fan } = outputsOf(state, told);
+function equipment(
+  state: PanelState,
+  { unit, valve, fanWithHeat }: Settings,
+  { heat, cool, second, fan }: ZoneOutputs,
+): Record<(typeof OUTPUTS)[number], boolean> {
   const [heats, cools] = [heat && !state.over, cool && !state.over];
   if (unit === 'conventional')
     return {
@@ -242,11 +244,12 @@ export const zonePanel = defineDevice({
   initial: OFF,
   positions: (state, moment) => {
     const live = state.powered;
-    const out = equipment(state, moment);
+    const asked = outputsOf(state, moment);
+    const out = equipment(state, moment.settings, asked);
     return {
       ...Object.fromEntries(OUTPUTS.map((mark) => [`out-${mark}`, when(live && out[mark])])),
       ...Object.fromEntries(
-        outputsOf(state, moment).open.flatMap((open, i) => [
+        asked.open.flatMap((open, i) => [
           [`open-${i + 1}`, when(live && open)],
           [`close-${i + 1}`, when(live && !open)],
         ]),
