@@ -43,6 +43,9 @@ import type {
   RoomsPlan,
   AirReadings,
   Corrected,
+  LeakObstacle,
+  LeakPlan,
+  LeakWish,
   LoopMove,
   Method,
   RunRepair,
@@ -60,6 +63,7 @@ import {
   correctAir,
   pigtailed,
   planAir,
+  planLeak,
   planLoopMove,
   planRooms,
   planRun,
@@ -204,6 +208,9 @@ export const model = {
 
   /** A panel with dampers, or further thermostats in parallel, each proven. */
   zones: (circuit: Circuit, wish: ZoneWish): ZonePlan => planZones(circuit, wish),
+
+  /** A leak controller between thermostat and unit, proven. */
+  leak: (circuit: Circuit, wish: LeakWish): LeakPlan | LeakObstacle => planLeak(circuit, wish),
 
   /** A relay that runs with a call, if the unit gives that call and a common. */
   relay: (circuit: Circuit, thermostat: string, role: 'W' | 'Y' | 'G', label: string): Circuit | null =>

@@ -169,16 +169,13 @@ export class Round {
     for (;;) {
       const next = this.ask();
       const { states } = this;
-      const moved: number[] = [];
-      next.forEach((state, i) => {
-        if (!isSameState(states[i]!, state)) moved.push(i);
-      });
+      const moved = this.movers(next);
       if (moved.length === 0) return this.settled(null);
       const suspect = visited.length >= SUSPECT_STEPS;
       const key = suspect ? JSON.stringify(states) : '';
       const first = suspect ? seen.get(key) : undefined;
       if (first !== undefined || visited.length >= MOST_STEPS) {
-        if (!together) return this.settled(this.restless(visited.slice(first ?? -2)));
+        if (!together) return this.goingRound(visited.slice(first ?? -2), first !== undefined);
         together = false;
         seen = new Map();
         visited = [];
@@ -186,6 +183,22 @@ export class Round {
       visited.push(states);
       this.move(together ? moved : moved.slice(0, 1), next);
     }
+  }
+
+  private movers(next: readonly State[]): number[] {
+    return next.flatMap((state, i) => (isSameState(this.states[i]!, state) ? [] : [i]));
+  }
+
+  /** Left at the same place of its round wherever it was caught: who comes another way sees the same. */
+  private goingRound(cycle: readonly (readonly State[])[], isWhole: boolean): Settled {
+    const keys = cycle.map((states) => JSON.stringify(states));
+    const place = isWhole ? keys.indexOf([...keys].sort()[0]!) : 0;
+    for (let step = 0; step < place; step++) {
+      const next = this.ask();
+      this.move(this.movers(next).slice(0, 1), next);
+    }
+    if (place > 0) this.ask();
+    return this.settled(this.restless(cycle));
   }
 
   /** Everything that will happen by itself, soonest first. Who waits for something is asked anew whenever time moves on. */

@@ -111,6 +111,7 @@ export const PARTS = {
   bypass: bypassDamper.kind,
   ducts: ductSystem.kind,
   rooms: house.kind,
+  leakController: leakController.kind,
 } as const;
 
 const byKind = new Map(CATALOGUE.map((kind) => [kind.kind, kind]));

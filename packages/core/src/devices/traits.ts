@@ -66,6 +66,8 @@ export interface Safety {
   stops: readonly ('cool' | 'heat' | 'fan' | 'compressor' | 'chilled')[];
   /** What must run while it is tripped, whoever calls for what. */
   runs?: 'fan';
+  /** How a person trips it by its own means and puts it back, where that is not by lifting, a button or a magnet. */
+  test?: string;
   /** It is often added to a system that has none. */
   retrofit?: boolean;
 }

@@ -84,6 +84,14 @@ export interface Likelihood {
 const ofSight = (agrees: boolean): Likelihood =>
   agrees ? { right: 1 - MISSED, mistaken: 0 } : { right: 0, mistaken: MISSED };
 
+/** Faces a device shows one of, about: who misses the right one says one of the others. */
+const FACES = 4;
+
+const ofFace = (agrees: boolean): Likelihood => {
+  const { right, mistaken } = ofSight(agrees);
+  return { right, mistaken: mistaken / (FACES - 1) };
+};
+
 /** Who looks or tests finds what shows, or misses it; what does not show is hardly ever found. */
 function ofFound(shows: readonly Hypothesis[], found: string | null, missed: number): Likelihood {
   if (found === null)
@@ -128,7 +136,7 @@ function ofListed(
     case 'screen':
       return ofScreen(predict(observation.state).blank.has(observation.device), observation.lit);
     case 'face':
-      return ofSight(predict(observation.state).faces.get(observation.device) === observation.text);
+      return ofFace(predict(observation.state).faces.get(observation.device) === observation.text);
     case 'look':
       return ofFound(shownAt(hypothesis, circuit, observation.device), observation.found, OVERLOOKED);
     case 'test':
@@ -169,8 +177,9 @@ function ofAnything(observation: Extract<Observation, { state: string }>): numbe
     case 'screen':
       return 1 / 2;
     case 'air':
-    case 'face':
       return 1 / 4;
+    case 'face':
+      return 1 / FACES;
     case 'reading':
       return observation.value === 'open' ? 1 / 2 : ANY_FIGURE[observation.probes.mode];
     case 'clamp':

@@ -38,3 +38,5 @@ export { isSound, planLoopMove } from './loop/move';
 export type { LoopMove, MoveWay } from './loop/move';
 export { planRun } from './run/run';
 export type { RunMethod, RunRepair } from './run/run';
+export { planLeak } from './leak/controller';
+export type { FanMotor, LeakObstacle, LeakPlan, LeakWish } from './leak/controller';

@@ -13,7 +13,7 @@ export { contactsOf, protectionWithout } from './protection';
 export type { Contact, Protection } from './protection';
 export * from './repair';
 export type { Situation } from './situation';
-export { LONGEST_S, REST_S, runCase, supply } from './supplied';
+export { CLEARED_AFTER_S, LONGEST_S, REST_S, runCase, runsAgain, supply } from './supplied';
 export type { Supplied } from './supplied';
 export { displacedBy, sweep, wrongLandings } from './sweep';
 export type { Mistake, WrongLanding } from './sweep';

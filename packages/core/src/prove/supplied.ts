@@ -1,10 +1,10 @@
 /** A circuit at one supply, at rest, ready to be put through the cases of a proof. */
 import type { Inputs, Settled, Watch, World } from '../behaviour';
-import { NEW_WORLD, advance, advanceUntil, untilSteady } from '../behaviour';
+import { NEW_WORLD, advance, advanceUntil, energisedLoads, untilSteady } from '../behaviour';
 import type { Circuit } from '../circuit';
 import type { Choice, Network, Solver } from '../network';
 import { ampsThrough, compile, makeSolver, voltsAcross } from '../network';
-import type { Asked, Case, Until } from './cases';
+import type { Asked, Case, Trip, Until } from './cases';
 import { asksOf, inputsOf, occasionActive, powerOff } from './cases';
 import { judgePurge, judgeState, litBurner } from './judge';
 import type { Busiest, JudgedState, Pulls } from './judged-state';
@@ -20,6 +20,8 @@ export const LONGEST_S = 1200;
 const AFTER_S = 1;
 /** How long the power is away when it fails in mid-call, seconds. */
 const POWER_OFF_S = 5;
+/** Until a person has noticed and cleared what tripped it, s. */
+export const CLEARED_AFTER_S = 60;
 /** Longer than a defrost can be away, seconds. */
 const OCCASION_S = 12_000;
 
@@ -163,4 +165,15 @@ function judged(
     violations.push(...judgePurge(network, burner, after));
   }
   return { look, violations: onceEach(violations) };
+}
+
+/** Seconds until everything that ran runs again, once the trip is over. */
+export function runsAgain(supplied: Supplied, asked: Asked, trip: Trip, ran: number): number | null {
+  const { network, solver, rest } = supplied;
+  const subject: Case = { asked, trip: null, mains: 1 };
+  const inputs = inputsOf(subject);
+  const running = untilSteady(network, inputs, rest.world, LONGEST_S, solver);
+  const tripped = advance(network, inputsOf({ asked, trip }), running.world, CLEARED_AFTER_S, solver);
+  const again = untilSteady(network, inputs, tripped.world, LONGEST_S, solver);
+  return energisedLoads(network, again).length < ran ? null : again.world.now - tripped.world.now;
 }

@@ -8,7 +8,7 @@ import { fill, kindOf } from '../devices';
 import type { Network, OperatingPoint } from '../network';
 import { ampsThrough, voltsAcross, voltsBetween } from '../network';
 import type { Asked, Case, Supplied, Trip, Violation } from '../prove';
-import { SEVERITY, asksOf, runCase, supply, tripsOf } from '../prove';
+import { SEVERITY, asksOf, runCase, runsAgain, supply, tripsOf } from '../prove';
 
 /** Volts to be read between two terminals, of a control circuit. */
 export interface ExpectedVolts {
@@ -47,6 +47,8 @@ export type CommissionTest =
       case: Case & { trip: Trip };
       stops: readonly string[];
       runs: readonly string[];
+      /** Of one that keeps a delay of its own: until all runs again once it is put back, s. */
+      againS: number | null;
     });
 
 /** Below this a compressor that cools can be harmed: 55 °F, common practice, from memory; the maker's sheet wins. */
@@ -147,6 +149,17 @@ function callTests(supplied: Supplied, asks: readonly Asked[]): CommissionTest[]
   });
 }
 
+/** Seconds until all runs again once a safety is put back; only of one that is tested by means it has for that. */
+function againAfter(
+  supplied: Supplied,
+  { devices }: Circuit,
+  { asked, trip }: { asked: Asked; trip: Trip },
+  ran: number,
+): number | null {
+  const { kind } = devices.find(({ id }) => id === trip.device)!;
+  return kindOf(kind).safety?.test === undefined ? null : runsAgain(supplied, asked, trip, ran);
+}
+
 /**
  * Each safety in every call in which it stops something; one that stops nothing in any, as it is wired, is still a test:
  * it fails.
@@ -167,6 +180,7 @@ function tripTests(supplied: Supplied, circuit: Circuit, asks: readonly Asked[])
         runs,
         wrong,
         readings: [],
+        againS: stops.length > 0 ? againAfter(supplied, circuit, subject, sound.length) : null,
       };
     });
     const told = all.filter(({ stops }) => stops.length > 0);

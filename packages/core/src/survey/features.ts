@@ -21,6 +21,7 @@ export const FEATURES = [
   'twoThermostats',
   'fireLoop',
   'zonePanel',
+  'leakController',
 ] as const;
 export type Feature = (typeof FEATURES)[number];
 
@@ -64,6 +65,7 @@ export function featuresOf(circuit: Circuit): Record<Feature, boolean> {
     commonAtThermostat: landedAtStats.includes('C'),
     twoThermostats: !zoned && stats.length > 1,
     zonePanel: zoned,
+    leakController: devices.some(({ kind }) => kindOf(kind).safety?.runs === 'fan'),
     fireLoop: devices.some(({ kind }) => kindOf(kind).supervises),
   };
 }

@@ -11,7 +11,7 @@ import {
 } from './furnace-air-conditioner';
 import { dualFuel, heatPumpWithStrips } from './heat-pump';
 import { boilerTwoWire, boilerZoneValve, fourPipeFanCoil } from './hydronic';
-
+import { furnaceWithLeakController } from './leak';
 import { fourZoneFurnace, threeZoneHeatPump, twoZoneFurnace } from './zoned';
 
 export { emptyCircuit } from './build';
@@ -180,6 +180,13 @@ export const TEMPLATES: readonly Template[] = [
     summary: 'Terminal to terminal: either may call.',
     commonness: 2,
     build: (name) => parallelThermostats(name),
+  },
+  {
+    id: 'furnace-ac-leak',
+    title: 'Furnace with air conditioner and leak controller',
+    summary: 'Flammable refrigerant: a controller between thermostat and board, its sensor in the coil.',
+    commonness: 3,
+    build: (name) => furnaceWithLeakController(name),
   },
   {
     id: 'zones-two',

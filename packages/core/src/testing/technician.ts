@@ -43,20 +43,20 @@ interface Made {
   again: boolean;
 }
 
-/** Does one step after another, until it is sure enough or nothing more would tell. */
+/**
+ * Does one step after another, until it is sure enough or nothing more would tell.
+ *
+ * @param station - where the person is at first: at the thermostat, unless told otherwise.
+ */
 export function followAdvice(
   singles: Dictionary,
   site: Site,
   { state, seen }: Complaint,
   choose: Policy = asAdvised,
+  station: string = singles.circuit.devices.find(({ kind }) => kindOf(kind).asks)!.station,
 ): Outcome {
-  const { circuit } = singles;
   let dictionary = singles;
-  let at: Whereabouts = {
-    station: circuit.devices.find(({ kind }) => kindOf(kind).asks)!.station,
-    open: [],
-    state,
-  };
+  let at: Whereabouts = { station, open: [], state };
   let made: Made[] = seen.map((observation) => ({ step: null, observation, again: false }));
   const steps: Advice[] = [];
   const rankNow = () =>

@@ -34,6 +34,18 @@ export {
   zoneWay,
 } from './english/zones';
 export {
+  FAN_MOTORS,
+  LEAK_CAUTIONS,
+  LEAK_OBSTACLE,
+  MOTOR_HINT,
+  freeLeadsText,
+  harnessText,
+  leakSettingText,
+  leakTestText,
+  movedUpText,
+  stayingText,
+} from './english/leak';
+export {
   airCaution,
   airChoices,
   airDrawing,

@@ -8,6 +8,7 @@ import type { Job } from '../jobs/api';
 import { told } from '../../store/notice';
 import { ActionButton, Options, AppText } from '../../basics';
 import { SafetyPane } from './SafetyPane';
+import { LeakPane } from './LeakPane';
 import { RunPane } from './RunPane';
 import { ZonesPane } from './ZonesPane';
 import { useTakePlan } from './usePlan';
@@ -42,6 +43,10 @@ export function AddPane({ job, circuit }: { job: Job; circuit: Circuit }) {
         A condensing furnace makes water in heating too; a heat pump’s Y stops its heating. Smoke detectors
         may be reserved to licensed people, and the panel must be on test.
       </AppText>
+      <AppText kind="title" heading={2}>
+        A leak controller
+      </AppText>
+      <LeakPane circuit={circuit} thermostat={stat.id} onTake={goOn} />
       <AppText kind="title" heading={2}>
         A load, in parallel
       </AppText>

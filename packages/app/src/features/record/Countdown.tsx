@@ -7,7 +7,7 @@ import { ActionButton, AppText } from '../../basics';
 const told = (seconds: number) => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
 
 /** From a call to what it starts: whoever waits condemns nothing. */
-export function Countdown({ seconds }: { seconds: number }) {
+export function Countdown({ seconds, done }: { seconds: number; done: string }) {
   const t = useTokens();
   const [from, setFrom] = useState<number | null>(null);
   const [now, setNow] = useState(0);
@@ -19,7 +19,7 @@ export function Countdown({ seconds }: { seconds: number }) {
   if (from === null)
     return (
       <ActionButton
-        label={`The call is made: wait ${told(Math.round(seconds))}`}
+        label={`${done}: wait ${told(Math.round(seconds))}`}
         onPress={() => {
           setFrom(Date.now());
           setNow(Date.now());

@@ -9,6 +9,7 @@ import type { Names } from '@zygostat/core/words';
 import {
   loadText,
   showAmps,
+  showDuration,
   showTemperature,
   showVolts,
   testHow,
@@ -58,7 +59,14 @@ function linesOf(names: Names, test: CommissionTest): Line[] {
   if (test.type === 'dead' || test.type === 'supply') return readings;
   const runs = (keys: readonly string[], should: string) =>
     keys.map((key) => ({ what: loadText(names, key), should }));
-  if (test.type === 'trip') return [...runs(test.stops, 'stops'), ...runs(test.runs, 'runs on')];
+  if (test.type === 'trip')
+    return [
+      ...runs(test.stops, 'stops'),
+      ...runs(test.runs, 'runs on'),
+      ...(test.againS === null
+        ? []
+        : [{ what: 'Put back, all of that', should: `again after ${showDuration(test.againS)}` }]),
+    ];
   const amps = test.amps.map(({ device, amps: drawn }) => ({
     what: `Out of ${names.device(device)}, hot`,
     should: rangeText(drawn, 'A'),
@@ -96,7 +104,7 @@ export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
   const [outdoors, setOutdoors] = useState<keyof typeof OUTDOORS | null>(null);
   const limit = 'outdoorC' in test ? test.outdoorC : null;
   const tooCold = limit !== null && outdoors !== 'warm';
-  const afterS = 'afterS' in test ? test.afterS : 0;
+  const afterS = 'afterS' in test ? test.afterS : test.type === 'trip' ? (test.againS ?? 0) : 0;
   // What the circuit does wrong by itself is not to be signed as it should.
   const proves = test.wrong.length === 0 && !(test.type === 'trip' && test.stops.length === 0);
   const outside = test.readings.some((one) => !fits(one, figures[keyOf(one)]));
@@ -154,7 +162,9 @@ export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
           } Mend that first; Plan, Proof says how.`}
         </AppText>
       )}
-      {afterS >= 5 ? <Countdown seconds={afterS} /> : null}
+      {afterS >= 5 ? (
+        <Countdown seconds={afterS} done={test.type === 'trip' ? 'It is put back' : 'The call is made'} />
+      ) : null}
       <View role="list" aria-label="What should happen">
         {linesOf(names, test).map(({ what, should, read }) => (
           <View key={`${what} ${should}`} role="listitem" style={[styles.line, { borderColor: t.line }]}>

@@ -1,12 +1,12 @@
 /** What a tripped safety does: run in every call, with water where there is any, and cleared again. */
-import { advance, energisedLoads, holding, spiltIn, untilSteady } from '../../behaviour';
+import { advance, energisedLoads, holding, spiltIn } from '../../behaviour';
 import type { Watch } from '../../behaviour';
 import type { Circuit } from '../../circuit';
 import type { Value } from '../../devices';
 import { fill, kindOf } from '../../devices';
 import { voltsBetween } from '../../network';
-import type { Asked, Case, Situation, Supplied, Trip } from '../../prove';
-import { LONGEST_S, asksOf, inputsOf, runCase } from '../../prove';
+import type { Asked, Situation, Supplied, Trip } from '../../prove';
+import { CLEARED_AFTER_S, asksOf, runCase, runsAgain } from '../../prove';
 
 /** What a trip does to one call. */
 export interface Tripped {
@@ -38,8 +38,6 @@ const WET_CALLS: readonly string[] = ['cool-far', 'heat-far'];
 /** How long nobody looks, and how long a float is watched while it hovers, s. */
 export const UNSEEN_S = 48 * 3600;
 const HOVERS_S = 24 * 3600;
-/** Until a person has noticed and cleared what tripped it, s. */
-const CLEARED_AFTER_S = 60;
 /** A compressor that starts sooner has not rested, s. Common practice: three minutes at least, five mostly. */
 const RESTED_S = 180;
 /** Less supply than this lights no lamp, V. */
@@ -62,17 +60,6 @@ function ownSupply({ devices }: Circuit, id: string): [string, string] | null {
     (role) => marks.find((one) => one.role === role)?.mark,
   );
   return hot && common ? [`${id}.${hot}`, `${id}.${common}`] : null;
-}
-
-/** Seconds until everything that ran runs again, once the trip is over. */
-function runsAgain(supplied: Supplied, asked: Asked, trip: Trip, ran: number): number | null {
-  const { network, solver, rest } = supplied;
-  const subject: Case = { asked, trip: null, mains: 1 };
-  const inputs = inputsOf(subject);
-  const running = untilSteady(network, inputs, rest.world, LONGEST_S, solver);
-  const tripped = advance(network, inputsOf({ asked, trip }), running.world, CLEARED_AFTER_S, solver);
-  const again = untilSteady(network, inputs, tripped.world, LONGEST_S, solver);
-  return energisedLoads(network, again).length < ran ? null : again.world.now - tripped.world.now;
 }
 
 /** What stops and what goes on when a device trips, for every call. */

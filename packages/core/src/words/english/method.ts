@@ -97,6 +97,8 @@ export function partText(part: Part, units: Units): string {
       return part.count === 1 ? 'Zone damper' : `${part.count} zone dampers`;
     case 'relief':
       return 'Bypass damper';
+    case 'leak-set':
+      return 'Leak controller with its sensor and harness';
     case 'transformer':
       return `Transformer, ${part.va} VA, with its fuse`;
     case 'connector':

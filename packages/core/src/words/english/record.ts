@@ -106,8 +106,16 @@ export function testHow(names: Names, test: CommissionTest): string {
     case 'restart':
       return 'While it runs take the power away for a moment, give it back, and wait.';
     case 'trip':
-      return `While it runs trip ${deviceText(names, test.case.trip.device)} by its own means: lift it, press its button, use its magnet. Never by pulling a wire. Then put it back.`;
+      return tripHow(names, test.case.trip.device);
   }
+}
+
+/** How a safety is tripped and put back. */
+function tripHow(names: Names, device: string): string {
+  const { safety } = kindOf(findDevice(names.circuit, device)!.kind);
+  return safety?.test === undefined
+    ? `While it runs trip ${deviceText(names, device)} by its own means: lift it, press its button, use its magnet. Never by pulling a wire. Then put it back.`
+    : `While it runs: ${deviceText(names, device)}. ${safety.test}`;
 }
 
 /** A load by its key, as it is called. */

@@ -102,6 +102,12 @@ export const QUESTION_WORDS: Readonly<Record<Feature, QuestionWords>> = {
     seen: 'a zone panel',
     unseen: 'no zone panel',
   },
+  leakController: {
+    text: 'Is there a controller for refrigerant leaks?',
+    tell: 'A small board beside the indoor unit, with a sensor’s lead into the coil and a jumper marked RUN and TEST, where the thermostat’s cable ends.',
+    seen: 'a leak controller',
+    unseen: 'no leak controller',
+  },
 };
 
 export const evidenceText = ({ feature, seen }: Evidence): string =>

@@ -1,3 +1,4 @@
+import type { FaultMode } from '../../define';
 import { defineDevice } from '../../define';
 import type { Designation, Senses } from '../../context';
 import type { Element } from '../../element';
@@ -62,11 +63,22 @@ const row = (takes: Calls, end: 'T' | ''): Designation[] => {
 type LeakState = {
   powered: boolean;
   leak: boolean;
-  /** Calls stay dropped until then. */
-  until: number | null;
+  /** When the last leak was over, seconds; `null` once all it asks for is done. Kept without power too. */
+  ended: number | null;
   /** Its Y is called. */
   cools: boolean;
 };
+
+interface Times {
+  restartS: number;
+  fanS: number;
+}
+
+/** Whether calls still wait after a leak, and whether the fan still clears the air. */
+const after = (ended: number | null, { restartS, fanS }: Times, now: number) => ({
+  waits: ended !== null && now < ended + restartS,
+  clears: ended !== null && now < ended + fanS,
+});
 
 /**
  * A controller for flammable refrigerant, between thermostat and unit: while its sensor finds none it passes every call on; when
@@ -130,14 +142,14 @@ export const leakController = defineDevice({
   }),
   interrupts: passedOf('staged').map((mark) => `pass-${mark}`),
   alarm: 'leak',
-  initial: { powered: false, leak: false, until: null, cools: false } as LeakState,
+  initial: { powered: false, leak: false, ended: null, cools: false } as LeakState,
   positions: (
-    { powered, leak, until, cools },
+    { powered, leak, ended, cools },
     { params: { takes }, settings, controls: { jumper }, now },
   ) => {
     const awake = powered && jumper !== 'missing';
-    const passes = awake && !leak && (until === null || now >= until);
-    const clears = until !== null && now < until - settings.restartS + settings.fanS;
+    const { waits, clears } = after(ended, settings, now);
+    const passes = awake && !leak && !waits;
     return {
       ...Object.fromEntries(passedOf(takes).map((mark) => [`pass-${mark}`, when(passes)])),
       leak: when(awake && leak),
@@ -146,33 +158,35 @@ export const leakController = defineDevice({
   },
   next: (state, senses: Senses, { settings, controls: { sensor, jumper }, now }) => {
     const powered = senses.volts('R', 'C') >= WORKS_FROM_VOLTS && senses.amps(LOGIC) > 0;
-    if (!powered) return { powered, leak: false, until: null, cools: false };
+    // What it found before power failed it knows still: a dip is no way round the delay.
+    if (!powered) return { ...state, powered, cools: false };
     // A sensor that sends nothing is taken for one that finds some.
     const leak = jumper !== 'missing' && (sensor !== 'clean' || jumper === 'test');
-    const until = leak ? null : state.leak ? now + settings.restartS : state.until;
+    const ended = leak ? null : state.leak ? now : state.ended;
+    const { waits, clears } = after(ended, settings, now);
     return {
       powered,
       leak,
-      until: until !== null && now >= until ? null : until,
+      ended: waits || clears ? ended : null,
       cools: senses.volts('TY', 'C') >= CALL_VOLTS,
     };
   },
-  waits: ({ until }, { settings, now }) =>
-    until === null || now >= until
-      ? []
-      : [
-          ...(now < until - settings.restartS + settings.fanS
-            ? [
-                {
-                  until: until - settings.restartS + settings.fanS,
-                  text: 'the fan clears the air',
-                  quiet: true,
-                },
-              ]
-            : []),
-          { until, text: 'the leak controller lets calls pass again', done: 'calls pass again' },
-        ],
-  face: ({ powered, leak, until }, { controls: { jumper, sensor }, now }) => {
+  waits: ({ ended }, { settings, now }) => {
+    const { waits, clears } = after(ended, settings, now);
+    return [
+      ...(clears ? [{ until: ended! + settings.fanS, text: 'the fan clears the air', quiet: true }] : []),
+      ...(waits
+        ? [
+            {
+              until: ended! + settings.restartS,
+              text: 'the leak controller lets calls pass again',
+              done: 'calls pass again',
+            },
+          ]
+        : []),
+    ];
+  },
+  face: ({ powered, leak, ended }, { settings, controls: { jumper, sensor }, now }) => {
     if (!powered) return { text: 'no lamp', tone: 'off', detail: 'It has no 24 V: no call passes it.' };
     if (jumper === 'missing')
       return {
@@ -191,7 +205,7 @@ export const leakController = defineDevice({
             ? 'Its jumper is in TEST: it acts as if there were a leak.'
             : 'Flammable refrigerant may be in the house: no spark, no flame, air it, and call whoever is licensed.',
       };
-    return until !== null && now < until
+    return after(ended, settings, now).waits
       ? { text: 'green, waits', tone: 'busy' }
       : { text: 'green', tone: 'ok' };
   },
@@ -201,13 +215,31 @@ export const leakController = defineDevice({
     tripped: 'leak',
     stops: ['cool', 'heat'],
     runs: 'fan',
+    test: 'Put its jumper in TEST: its lamp goes red. Then put it back in RUN: in neither place it holds everything off.',
   },
   faults: [
     ...boardFaults([]),
     ...PLAIN.flatMap((mark) => contactFaults(`pass-${mark}`, `Relay that passes ${mark}`)),
     ...contactFaults('fan', 'Relay that runs the fan'),
-    { mode: 'no-sensor', title: 'Sensor dead or unplugged', likelihood: 1, controls: { sensor: 'dead' } },
-    { mode: 'in-test', title: 'Jumper left in TEST', likelihood: 2, controls: { jumper: 'test' } },
-    { mode: 'no-jumper', title: 'Jumper in neither place', likelihood: 2, controls: { jumper: 'missing' } },
+    {
+      mode: 'no-sensor',
+      title: 'Sensor dead or unplugged',
+      likelihood: 1,
+      controls: { sensor: 'dead' },
+      part: 'Sensor',
+    },
+    ...(
+      [
+        ['in-test', 'Jumper left in TEST', 'test'],
+        ['no-jumper', 'Jumper in neither place', 'missing'],
+      ] as const
+    ).map(([mode, title, jumper]): FaultMode => ({
+      mode,
+      title,
+      likelihood: 4,
+      controls: { jumper },
+      part: 'Jumper in RUN',
+      mend: 'refit',
+    })),
   ],
 });

@@ -41,6 +41,8 @@ function expectedText(names: Names, { expected }: ReportTest, units: Units): str
   if ('runs' in expected && expected.runs.length > 0)
     parts.push(`runs: ${expected.runs.map((key) => loadText(names, key)).join(', ')}`);
   if ('afterS' in expected && expected.afterS > 1) parts.push(`within ${showDuration(expected.afterS)}`);
+  if ('againS' in expected && expected.againS !== null)
+    parts.push(`put back, all runs again within ${showDuration(expected.againS)}`);
   for (const { red, black, volts } of expected.readings)
     parts.push(`${names.node(red)} to ${names.node(black)} ${showVolts(volts)} V`);
   if ('amps' in expected)

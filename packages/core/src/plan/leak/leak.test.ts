@@ -1,0 +1,105 @@
+/**
+ * A leak controller put in. What goes up and what stays, that its test drops every call in cooling and in heating while the fan
+ * runs, and that its harness leaves no call beside it, is common practice in the trade; what comes of it is run in the model.
+ */
+import { kindOf } from '../../devices';
+import { prove } from '../../prove';
+import { commissionOf } from '../../record';
+import { TEMPLATES, findTemplate, furnaceWithLeakController } from '../../systems';
+import type { FanMotor, LeakPlan } from '..';
+import { planLeak } from '..';
+
+const build = (id: string) => findTemplate(id)!.build('Leak');
+const statOf = (id: string) => build(id).devices.find(({ kind }) => kindOf(kind).asks)!.id;
+const planned = (id: string, motor: FanMotor = 'taps') =>
+  planLeak(build(id), { thermostat: statOf(id), motor });
+
+/** Where none goes, and why; everywhere else one does. */
+const OBSTACLES: Readonly<Record<string, string>> = {
+  'two-transformers': 'two-hots',
+  'electric-heat': 'no-refrigerant',
+  'electric-heat-sequencer': 'no-refrigerant',
+  boiler: 'no-refrigerant',
+  'boiler-zone': 'no-refrigerant',
+  'unit-heater': 'no-refrigerant',
+  'fan-coil': 'no-refrigerant',
+  'parallel-thermostats': 'several-thermostats',
+  'furnace-ac-leak': 'there-already',
+  'zones-two': 'several-thermostats',
+  'zones-three-pump': 'several-thermostats',
+  'zones-four-spring': 'several-thermostats',
+};
+
+test.each(TEMPLATES.map(({ id }) => id))(
+  '%s: all the thermostat’s conductors go up, and it is proven',
+  (id) => {
+    const plan = planned(id);
+    if (OBSTACLES[id]) return expect(plan).toBe(OBSTACLES[id]);
+    const { circuit, controller, moved, harness, harm, proof, tests } = plan as LeakPlan;
+    expect(harm).toEqual([]);
+    expect(
+      proof.findings.filter(({ property }) => ['unfanned', 'safety', 'bypassed'].includes(property)),
+    ).toEqual([]);
+    // Each conductor that went up has the lead of the same name going back down to where it was.
+    for (const { from, to } of moved) {
+      const mark = to.slice(`${controller}.T`.length);
+      expect([mark, harness.find((lead) => lead.mark === mark)!.to]).toEqual([mark, from]);
+    }
+    // R, C and G reach the unit whatever the thermostat has.
+    for (const mark of ['R', 'C', 'G']) expect(harness.find((lead) => lead.mark === mark)!.to).not.toBeNull();
+    expect(
+      circuit.cables
+        .flatMap(({ conductors }) => conductors)
+        .filter(({ from }) => from === `${controller}.LK`),
+    ).toEqual([]);
+    for (const { stops, goesOn, keepsSupply } of tests) {
+      expect(keepsSupply).toBe(true);
+      expect(goesOn.length + stops.length).toBeGreaterThan(0);
+    }
+  },
+);
+
+test('from the outdoor unit Y and C stay on the board', () => {
+  const { stays } = planned('furnace-ac') as LeakPlan;
+  expect(stays).toEqual(
+    expect.arrayContaining([
+      { conductor: 'yardC', at: 'board.C' },
+      { conductor: 'leadFloat', at: 'board.Y' },
+    ]),
+  );
+});
+
+test('a motor with taps gets G added to Y, one with many pins not', () => {
+  const value = (motor: FanMotor) => (planned('furnace-ac', motor) as LeakPlan).settings[0]!.value;
+  expect([value('taps'), value('pins')]).toEqual(['yes', 'no']);
+});
+
+test('its test stops compressor and burner, the fan goes on, and the delay is the one that is set', () => {
+  const { tests } = planned('furnace-ac') as LeakPlan;
+  const of = (call: string) => tests.find(({ situation }) => 'call' in situation && situation.call === call)!;
+  expect(of('cool')).toMatchObject({
+    stops: expect.arrayContaining(['Compressor']),
+    goesOn: ['Blower (cooling speed)'],
+    againS: 300,
+  });
+  expect(of('heat').stops).toContain('Gas valve');
+  expect(of('heat').againS).toBeGreaterThanOrEqual(300);
+});
+
+test('the same as the ready system is found, whichever way it came about', () => {
+  const { circuit } = planned('furnace-ac') as LeakPlan;
+  const keys = (one: typeof circuit) => prove(one)!.findings.map(({ property }) => property);
+  expect(keys(circuit)).toEqual(keys(furnaceWithLeakController('Leak')));
+});
+
+test('commissioning tests it in cooling and in heating, with its delay', () => {
+  const trips = commissionOf(furnaceWithLeakController('Leak')).flatMap((test) =>
+    test.type === 'trip' && test.case.trip.device === 'leak' ? [test] : [],
+  );
+  expect(trips.map(({ case: { asked } }) => asked.id)).toEqual(['heat-far', 'cool-far']);
+  for (const { againS, stops, runs } of trips) {
+    expect(againS).toBeGreaterThanOrEqual(300);
+    expect(stops.length).toBeGreaterThan(0);
+    expect(runs).toContain('board/blower-cool');
+  }
+});
