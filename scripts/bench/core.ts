@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { NEW_WORLD, advance, callScript, runTimeline, sectionsOf, settle } from '@zygostat/core/behaviour';
 import { layLadder } from '@zygostat/core/drawing';
+import { runWays } from '@zygostat/core/ductless';
 import { spiceNetlist } from '@zygostat/core/formats';
 import {
   compile,
@@ -17,7 +18,7 @@ import {
 } from '@zygostat/core/network';
 import { planSwap } from '@zygostat/core/plan';
 import { prove, repairOf, sweep } from '@zygostat/core/prove';
-import { TEMPLATES, furnaceAirConditioner, heatPumpWithStrips } from '@zygostat/core/systems';
+import { TEMPLATES, ductless, furnaceAirConditioner, heatPumpWithStrips } from '@zygostat/core/systems';
 import { largeCircuit } from '../../packages/core/src/testing/large';
 import { spoilsOf } from '../../packages/core/src/testing/spoils';
 import { median, report } from './report';
@@ -182,4 +183,11 @@ report(
   time(1, () => void planSwap(tight, wish)) / 1000,
   'ms',
   `a swap short of a conductor for C: ${ways} ways built, proven and ranked`,
+);
+const split = ductless('Bench');
+report(
+  'permutations_ms',
+  time(1, () => void [...runWays(split, 0), ...runWays(split, 1)]) / 1000,
+  'ms',
+  'every way to land the run of a ductless unit at either of its halves, 48 in all; aim ≤ 500',
 );

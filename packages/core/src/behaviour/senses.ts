@@ -46,7 +46,7 @@ export const soundsAlike = (heard: readonly Heard[], hears: Senses['hears']): bo
 /** What a device gives on the channels. */
 export type Given = Readonly<Partial<Record<Channel, Signal>>>;
 
-export const SILENT: Given = {};
+const SILENT: Given = {};
 
 export const givenBy = ({ installed: { kind }, moment }: Actor, state: State, now: number): Given =>
   kind.gives ? kind.gives(state, Object.assign(moment, { now })) : SILENT;

@@ -72,11 +72,14 @@ function needsOf(device: Device): readonly { mark: string; least: number }[] {
   // A transformer feeds something, and a safety that has a supply lives on it.
   const feeds = (role: TerminalRole) =>
     (kind.primary ?? kind.safety) && (role === 'hot' || role === 'common');
-  const needs = kind.designations(fill(kind.params, device.params)).flatMap(({ mark, role, pairs }) => {
-    const needed = kind.inline || role === 'coil' || supplied.includes(mark) || (!pairs && feeds(role));
-    const least = role === 'splice' ? 2 : needed ? 1 : 0;
-    return least > 0 ? [{ mark, least }] : [];
-  });
+  const needs = kind
+    .designations(fill(kind.params, device.params))
+    .flatMap(({ mark, role, pairs, onward }) => {
+      const needed =
+        kind.inline || role === 'coil' || supplied.includes(mark) || (!pairs && !onward && feeds(role));
+      const least = role === 'splice' ? 2 : needed ? 1 : 0;
+      return least > 0 ? [{ mark, least }] : [];
+    });
   known.set(device, needs);
   return needs;
 }

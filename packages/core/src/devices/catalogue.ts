@@ -22,6 +22,8 @@ import { damperMotor } from './kinds/zones/damper-motor';
 import { detectorStation } from './kinds/fire/detector-station';
 import { doorSwitch } from './kinds/power/door-switch';
 import { drainPan } from './kinds/water/drain-pan';
+import { ductlessIndoor } from './kinds/ductless/indoor';
+import { ductlessOutdoor } from './kinds/ductless/outdoor';
 import { ductSystem } from './kinds/zones/duct-system';
 import { endOfLine } from './kinds/fire/end-of-line';
 import { floatSwitch } from './kinds/safeties/float-switch';
@@ -87,6 +89,8 @@ export const CATALOGUE: readonly DeviceKind[] = [
   supplySensor,
   zonePanel,
   outdoorUnit,
+  ductlessIndoor,
+  ductlessOutdoor,
   lineLoad,
   wireNut,
   jumper,

@@ -22,6 +22,8 @@ export interface Designation {
    * strips of one name, where both belong to any.
    */
   strip?: string;
+  /** Hot or common that it passes on to others: nothing need be landed there. */
+  onward?: true;
   /** It goes to the terminal of the same mark on another device, and nowhere else. */
   pairs?: true;
 }

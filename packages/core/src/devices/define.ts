@@ -12,6 +12,7 @@ import type {
   Conveyance,
   Drain,
   Housing,
+  Interconnect,
   Isolation,
   Load,
   OwnSupply,
@@ -118,6 +119,8 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   conveys?(params: ValuesOf<P>): Conveyance;
   /** The rooms of a house, of whichever device stands for them. */
   houses?(params: ValuesOf<P>): Housing;
+  /** Of one half of a unit in two halves: the run between them. */
+  interconnect?(params: ValuesOf<P>): Interconnect;
   /** Element of the contact that closes when it trips, for an alarm. */
   alarm?: string;
   supervises?: Supervision;
@@ -189,6 +192,7 @@ export interface DeviceKind {
   ownSupply?: OwnSupply;
   conveys?(params: Values): Conveyance;
   houses?(params: Values): Housing;
+  interconnect?(params: Values): Interconnect;
   alarm?: string;
   supervises?: Supervision;
   loopContacts?: LoopContacts;

@@ -92,6 +92,22 @@ export type Appearance = 'boiler' | 'water' | 'hanging-heater' | 'outdoor-cabine
 /** By contact element, groups of load elements of the same device. */
 export type Actuation = Readonly<Record<string, readonly (readonly string[])[]>>;
 
+/** One half of a unit whose halves are joined by a run of line, neutral, signal and earth. */
+export interface Interconnect {
+  line: string;
+  neutral: string;
+  signal: string;
+  earth: string;
+  /** Its case, as a point inside it. */
+  case: string;
+  /** What the signal's current goes through. */
+  signalPath: string;
+  /** How this half is told to run, where it is the one that is told. */
+  asks?: { control: string; value: Value };
+  /** How its board stands. */
+  stands(state: State): { awake: boolean; hears: boolean; burnt: boolean };
+}
+
 /** A control that takes power away, and the values that do and undo it. */
 export interface Isolation {
   control: string;

@@ -16,6 +16,7 @@ import { fourZoneFurnace, threeZoneHeatPump, twoZoneFurnace } from './zoned';
 
 export { emptyCircuit } from './build';
 export * from './commercial';
+export * from './ductless';
 export * from './electric-heat';
 export * from './fire-loop';
 export * from './furnace-air-conditioner';

@@ -56,6 +56,22 @@ test.each([
   }
 });
 
+test('whoever waits for the burner is not told of a fan that nobody calls', () => {
+  for (const addsFan of ['yes', 'no']) {
+    const circuit = setValue(good, 'leak', 'settings', 'addsFan', addsFan);
+    for (const call of ['heat', 'cool', 'off'] as const)
+      for (const seconds of [0, 3, 10, 60, 600])
+        expect(after(call, {}, { circuit, seconds }).text).not.toContain('Leak controller');
+  }
+});
+
+test('its test is told as its test, with no C at the thermostat too, and not as wiring', () => {
+  const noC = lift(good, 'statC', 'to');
+  for (const circuit of [good, noC])
+    for (const jumper of ['test', 'missing'])
+      expect(after('cool', { jumper }, { circuit }).text).toMatch(/jumper in (TEST|neither)/);
+});
+
 test('with the thermostat blank too the fan runs', () => {
   const blank = lift(setValue(good, 'stat', 'params', 'supply', 'wired'), 'statC', 'to');
   expect(after('cool', { sensor: 'leak' }, { circuit: blank }).on).toEqual(['blower-cool']);
@@ -67,6 +83,15 @@ test('clean again, the fan goes on for its time and calls wait for theirs', () =
   expect(then(200)).toEqual(['blower-cool']);
   expect(then(290)).not.toContain('gas-valve');
   expect(then(400)).toContain('gas-valve');
+});
+
+test('the delay after a leak is told as a wait, and until when', () => {
+  const { world } = after('cool', { jumper: 'test' });
+  const network = compile(good);
+  const inputs = holding(HOUSE, { stat: CALLS.cool });
+  const { status } = toldView(network, inputs, advance(network, inputs, world, 10));
+  expect(status).toMatchObject({ tone: 'waiting', until: world.now + 300 });
+  expect(status.text).toContain('Leak controller');
 });
 
 test('a fan that is to run longer than calls wait runs on beside them', () => {

@@ -27,7 +27,10 @@ const positionOf = ({ network, settled }: Trace, branch: number) =>
 /** The wiring at a safety that opens though nothing it is there to notice is so. */
 function drivenBy({ network, settled, disagreements, inputs }: Trace, device: string): Cause | null {
   const { kind, context } = installedOf({ network }, device);
-  if (!kind.safety || inputs.controls[device]?.[kind.safety.control] === kind.safety.tripped) return null;
+  if (!kind.safety) return null;
+  // Somebody or something has it as it is: its sensor finds what it looks for, or it is put to its test.
+  const set = Object.entries(inputs.controls[device] ?? {});
+  if (set.some(([name, value]) => value !== kind.controls[name]?.default)) return null;
   // Water rises by itself: what notices it may be right, whatever else is wrong beside it.
   if (noticesWater(kind, context.params)) return null;
   const isHere = (terminal: string | null) => terminal?.startsWith(`${device}.`) === true;
@@ -63,8 +66,11 @@ function openContact(trace: Trace, branch: number, visited: ReadonlySet<number>)
     }
     return trace.counting.has(device) ? { type: 'waiting', device } : { type: 'unasked' };
   }
-  if (kind.interrupts.includes(element) || kind.protects?.element === element)
+  if (kind.interrupts.includes(element) || kind.protects?.element === element) {
+    // Nothing has tripped it any more: what it still counts is the delay it keeps after that.
+    if (trace.counting.has(device) && !trace.tripped.has(device)) return { type: 'waiting', device };
     return drivenBy(trace, device) ?? { type: 'opened', device };
+  }
   if (trace.tripped.has(device)) return { type: 'opened', device };
   const groups = kind.actuatedBy(context)[element];
   if (!groups) return trace.counting.has(device) ? { type: 'waiting', device } : { type: 'unasked' };

@@ -35,6 +35,7 @@ const ALIASES: Readonly<Partial<Record<string, readonly string[]>>> = { W: ['W1'
 const row = (takes: Calls, end: 'T' | ''): Designation[] => {
   const to = end === 'T' ? 'the thermostat' : 'the unit';
   const mark = (name: string) => `${end}${name}`;
+  const onward = end === 'T' ? ({ onward: true } as const) : {};
   const aliasesOf = (name: string) =>
     end === 'T' ? [name, ...(ALIASES[name] ?? [])] : (ALIASES[name] ?? []);
   return [
@@ -43,8 +44,15 @@ const row = (takes: Calls, end: 'T' | ''): Designation[] => {
       role: 'hot',
       purpose: `Hot, ${end === 'T' ? 'on to' : 'from'} ${to}.`,
       aliases: aliasesOf('R'),
+      ...onward,
     },
-    { mark: mark('C'), role: 'common', purpose: `Common of ${to}.`, aliases: aliasesOf('C') },
+    {
+      mark: mark('C'),
+      role: 'common',
+      purpose: `Common of ${to}.`,
+      aliases: aliasesOf('C'),
+      ...onward,
+    },
     {
       mark: mark('G'),
       role: 'call',
@@ -137,10 +145,11 @@ export const leakController = defineDevice({
   ],
   actuatedBy: ({ params: { takes }, settings: { addsFan } }) => ({
     ...Object.fromEntries(passedOf(takes).map((mark) => [`pass-${mark}`, [[LOGIC]]])),
-    leak: [[LOGIC]],
-    fan: addsFan === 'yes' ? [[inputOf('TY'), LOGIC]] : [[LOGIC]],
+    // On a leak it closes contacts of its own accord: nobody who calls waits for them.
+    ...(addsFan === 'yes' && { fan: [[inputOf('TY'), LOGIC]] }),
   }),
-  interrupts: passedOf('staged').map((mark) => `pass-${mark}`),
+  // The fan is passed on too, but it is to run: nothing is guarded by that contact.
+  interrupts: STAGED.map((mark) => `pass-${mark}`),
   alarm: 'leak',
   initial: { powered: false, leak: false, ended: null, cools: false } as LeakState,
   positions: (

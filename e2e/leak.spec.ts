@@ -1,0 +1,69 @@
+/** A leak controller put between thermostat and unit: planned, landed, tested in cooling and in heating. */
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { call, expect, openNewJob, skip, status, test } from './bench';
+import { workDown } from './landing';
+
+const button = (page: Page, name: string | RegExp) =>
+  page.getByRole('button', { name, ...(typeof name === 'string' && { exact: true }) });
+
+/** Puts the jumper of the controller into a place, on its sheet. */
+async function setJumper(page: Page, place: 'In RUN' | 'In TEST' | 'In neither'): Promise<void> {
+  await page
+    .getByTestId(/^plate-leak/)
+    .first()
+    .click();
+  await button(page, `Test jumper: ${place}`).click();
+  await button(page, 'Close').click();
+}
+
+/** Lets every wait come to its end, until what is called runs. */
+async function untilRunning(page: Page, runs: 'Cooling' | 'Heating'): Promise<void> {
+  const running = status(page).filter({ hasText: `${runs}: ` });
+  for (let waits = 0; waits < 8 && !(await running.isVisible()); waits++) {
+    await skip(page);
+    await page.waitForTimeout(300);
+  }
+  await expect(running).toBeVisible();
+}
+
+test('a leak controller is added, and tested in both modes', async ({ page, server }) => {
+  test.slow();
+  await openNewJob(page, server, 'Leak', 'furnace-ac-no-c');
+  await page.getByRole('link', { name: 'Plan' }).click();
+  await button(page, 'Add').click();
+  await button(page, 'Plan a leak controller').click();
+  const moved = page.getByRole('list', { name: 'Goes up to its strip' });
+  await expect(moved).toContainText(
+    'Yellow of Thermostat cable: off Furnace board Y, onto Leak controller TY',
+  );
+  await expect(page.getByRole('list', { name: 'Its harness' })).toContainText('G: on Furnace board G');
+  await expect(page.getByText(/^LK of the harness stays free: insulate each end by itself/)).toBeVisible();
+  await expect(page.getByText(/^Stays where it is: .* of Outdoor cable/)).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Test it, cooling and heating' })).toContainText(
+    /Heat called, jumper in TEST: .*Gas valve/,
+  );
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+  await button(page, 'Take this plan: leak controller').click();
+  const steps = await workDown(page);
+  expect(steps[0]).toMatch(/^Open .* lock it/);
+  expect(steps.some((text) => /Mount Leak controller/.test(text))).toBe(true);
+
+  await page.getByRole('link', { name: 'Trace' }).click();
+  for (const [mode, runs] of [
+    ['Cool', 'Cooling'],
+    ['Heat', 'Heating'],
+  ] as const) {
+    await call(page, mode);
+    await untilRunning(page, runs);
+    await setJumper(page, 'In TEST');
+    await expect(status(page)).toContainText('jumper in TEST');
+    await setJumper(page, 'In RUN');
+    // It lets nothing pass before its delay is over.
+    await expect(status(page)).toContainText(`${runs} called`);
+    await untilRunning(page, runs);
+  }
+  await setJumper(page, 'In neither');
+  await expect(status(page)).toContainText('jumper in neither place');
+});

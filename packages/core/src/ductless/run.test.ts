@@ -1,0 +1,142 @@
+/**
+ * The run of a ductless unit. That it is landed number to number, earth to earth, and that any other way can destroy a board or put
+ * mains on a case, is common practice in the trade; the currents are against ngspice (Debian package). A hand is in danger from 50 V
+ * on: conventional touch-voltage limit of IEC 60364-4-41, from memory.
+ */
+import type { Circuit } from '../circuit';
+import { land, lift, parseCircuit, setValue } from '../circuit';
+import { spiceNetlist, spiceNode } from '../formats/spice';
+import { NEW_WORLD, advance, holding } from '../behaviour';
+import { compile } from '../network';
+import { ductless } from '../systems';
+import { ngspiceVersion, solveWithNgspice } from '../testing/ngspice';
+import { runEffect, runOf, runWays } from '.';
+
+const FEEDS = ['outdoors', 'indoors'] as const;
+const HALVES = [0, 1] as const;
+const good = ductless('Run');
+
+const marks = (landed: Readonly<Record<string, string>>) =>
+  Object.entries(landed)
+    .map(([conductor, terminal]) => `${conductor.slice('run'.length)}>${terminal.split('.')[1]!}`)
+    .join(' ');
+
+test('is a valid document with one run', () => {
+  expect(parseCircuit(JSON.parse(JSON.stringify(good)))).toEqual(good);
+  expect(runOf(good)).toMatchObject({ cable: { id: 'run' } });
+});
+
+describe.each(FEEDS)('fed %s', (fed) => {
+  const circuit = ductless('Run', fed);
+  test('number to number it works, and nothing about it is dangerous', () => {
+    expect(runEffect(circuit)).toMatchObject({ works: true, dark: [], deaf: [], burnt: [], dangers: [] });
+  });
+
+  test.each(HALVES)('of the 24 ways to land half %i only number to number is safe', (half) => {
+    const ways = runWays(circuit, half);
+    expect(new Set(ways.map(({ landed }) => marks(landed))).size).toBe(24);
+    const [first, ...others] = ways;
+    expect(first!.effect).toMatchObject({ works: true, dangers: [] });
+    // One more works: with neutral and earth exchanged it runs over the earth, and its case is on the neutral.
+    const working = others.filter(({ effect }) => effect.works);
+    expect(working.map(({ landed }) => marks(landed))).toEqual(['1>1 2>PE 3>3 E>2']);
+    expect(working[0]!.effect.dangers).toEqual(['no-earth', 'earth-current']);
+    for (const { landed, effect } of others) {
+      expect([marks(landed), effect.dangers]).not.toEqual([marks(landed), []]);
+      // Earth elsewhere always takes a case's earth away.
+      if (!landed.runE!.endsWith('.PE'))
+        expect([marks(landed), effect.dangers]).toEqual([
+          marks(landed),
+          expect.arrayContaining(['no-earth']),
+        ]);
+    }
+  });
+
+  test.each(['run1', 'run2', 'run3'])('with %s open it does not work, and no case is live', (conductor) => {
+    const { works, dangers, caseVolts, deaf } = runEffect(lift(circuit, conductor, 'to'));
+    expect(works).toBe(false);
+    expect(caseVolts).toBeLessThan(1);
+    // A signal that is open is told from a supply that is: both are awake and hear nothing.
+    if (conductor === 'run3') expect([dangers, deaf]).toEqual([[], ['indoor', 'outdoor']]);
+  });
+});
+
+test('the line on the indoor case is found, and the touch voltage is the supply', () => {
+  const swapped = land(land(good, 'run1', 'to', 'indoor.PE'), 'runE', 'to', 'indoor.1');
+  const { dangers, caseVolts } = runEffect(swapped);
+  expect(dangers).toEqual(expect.arrayContaining(['live-case', 'no-earth']));
+  expect(caseVolts).toBeCloseTo(230, 0);
+});
+
+test('both halves fed from opposite ends of one breaker work, and the wrong way round trip it', () => {
+  const also = (line: string, neutral: string): Circuit => ({
+    ...good,
+    cables: [
+      ...good.cables,
+      {
+        id: 'second',
+        label: 'Second supply',
+        gauge: 14,
+        lengthM: 12,
+        conductors: [
+          { id: 'secondL', colour: 'BN', from: 'breaker.L1', to: line },
+          { id: 'secondN', colour: 'BU', from: 'breaker.N', to: neutral },
+        ],
+      },
+    ],
+  });
+  expect(runEffect(also('indoor.L', 'indoor.N')).works).toBe(true);
+  expect(runEffect(also('indoor.N', 'indoor.L')).dangers).toContain('short');
+});
+
+test('other labels are the same terminals by other names', () => {
+  const relabelled = (['indoor', 'outdoor'] as const).reduce(
+    (now, id) => setValue(now, id, 'params', 'labels', 'signal'),
+    good,
+  );
+  const landed = (['1', '2', '3'] as const).reduce(
+    (now, mark) =>
+      land(land(now, `run${mark}`, 'from', `outdoor.S${mark}`), `run${mark}`, 'to', `indoor.S${mark}`),
+    relabelled,
+  );
+  expect(runEffect(landed)).toMatchObject({ works: true, dangers: [] });
+});
+
+test('a burnt signal side stays burnt until there is a new board, and the fault is told after its delay', () => {
+  const network = compile(good);
+  const told = (world: typeof NEW_WORLD, seconds: number, board: 'kept' | 'new' = 'kept') =>
+    advance(
+      network,
+      holding(
+        { controls: {}, conditions: { indoorC: 22, outdoorC: 20 } },
+        { indoor: { remote: 'run', board } },
+      ),
+      world,
+      seconds,
+    ).world;
+  const burnt = { ...told(NEW_WORLD, 10), states: { ...told(NEW_WORLD, 10).states } };
+  const state = { ...burnt.states.indoor!, burnt: true };
+  const after = told({ ...burnt, states: { ...burnt.states, indoor: state } }, 200);
+  expect(after.states.indoor).toMatchObject({ burnt: true, hears: false });
+  expect(after.states.outdoor).toMatchObject({ hears: 'nothing' });
+  expect(told(after, 10, 'new').states.indoor).toMatchObject({ burnt: false, hears: true });
+});
+
+(ngspiceVersion() === null ? test.skip : test)('volts of every way to land it, against ngspice', () => {
+  const ends = ['run1', 'run2', 'run3', 'runE'];
+  for (const { landed } of runWays(good).filter((_, i) => i % 5 === 0)) {
+    const circuit = ends.reduce((now, id) => land(now, id, 'from', landed[id]!), good);
+    const { point } = advance(
+      compile(circuit),
+      { controls: {}, conditions: { indoorC: 22, outdoorC: 20 } },
+      NEW_WORLD,
+      5,
+    );
+    const found = solveWithNgspice(spiceNetlist(point));
+    point.network.nodes.forEach((name, n) => {
+      const [re, im] = found[spiceNode(n)]!;
+      const off = Math.hypot(re - point.re[n]!, im - point.im[n]!);
+      expect([name, off <= Math.max(1e-3, 1e-3 * Math.hypot(re, im))]).toEqual([name, true]);
+    });
+  }
+});
