@@ -4,6 +4,7 @@
  * the maker's sheet wins.
  */
 import type { Designation, Senses } from '../context';
+import type { Face, FaultMode, Wait } from '../define';
 import type { Element } from '../element';
 import { EARTH, impedanceOf, load, path } from '../element';
 import { choice, num, seconds } from '../fields';
@@ -142,3 +143,64 @@ export const isBurning = (
   element: string,
   { burnsMa }: Pick<InterconnectValues, 'burnsMa'>,
 ): boolean => senses.amps(element) * 1000 >= burnsMa;
+
+/** Since when a half has heard nothing, and what is told of that. */
+interface Silence {
+  silentSince: number | null;
+}
+interface Told {
+  params: Pick<InterconnectValues, 'labels'>;
+  settings: { faultS: number };
+  now: number;
+}
+
+const isFault = ({ silentSince }: Silence, { settings, now }: Told) =>
+  silentSince !== null && now >= silentSince + settings.faultS;
+
+export const silenceWaits = (state: Silence, told: Told, other: string): Wait[] =>
+  state.silentSince === null || isFault(state, told)
+    ? []
+    : [
+        {
+          until: state.silentSince + told.settings.faultS,
+          text: `waits for ${other}`,
+          done: 'signal fault',
+        },
+      ];
+
+/** What a half shows: dark, that it hears nothing, that it runs, or that it is ready. */
+export function unitFace(
+  state: Silence & { awake: boolean },
+  told: Told,
+  runs: boolean,
+  other: string,
+): Face {
+  if (!state.awake) return { text: 'no lamp', tone: 'off' };
+  const { signal, neutral } = runMarks(told.params);
+  if (isFault(state, told))
+    return {
+      text: 'signal fault',
+      tone: 'tripped',
+      detail: `It hears nothing of ${other}. That is the signal, not the supply: read ${signal} against ${neutral} here, then at the other end.`,
+    };
+  return runs ? { text: 'runs', tone: 'busy' } : { text: 'ready', tone: 'ok' };
+}
+
+/** How the board of either half fails; it is at line voltage. */
+export const unitFaults: readonly FaultMode[] = [
+  { mode: 'dead', title: 'Board dead', likelihood: 1, elements: { board: 'open' }, mend: 'defer' },
+  {
+    mode: 'fuse',
+    title: 'Fuse of the board blown',
+    likelihood: 1,
+    elements: { fuse: 'open' },
+    mend: 'defer',
+  },
+  {
+    mode: 'signal-burnt',
+    title: 'Signal side burnt',
+    likelihood: 2,
+    elements: { signal: 'open' },
+    mend: 'defer',
+  },
+];

@@ -25,6 +25,7 @@ import { LANDING_MINUTES } from '../field/cable';
 import { commonAt } from '../field/common';
 import type { ConductorFunction, Facts, Lead } from '../field/functions';
 import { factsOf } from '../field/functions';
+import { STRIP_MARKS } from '../field/marks';
 import type { Part } from '../field/part';
 import { landedEnds, pigtailed } from '../field/pigtail';
 import { harmOf } from '../harm';
@@ -88,16 +89,7 @@ const FREE_MINUTES = 0.5;
 const HARNESS_M = 0.8;
 
 /** Marks of the harness by what a conductor does; its strip has the same with a T before. */
-const MARK: Readonly<Partial<Record<ConductorFunction, string>>> = {
-  hot: 'R',
-  common: 'C',
-  Y: 'Y',
-  Y2: 'Y2',
-  G: 'G',
-  W: 'W',
-  W2: 'W2',
-  valve: 'O',
-};
+const MARK: Readonly<Partial<Record<ConductorFunction, string>>> = { ...STRIP_MARKS, valve: 'O' };
 const STAGED: ReadonlySet<string> = new Set(['Y2', 'W2', 'O']);
 const stripMark = (mark: string) => `T${mark}`;
 

@@ -20,6 +20,7 @@ import { addLeads } from '../field/cable';
 import { commonAt } from '../field/common';
 import type { ConductorFunction, Facts, Lead } from '../field/functions';
 import { factsOf } from '../field/functions';
+import { STRIP_MARKS } from '../field/marks';
 import { withRooms } from './rooms';
 
 export type Drive = 'power' | 'spring-open' | 'spring-closed';
@@ -41,16 +42,7 @@ const MOST_ZONES = 4;
 export type ZoneObstacle = 'too-few' | 'too-many' | 'several-thermostats' | 'no-unit' | 'no-transformer';
 
 /** Marks of a zone's strip, and of the panel's strip for the unit, by what a conductor does. */
-const ZONE_MARK: Readonly<Partial<Record<ConductorFunction, string>>> = {
-  hot: 'R',
-  common: 'C',
-  Y: 'Y',
-  Y2: 'Y2',
-  G: 'G',
-  W: 'W',
-  W2: 'W2',
-  valve: 'OB',
-};
+const ZONE_MARK: Readonly<Partial<Record<ConductorFunction, string>>> = { ...STRIP_MARKS, valve: 'OB' };
 const STAGED: ReadonlySet<ConductorFunction> = new Set(['Y2', 'W2', 'valve']);
 
 const colourFor = (mark: string, taken: readonly ColourCode[]): ColourCode =>

@@ -11,9 +11,14 @@ import {
   runMarks,
   signalMa,
   signalSettings,
+  silenceWaits,
   unitElements,
+  unitFace,
+  unitFaults,
   unitTerminals,
 } from '../../parts/interconnect';
+
+const OTHER = 'the outdoor unit';
 
 /** Loop current from which the outdoor unit is there, mA. From memory. */
 const THERE_MA = 6;
@@ -29,7 +34,7 @@ type IndoorState = {
 export const ductlessIndoor = defineDevice({
   kind: 'ductless-indoor',
   title: 'Ductless indoor unit',
-  designations: (given) => unitTerminals(given, 'the outdoor unit'),
+  designations: (given) => unitTerminals(given, OTHER),
   params: {
     ...interconnectParams,
     fanVa: num({ label: 'Fan', unit: 'VA', default: 40, min: 5, max: 500, source: 'read the label' }),
@@ -79,40 +84,10 @@ export const ductlessIndoor = defineDevice({
     const silentSince = awake && !hears ? (state.silentSince ?? now) : null;
     return { awake, hears, silentSince, burnt };
   },
-  waits: ({ silentSince }, { settings, now }) =>
-    silentSince === null || now >= silentSince + settings.faultS
-      ? []
-      : [{ until: silentSince + settings.faultS, text: 'waits for the outdoor unit', done: 'signal fault' }],
-  face: ({ awake, hears, silentSince }, { settings, controls: { remote }, now }) =>
-    !awake
-      ? { text: 'no lamp', tone: 'off' }
-      : silentSince !== null && now >= silentSince + settings.faultS
-        ? {
-            text: 'signal fault',
-            tone: 'tripped',
-            detail:
-              'It hears nothing of the outdoor unit. That is the signal, not the supply: read 3 against 2, then at the other end.',
-          }
-        : {
-            text: remote === 'run' && hears ? 'runs' : 'ready',
-            tone: remote === 'run' && hears ? 'busy' : 'ok',
-          },
+  waits: (state, moment) => silenceWaits(state, moment, OTHER),
+  face: (state, moment) => unitFace(state, moment, moment.controls.remote === 'run' && state.hears, OTHER),
   faults: [
-    { mode: 'dead', title: 'Board dead', likelihood: 1, elements: { board: 'open' }, mend: 'defer' },
-    {
-      mode: 'fuse',
-      title: 'Fuse of the board blown',
-      likelihood: 1,
-      elements: { fuse: 'open' },
-      mend: 'defer',
-    },
-    {
-      mode: 'signal-burnt',
-      title: 'Signal side burnt',
-      likelihood: 2,
-      elements: { signal: 'open' },
-      mend: 'defer',
-    },
+    ...unitFaults,
     {
       mode: 'damp',
       title: 'Moisture across the signal',

@@ -11,9 +11,14 @@ import {
   runMarks,
   signalMa,
   signalSettings,
+  silenceWaits,
   unitElements,
+  unitFace,
+  unitFaults,
   unitTerminals,
 } from '../../parts/interconnect';
+
+const OTHER = 'the indoor unit';
 
 /** Loop current from which the indoor unit is there, and from which it asks for the compressor, mA. From memory. */
 const THERE_MA = 6;
@@ -32,7 +37,7 @@ type OutdoorState = {
 export const ductlessOutdoor = defineDevice({
   kind: 'ductless-outdoor',
   title: 'Ductless outdoor unit',
-  designations: (given) => unitTerminals(given, 'the indoor unit'),
+  designations: (given) => unitTerminals(given, OTHER),
   params: {
     ...interconnectParams,
     loopVolts: num({
@@ -111,38 +116,7 @@ export const ductlessOutdoor = defineDevice({
     const silentSince = awake && hears === 'nothing' ? (state.silentSince ?? now) : null;
     return { awake, hears, silentSince, burnt } as const;
   },
-  waits: ({ silentSince }, { settings, now }) =>
-    silentSince === null || now >= silentSince + settings.faultS
-      ? []
-      : [{ until: silentSince + settings.faultS, text: 'waits for the indoor unit', done: 'signal fault' }],
-  face: ({ awake, hears, silentSince }, { settings, now }) =>
-    !awake
-      ? { text: 'no lamp', tone: 'off' }
-      : silentSince !== null && now >= silentSince + settings.faultS
-        ? {
-            text: 'signal fault',
-            tone: 'tripped',
-            detail:
-              'It hears nothing of the indoor unit. That is the signal, not the supply: read 3 against 2, then at the other end.',
-          }
-        : hears === 'asks'
-          ? { text: 'runs', tone: 'busy' }
-          : { text: 'ready', tone: 'ok' },
-  faults: [
-    { mode: 'dead', title: 'Board dead', likelihood: 1, elements: { board: 'open' }, mend: 'defer' },
-    {
-      mode: 'fuse',
-      title: 'Fuse of the board blown',
-      likelihood: 1,
-      elements: { fuse: 'open' },
-      mend: 'defer',
-    },
-    {
-      mode: 'signal-burnt',
-      title: 'Signal side burnt',
-      likelihood: 2,
-      elements: { signal: 'open' },
-      mend: 'defer',
-    },
-  ],
+  waits: (state, moment) => silenceWaits(state, moment, OTHER),
+  face: (state, moment) => unitFace(state, moment, state.hears === 'asks', OTHER),
+  faults: unitFaults,
 });
