@@ -13,6 +13,7 @@ const CORE_ORDER = [
   'systems',
   'prove',
   'fire',
+  'ductless',
   'building',
   'survey',
   'plan',
