@@ -1,15 +1,31 @@
 const { createReadStream } = require('node:fs');
-const { join } = require('node:path');
+const { dirname, join } = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 
 const config = getDefaultConfig(__dirname);
 config.resolver.assetExts.push('woff2');
 
 // Icons are drawn from paths: the font that Paper would look for is not there to be found.
-config.resolver.resolveRequest = (context, name, platform) =>
-  /^(@expo\/vector-icons|@react-native-vector-icons|react-native-vector-icons)/.test(name)
-    ? { type: 'empty' }
-    : context.resolveRequest(context, name, platform);
+const NO_FONTS = /^(@expo\/vector-icons|@react-native-vector-icons|react-native-vector-icons)/;
+// Less to send for the same: of the queries not what was made for engines long gone, and of Paper not everything for the sake of
+// its themes, the only thing that its own plugin for Babel does not find by itself.
+const folder = (name) => dirname(require.resolve(`${name}/package.json`));
+const LEAN = {
+  '@reduxjs/toolkit/query': join(folder('@reduxjs/toolkit'), 'dist/query/rtk-query.browser.mjs'),
+  '@reduxjs/toolkit/query/react': join(
+    folder('@reduxjs/toolkit'),
+    'dist/query/react/rtk-query-react.browser.mjs',
+  ),
+  'react-native-paper/lib/module/index.js': join(
+    folder('react-native-paper'),
+    'lib/module/styles/themes/index.js',
+  ),
+};
+config.resolver.resolveRequest = (context, name, platform) => {
+  if (NO_FONTS.test(name)) return { type: 'empty' };
+  if (name in LEAN) return { type: 'sourceFile', filePath: LEAN[name] };
+  return context.resolveRequest(context, name, platform);
+};
 
 // `npm run dev`: the app comes from Metro, everything under /api from the server beside it, the model's worker from
 // where esbuild keeps it up to date.

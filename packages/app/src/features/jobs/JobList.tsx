@@ -1,4 +1,4 @@
-import { formatDistanceToNow } from 'date-fns';
+import { formatDistanceToNow } from 'date-fns/formatDistanceToNow';
 import { router } from 'expo-router';
 import { useDeferredValue, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';

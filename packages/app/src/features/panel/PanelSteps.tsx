@@ -1,4 +1,5 @@
-import { addMinutes, format } from 'date-fns';
+import { addMinutes } from 'date-fns/addMinutes';
+import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Body, PanelStep, Standing } from '@zygostat/core/record';

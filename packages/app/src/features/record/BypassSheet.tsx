@@ -1,5 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { addDays, addHours, set } from 'date-fns';
+import { addDays } from 'date-fns/addDays';
+import { addHours } from 'date-fns/addHours';
+import { set } from 'date-fns/set';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';

@@ -1,5 +1,6 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { addDays, format } from 'date-fns';
+import { addDays } from 'date-fns/addDays';
+import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Body, Item } from '@zygostat/core/record';

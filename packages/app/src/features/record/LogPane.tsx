@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { Image, StyleSheet, View } from 'react-native';
 import type { Entry } from '@zygostat/core/record';

@@ -1,6 +1,6 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Done, Plan, Step } from '@zygostat/core/wire';
-import { format } from 'date-fns';
+import { format } from 'date-fns/format';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { AppText } from '../../basics';
