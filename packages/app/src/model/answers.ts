@@ -43,6 +43,8 @@ import type {
   RoomsPlan,
   AirReadings,
   Corrected,
+  HalvesObstacle,
+  HalvesPlan,
   LeakObstacle,
   LeakPlan,
   LeakWish,
@@ -63,6 +65,7 @@ import {
   correctAir,
   pigtailed,
   planAir,
+  planHalves,
   planLeak,
   planLoopMove,
   planRooms,
@@ -73,6 +76,7 @@ import {
   sumsOf,
 } from '@zygostat/core/plan';
 import type { Case, Finding, Mistake, Proof, Protection, Repair } from '@zygostat/core/prove';
+import type { LineRegion } from '@zygostat/core/standards';
 import { protectionWithout, prove, repairOf, stageOf, sweep } from '@zygostat/core/prove';
 import type { CommissionTest } from '@zygostat/core/record';
 import { commissionOf } from '@zygostat/core/record';
@@ -211,6 +215,9 @@ export const model = {
 
   /** A leak controller between thermostat and unit, proven. */
   leak: (circuit: Circuit, wish: LeakWish): LeakPlan | LeakObstacle => planLeak(circuit, wish),
+
+  /** The run between two halves, number to number, proven. */
+  halves: (circuit: Circuit, region: LineRegion): HalvesPlan | HalvesObstacle => planHalves(circuit, region),
 
   /** A relay that runs with a call, if the unit gives that call and a common. */
   relay: (circuit: Circuit, thermostat: string, role: 'W' | 'Y' | 'G', label: string): Circuit | null =>

@@ -71,7 +71,9 @@ export function viewOf(network: Network, inputs: Inputs, settled: Settled): Benc
   const directAt = directVolts(point);
   network.nodes.forEach((name, node) => {
     if (name.includes('#')) return;
-    const direct = directAt(node);
+    // Where mains goes or comes back, that is what there is to say.
+    const isMains = standing[node] === 'hot' || standing[node] === 'return';
+    const direct = isMains ? undefined : directAt(node);
     nodes[name] = {
       volts: volts[node]!,
       standing: standing[node]!,

@@ -1,4 +1,4 @@
-import { kindOf } from '../devices';
+import { fill, kindOf } from '../devices';
 import { marksOf } from './parse';
 import type { Cable, Circuit, Conductor, Device, End, TerminalId } from './types';
 import { ENDS } from './types';
@@ -29,6 +29,22 @@ export function hasTerminal(circuit: Circuit, terminal: TerminalId): boolean {
   const { deviceId, mark } = splitTerminal(terminal);
   const device = findDevice(circuit, deviceId);
   return device !== undefined && marksOf(device).includes(mark);
+}
+
+/**
+ * A terminal, or the one that stands there under another label: the numbers of a run are called one thing or another. `null`
+ * where there is neither.
+ */
+export function underAnyLabel(circuit: Circuit, terminal: TerminalId): TerminalId | null {
+  if (hasTerminal(circuit, terminal)) return terminal;
+  const { deviceId, mark } = splitTerminal(terminal);
+  const device = findDevice(circuit, deviceId);
+  if (!device) return null;
+  const { designations, params } = kindOf(device.kind);
+  const now = designations(fill(params, device.params)).find(
+    ({ run, aliases }) => run && aliases?.includes(mark),
+  );
+  return now ? `${deviceId}.${now.mark}` : null;
 }
 
 /** Whether a terminal is a joint that goes by the name of what it joins. */

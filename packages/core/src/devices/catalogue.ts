@@ -24,6 +24,7 @@ import { doorSwitch } from './kinds/power/door-switch';
 import { drainPan } from './kinds/water/drain-pan';
 import { ductlessIndoor } from './kinds/ductless/indoor';
 import { ductlessOutdoor } from './kinds/ductless/outdoor';
+import { ductlessRemote } from './kinds/ductless/remote';
 import { ductSystem } from './kinds/zones/duct-system';
 import { endOfLine } from './kinds/fire/end-of-line';
 import { floatSwitch } from './kinds/safeties/float-switch';
@@ -91,6 +92,7 @@ export const CATALOGUE: readonly DeviceKind[] = [
   outdoorUnit,
   ductlessIndoor,
   ductlessOutdoor,
+  ductlessRemote,
   lineLoad,
   wireNut,
   jumper,

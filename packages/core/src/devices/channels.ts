@@ -35,7 +35,11 @@ export type Channel =
   /** Air that comes out of the unit, °C. */
   | 'supply-air'
   /** What the unit gives that air, W; cooling takes it away. */
-  | 'supply-heat';
+  | 'supply-heat'
+  /** What a remote asks of the unit that hears it. */
+  | 'asks-heat'
+  | 'asks-cool'
+  | 'asks-fan';
 
 /** What a device gives off on a channel: how much now and, of a level, when it will be at another. */
 export interface Signal {

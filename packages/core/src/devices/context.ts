@@ -24,6 +24,8 @@ export interface Designation {
   strip?: string;
   /** Hot or common that it passes on to others: nothing need be landed there. */
   onward?: true;
+  /** A run between two halves is landed on it by hand, though it is at line voltage. */
+  run?: true;
   /** It goes to the terminal of the same mark on another device, and nowhere else. */
   pairs?: true;
 }

@@ -98,12 +98,16 @@ export interface Interconnect {
   neutral: string;
   signal: string;
   earth: string;
+  /** Where a supply comes in, line and neutral, and whether its label lets it. */
+  supply: readonly [string, string];
+  supplied: 'here' | 'other' | 'either';
   /** Its case, as a point inside it. */
   case: string;
-  /** What the signal's current goes through. */
+  /** What the signal's current goes through, the contact of its signal side, its board and the fuse before it: elements. */
   signalPath: string;
-  /** How this half is told to run, where it is the one that is told. */
-  asks?: { control: string; value: Value };
+  signalContact: string;
+  board: string;
+  fuse: string;
   /** How its board stands. */
   stands(state: State): { awake: boolean; hears: boolean; burnt: boolean };
 }

@@ -1,3 +1,3 @@
 /** The run between the halves of a ductless unit: what each way to land it does. */
 export { runEffect, runOf, runWays } from './run';
-export type { Run, RunDanger, RunEffect, RunWay } from './run';
+export type { Run, RunEffect, RunWay } from './run';

@@ -16,6 +16,9 @@ const FEEDS = ['outdoors', 'indoors'] as const;
 const HALVES = [0, 1] as const;
 const good = ductless('Run');
 
+/** What is found of a wiring, by property. */
+const found = (circuit: Circuit) => runEffect(circuit).violations.map(({ property }) => property);
+
 const marks = (landed: Readonly<Record<string, string>>) =>
   Object.entries(landed)
     .map(([conductor, terminal]) => `${conductor.slice('run'.length)}>${terminal.split('.')[1]!}`)
@@ -29,43 +32,46 @@ test('is a valid document with one run', () => {
 describe.each(FEEDS)('fed %s', (fed) => {
   const circuit = ductless('Run', fed);
   test('number to number it works, and nothing about it is dangerous', () => {
-    expect(runEffect(circuit)).toMatchObject({ works: true, dark: [], deaf: [], burnt: [], dangers: [] });
+    expect(runEffect(circuit)).toMatchObject({ works: true, dark: [], deaf: [], burnt: [], violations: [] });
   });
 
   test.each(HALVES)('of the 24 ways to land half %i only number to number is safe', (half) => {
     const ways = runWays(circuit, half);
     expect(new Set(ways.map(({ landed }) => marks(landed))).size).toBe(24);
     const [first, ...others] = ways;
-    expect(first!.effect).toMatchObject({ works: true, dangers: [] });
+    expect(first!.effect).toMatchObject({ works: true, violations: [], harm: null });
     // One more works: with neutral and earth exchanged it runs over the earth, and its case is on the neutral.
     const working = others.filter(({ effect }) => effect.works);
     expect(working.map(({ landed }) => marks(landed))).toEqual(['1>1 2>PE 3>3 E>2']);
-    expect(working[0]!.effect.dangers).toEqual(['no-earth', 'earth-current']);
+    expect(new Set(working[0]!.effect.violations.map(({ property }) => property))).toEqual(
+      new Set(['unearthed', 'earth-current']),
+    );
     for (const { landed, effect } of others) {
-      expect([marks(landed), effect.dangers]).not.toEqual([marks(landed), []]);
+      expect([marks(landed), effect.harm]).not.toEqual([marks(landed), null]);
       // Earth elsewhere always takes a case's earth away.
       if (!landed.runE!.endsWith('.PE'))
-        expect([marks(landed), effect.dangers]).toEqual([
+        expect([marks(landed), effect.violations.map(({ property }) => property)]).toEqual([
           marks(landed),
-          expect.arrayContaining(['no-earth']),
+          expect.arrayContaining(['unearthed']),
         ]);
     }
   });
 
   test.each(['run1', 'run2', 'run3'])('with %s open it does not work, and no case is live', (conductor) => {
-    const { works, dangers, caseVolts, deaf } = runEffect(lift(circuit, conductor, 'to'));
+    const { works, violations, deaf } = runEffect(lift(circuit, conductor, 'to'));
+    const properties = violations.map(({ property }) => property);
     expect(works).toBe(false);
-    expect(caseVolts).toBeLessThan(1);
+    expect(properties).not.toContain('live-case');
     // A signal that is open is told from a supply that is: both are awake and hear nothing.
-    if (conductor === 'run3') expect([dangers, deaf]).toEqual([[], ['indoor', 'outdoor']]);
+    if (conductor === 'run3') expect([properties, deaf]).toEqual([['unanswered'], ['indoor', 'outdoor']]);
   });
 });
 
 test('the line on the indoor case is found, and the touch voltage is the supply', () => {
   const swapped = land(land(good, 'run1', 'to', 'indoor.PE'), 'runE', 'to', 'indoor.1');
-  const { dangers, caseVolts } = runEffect(swapped);
-  expect(dangers).toEqual(expect.arrayContaining(['live-case', 'no-earth']));
-  expect(caseVolts).toBeCloseTo(230, 0);
+  const live = runEffect(swapped).violations.find((one) => one.property === 'live-case');
+  expect(found(swapped)).toContain('unearthed');
+  expect(live).toMatchObject({ about: 'indoor', volts: expect.closeTo(230, 0) });
 });
 
 test('both halves fed from opposite ends of one breaker work, and the wrong way round trip it', () => {
@@ -86,7 +92,8 @@ test('both halves fed from opposite ends of one breaker work, and the wrong way 
     ],
   });
   expect(runEffect(also('indoor.L', 'indoor.N')).works).toBe(true);
-  expect(runEffect(also('indoor.N', 'indoor.L')).dangers).toContain('short');
+  expect(found(also('indoor.L', 'indoor.N'))).toEqual(['fed-twice']);
+  expect(found(also('indoor.N', 'indoor.L'))).toContain('short');
 });
 
 test('other labels are the same terminals by other names', () => {
@@ -99,17 +106,17 @@ test('other labels are the same terminals by other names', () => {
       land(land(now, `run${mark}`, 'from', `outdoor.S${mark}`), `run${mark}`, 'to', `indoor.S${mark}`),
     relabelled,
   );
-  expect(runEffect(landed)).toMatchObject({ works: true, dangers: [] });
+  expect(runEffect(landed)).toMatchObject({ works: true, violations: [] });
 });
 
 test('a burnt signal side stays burnt until there is a new board, and the fault is told after its delay', () => {
   const network = compile(good);
-  const told = (world: typeof NEW_WORLD, seconds: number, board: 'kept' | 'new' = 'kept') =>
+  const told = (world: typeof NEW_WORLD, seconds: number, board: 'first' | 'second' = 'first') =>
     advance(
       network,
       holding(
-        { controls: {}, conditions: { indoorC: 22, outdoorC: 20 } },
-        { indoor: { remote: 'run', board } },
+        { controls: {}, conditions: { indoorC: 26, outdoorC: 30 } },
+        { stat: { mode: 'cool', setC: 22 }, indoor: { board } },
       ),
       world,
       seconds,
@@ -119,7 +126,7 @@ test('a burnt signal side stays burnt until there is a new board, and the fault 
   const after = told({ ...burnt, states: { ...burnt.states, indoor: state } }, 200);
   expect(after.states.indoor).toMatchObject({ burnt: true, hears: false });
   expect(after.states.outdoor).toMatchObject({ hears: 'nothing' });
-  expect(told(after, 10, 'new').states.indoor).toMatchObject({ burnt: false, hears: true });
+  expect(told(after, 10, 'second').states.indoor).toMatchObject({ burnt: false, hears: true });
 });
 
 (ngspiceVersion() === null ? test.skip : test)('volts of every way to land it, against ngspice', () => {

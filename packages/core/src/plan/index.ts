@@ -36,6 +36,9 @@ export { insertInSeries, seriesTerminals, unwiredSafeties } from './insert/serie
 export type { Added } from './insert/series';
 export { isSound, planLoopMove } from './loop/move';
 export type { LoopMove, MoveWay } from './loop/move';
+export { RUN_ROLES, planHalves } from './halves/halves';
+export type { HalvesObstacle, HalvesPlan, RunLine, RunRole } from './halves/halves';
+export type { RunReading } from './halves/readings';
 export { planRun } from './run/run';
 export type { RunMethod, RunRepair } from './run/run';
 export { planLeak } from './leak/controller';

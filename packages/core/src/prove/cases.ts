@@ -87,12 +87,15 @@ interface Distances {
 
 function distancesOf(stats: readonly Stat[]): Distances {
   const between = stats.some(({ settings }) => settings.system === 'heat-pump');
-  const steps = stats.flatMap(({ settings }) => [Number(settings.stageTwoK), Number(settings.backUpK)]);
+  // A remote leaves the stages to its unit.
+  const steps = stats.flatMap(({ settings: { stageTwoK, backUpK } }) =>
+    [stageTwoK, backUpK].filter((step) => typeof step === 'number'),
+  );
   const [least, most] = [Math.min(...steps), Math.max(...steps)];
   return {
-    little: stats.length === 0 ? 1 : least / 2,
+    little: steps.length === 0 ? 1 : least / 2,
     middle: between && most > least ? (least + most) / 2 : null,
-    far: stats.length === 0 ? 4 : 2 * most,
+    far: steps.length === 0 ? 4 : 2 * most,
   };
 }
 

@@ -10,6 +10,7 @@ import type { Base, Choice, Installed, Network, OperatingPoint, Secondary } from
 import { ampsThrough, bridgeChange, makeBase, passing, solveChanged } from '../network';
 import { SHORT_OHMS, ohmsPerMetre, transformerStands } from '../standards';
 import { adjacent, bypassesIn } from './bypassed';
+import { judgeRun } from './judge-interconnect';
 import type { Violation } from './violation';
 import { fieldConductors } from './terminals';
 
@@ -302,5 +303,6 @@ export function judgeStructure(
     ...foreignCommon(resting),
     ...reversed(resting),
     ...crossedHots(resting),
+    ...judgeRun(network),
   ];
 }

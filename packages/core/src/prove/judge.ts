@@ -9,6 +9,7 @@ import { voltsBetween } from '../network';
 import { COIL_OPERATING_RANGE } from '../standards';
 import type { Case } from './cases';
 import { inputsOf } from './cases';
+import { lineOnSignal, liveCase, earthCurrent } from './judge-interconnect';
 import { noWay, wrongDampers } from './judge-zones';
 import { overloaded, shorted, tied, tooHigh } from './judge-supply';
 import type { JudgedState } from './judged-state';
@@ -208,6 +209,9 @@ const JUDGES: readonly ((look: JudgedState) => Violation[])[] = [
   wrongDampers,
   safeties,
   unfanned,
+  lineOnSignal,
+  liveCase,
+  earthCurrent,
   blank,
   overloaded,
   coils,

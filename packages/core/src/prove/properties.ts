@@ -36,6 +36,14 @@ export const SEVERITY: Readonly<Record<PropertyId, Severity>> = {
   'crossed-hots': 'fault',
   reversed: 'fault',
   'live-end': 'danger',
+  'line-on-signal': 'danger',
+  'live-case': 'danger',
+  unearthed: 'danger',
+  'earth-current': 'danger',
+  'fed-twice': 'danger',
+  'fed-elsewhere': 'fault',
+  'run-spliced': 'caution',
+  'run-shared': 'caution',
   restless: 'fault',
 };
 

@@ -6,13 +6,13 @@ import { fill, kindOf } from '../devices';
 
 const LINE_ROLES: ReadonlySet<TerminalRole> = new Set(['line', 'neutral', 'earth', 'winding']);
 
-/** Terminals of line voltage, which no repair or mistake looked at here touches. */
+/** Terminals of line voltage, which no repair or mistake looked at here touches: all but those of a run landed by hand. */
 export function lineTerminals({ devices }: Circuit): ReadonlySet<TerminalId> {
   return new Set(
     devices.flatMap(({ id, kind, params }) =>
       kindOf(kind)
         .designations(fill(kindOf(kind).params, params))
-        .filter(({ role }) => LINE_ROLES.has(role))
+        .filter(({ role, run }) => LINE_ROLES.has(role) && !run)
         .map(({ mark }) => `${id}.${mark}`),
     ),
   );

@@ -49,6 +49,22 @@ interface Facts {
   'no-way': { load: string };
   /** About a panel: with this off the unit's supply is dead and its own is not. */
   'stays-live': { switch: string };
+  /** Mains goes through the signal of one half of a unit; whether its board burns. */
+  'line-on-signal': { terminal: TerminalId; burns: boolean };
+  /** A case that a hand may touch has so much on it. */
+  'live-case': { volts: number };
+  /** A case is not earthed. */
+  unearthed: object;
+  /** About a conductor: so much flows in the protective earth. */
+  'earth-current': { amps: number };
+  /** Both halves have a supply of their own. */
+  'fed-twice': { other: string };
+  /** Its supply comes in at the half whose label sends it to the other. */
+  'fed-elsewhere': { other: string };
+  /** A joint in the run between two halves. */
+  'run-spliced': { joint: string };
+  /** About a cable: the run is in it with what does not belong to it. */
+  'run-shared': { others: readonly string[] };
   restless: { devices: readonly string[] };
   /** About a load; the way it never runs, where it runs the other. */
   never: { load: string; way: 'heat' | 'cool' | null };

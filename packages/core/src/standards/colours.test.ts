@@ -15,6 +15,7 @@ test.each([
   ['WH', 'white'],
   ['PK', 'pink'],
   ['TQ', 'turquoise'],
+  ['GNYE', 'green-yellow'],
 ] as const)('%s is %s', (code, name) => {
   expect(COLOUR_CODES).toContain(code);
   expect(colourName(code)).toBe(name);

@@ -15,6 +15,8 @@ export const COLOURS = {
   WH: { name: 'white', hex: '#FFFFFF' },
   PK: { name: 'pink', hex: '#EE8FA8' },
   TQ: { name: 'turquoise', hex: '#2FB3A9' },
+  /** Protective earth, and nothing else. */
+  GNYE: { name: 'green-yellow', hex: '#7FA63A' },
 } as const;
 
 export type ColourCode = keyof typeof COLOURS;
@@ -25,9 +27,23 @@ export function colourName(code: ColourCode): string {
   return COLOURS[code].name;
 }
 
-/** Line-voltage colours by region: the usual wiring rules there, from memory. */
+/**
+ * Line-voltage colours by region: IEC 60446 (now in IEC 60445); NFPA 70 (NEC) 200.6 and 250.119 for North America; usage for
+ * Japan; all from memory.
+ */
 export const LINE_COLOURS = {
   america: { line: ['BK', 'RD'], neutral: 'WH', earth: 'green or bare' },
   iec: { line: ['BN', 'BK', 'GY'], neutral: 'BU', earth: 'green-yellow' },
   japan: { line: ['BK', 'RD'], neutral: 'WH', earth: 'green' },
 } as const satisfies Record<string, { line: readonly ColourCode[]; neutral: ColourCode; earth: string }>;
+export type LineRegion = keyof typeof LINE_COLOURS;
+
+/** The same for a run between two halves; its signal has a second line's colour, for it may stand at line voltage. */
+export const RUN_COLOURS = {
+  america: { line: 'BK', neutral: 'WH', signal: 'RD', earth: 'GN' },
+  iec: { line: 'BN', neutral: 'BU', signal: 'BK', earth: 'GNYE' },
+  japan: { line: 'BK', neutral: 'WH', signal: 'RD', earth: 'GN' },
+} as const satisfies Record<LineRegion, Record<'line' | 'neutral' | 'signal' | 'earth', ColourCode>>;
+
+/** Whether a colour is kept for the protective earth in line-voltage wiring. */
+export const isEarthColour = (colour: ColourCode): boolean => colour === 'GNYE' || colour === 'GN';

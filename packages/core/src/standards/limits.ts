@@ -43,3 +43,9 @@ export type MeterKind = keyof typeof METER_OHMS;
 
 /** Accuracy of a field multimeter on a.c. volts: share of reading plus volts. From memory. */
 export const METER_ACCURACY = { share: 0.012, volts: 0.3 } as const;
+
+/**
+ * Where a case that a hand touches begins to be dangerous, V: conventional touch-voltage limit of IEC 60364-4-41, a.c., from
+ * memory.
+ */
+export const TOUCH_VOLTS = 50;

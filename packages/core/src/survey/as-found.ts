@@ -13,6 +13,7 @@ import {
   hasTerminal,
   splitTerminal,
 } from '../circuit';
+import { fill, kindOf } from '../devices';
 import type { ColourCode } from '../standards';
 import { findTemplate } from '../systems';
 import type { Run, Survey } from './document';
@@ -28,13 +29,26 @@ const landedAt = ({ conductors }: Cable, end: End): TerminalId[] => [
   ...new Set(conductors.flatMap((conductor) => conductor[end] ?? [])),
 ];
 
+/** Whether a cable joins two halves of a unit: at line voltage, and landed by hand all the same. */
+const isHandRun = (circuit: Circuit, { conductors }: Cable): boolean =>
+  conductors.some((conductor) => ENDS.every((end) => isRunTerminal(circuit, conductor[end])));
+
+function isRunTerminal(circuit: Circuit, terminal: TerminalId | null): boolean {
+  if (terminal === null) return false;
+  const { deviceId, mark } = splitTerminal(terminal);
+  const device = findDevice(circuit, deviceId)!;
+  const { designations, params } = kindOf(device.kind);
+  return designations(fill(params, device.params)).some((one) => one.mark === mark && one.run === true);
+}
+
 /** The runs of control cable from one station to another: what there is to record, and where. */
 export function runsOf(circuit: Circuit): Run[] {
   return circuit.cables.flatMap((cable) => {
     const [from, to] = ENDS.map((end) => landedAt(cable, end)) as [TerminalId[], TerminalId[]];
     const stations = [from[0], to[0]].map((terminal) => terminal && stationOf(circuit, terminal));
     const [here, there] = stations;
-    if (!here || !there || here === there || cable.gauge < CONTROL_GAUGE) return [];
+    if (!here || !there || here === there) return [];
+    if (cable.gauge < CONTROL_GAUGE && !isHandRun(circuit, cable)) return [];
     return [
       { cable: cable.id, from: { station: here, terminals: from }, to: { station: there, terminals: to } },
     ];

@@ -21,6 +21,15 @@ const BY_MARK: Readonly<Record<string, readonly ColourCode[]>> = {
   B: ['BU', 'BN'],
   OB: ['OG', 'BU'],
   D: ['WH', 'BN'],
+  // The run between two halves, by region: IEC, then North America and Japan.
+  '1': ['BN', 'BK'],
+  S1: ['BN', 'BK'],
+  '2': ['BU', 'WH'],
+  '2N': ['BU', 'WH'],
+  S2: ['BU', 'WH'],
+  '3': ['BK', 'RD'],
+  S3: ['BK', 'RD'],
+  PE: ['GNYE', 'GN'],
 };
 
 /** On the two-wire cable outdoors red is Y and white is C. */

@@ -1,8 +1,8 @@
 /** What a person can see of a system, read off its circuit. */
 import type { Circuit } from '../circuit';
-import { splitTerminal } from '../circuit';
+import { landedOn, splitTerminal } from '../circuit';
 import type { LoadNature, Appearance } from '../devices';
-import { kindOf, loadsOf } from '../devices';
+import { fill, kindOf, loadsOf } from '../devices';
 
 /** In the order in which they are asked for where they tell alike. */
 export const FEATURES = [
@@ -22,6 +22,8 @@ export const FEATURES = [
   'fireLoop',
   'zonePanel',
   'leakController',
+  'ductless',
+  'fedIndoors',
 ] as const;
 export type Feature = (typeof FEATURES)[number];
 
@@ -47,6 +49,11 @@ export function featuresOf(circuit: Circuit): Record<Feature, boolean> {
       const { deviceId, mark } = splitTerminal(terminal);
       return isStat.has(deviceId) ? [mark] : [];
     });
+  const halves = devices.flatMap((device) => {
+    const { interconnect, params } = kindOf(device.kind);
+    return interconnect ? [{ device, at: interconnect(fill(params, device.params)) }] : [];
+  });
+  const landed = (terminal: string) => landedOn(circuit, terminal).length > 0;
   // A panel brings a transformer of its own, and a thermostat for every zone.
   const zoned = devices.some(({ kind }) => kindOf(kind).ownSupply);
   return {
@@ -66,6 +73,11 @@ export function featuresOf(circuit: Circuit): Record<Feature, boolean> {
     twoThermostats: !zoned && stats.length > 1,
     zonePanel: zoned,
     leakController: devices.some(({ kind }) => kindOf(kind).safety?.runs === 'fan'),
+    ductless: halves.length > 0,
+    fedIndoors: halves.some(
+      ({ device, at }) =>
+        !outdoors.includes(device) && at.supply.some((mark) => landed(`${device.id}.${mark}`)),
+    ),
     fireLoop: devices.some(({ kind }) => kindOf(kind).supervises),
   };
 }

@@ -231,7 +231,7 @@ describe('what the record shows at once', () => {
 test('the palette begins with the customary colour and holds them all', () => {
   expect(paletteFor('Y')[0]).toBe('YE');
   expect(paletteFor('Y', true)[0]).toBe('RD');
-  expect(new Set(paletteFor('Q')).size).toBe(12);
+  expect(new Set(paletteFor('Q')).size).toBe(13);
 });
 
 test.each<[string, unknown, string]>([

@@ -18,6 +18,7 @@ export function ductless(name: string, fed: 'outdoors' | 'indoors' = 'outdoors')
     links: [],
     stations: [HALL, YARD, PANEL],
     devices: [
+      device('stat', 'ductless-remote', 'hall', 'Remote'),
       device('indoor', 'ductless-indoor', 'hall', 'Indoor unit'),
       device('outdoor', 'ductless-outdoor', 'yard', 'Outdoor unit'),
       device('breaker', 'breaker', 'panel', 'Unit breaker', { rating: 16 }),
@@ -26,13 +27,13 @@ export function ductless(name: string, fed: 'outdoors' | 'indoors' = 'outdoors')
       cable('feed', 'Supply', 14, 12, [
         ['feedL', 'BN', 'breaker.L1', `${at}.L`],
         ['feedN', 'BU', 'breaker.N', `${at}.N`],
-        ['feedE', 'GN', 'breaker.PE', `${at}.PE`],
+        ['feedE', 'GNYE', 'breaker.PE', `${at}.PE`],
       ]),
       cable('run', 'Interconnect', 14, 8, [
         ['run1', 'BN', 'outdoor.1', 'indoor.1'],
         ['run2', 'BU', 'outdoor.2', 'indoor.2'],
         ['run3', 'BK', 'outdoor.3', 'indoor.3'],
-        ['runE', 'GN', 'outdoor.PE', 'indoor.PE'],
+        ['runE', 'GNYE', 'outdoor.PE', 'indoor.PE'],
       ]),
     ],
   };

@@ -2,6 +2,7 @@
 import type { Circuit } from '../circuit';
 import { rooftopUnit, unitHeater } from './commercial';
 import { rooftopOnLoop } from './fire-loop';
+import { ductless } from './ductless';
 import { electricHeat, electricHeatAirConditioner } from './electric-heat';
 import {
   furnaceAirConditioner,
@@ -188,6 +189,20 @@ export const TEMPLATES: readonly Template[] = [
     summary: 'Flammable refrigerant: a controller between thermostat and board, its sensor in the coil.',
     commonness: 3,
     build: (name) => furnaceWithLeakController(name),
+  },
+  {
+    id: 'ductless',
+    title: 'Ductless unit, fed outdoors',
+    summary: 'Two halves on line voltage, four conductors between them; 3 carries a signal.',
+    commonness: 4,
+    build: (name) => ductless(name),
+  },
+  {
+    id: 'ductless-fed-indoors',
+    title: 'Ductless unit, fed indoors',
+    summary: 'The same with the supply at the indoor half.',
+    commonness: 1,
+    build: (name) => ductless(name, 'indoors'),
   },
   {
     id: 'zones-two',

@@ -4,7 +4,7 @@
  * They say what is said, not that it is right: that is for the tests with a source, and for `npm run bench:advice`.
  */
 import type { Circuit } from '../circuit';
-import { addLink, exchange, lift, removeDevice, setValue } from '../circuit';
+import { addLink, exchange, findDevice, lift, removeDevice, setValue } from '../circuit';
 import { SCREWS, kindOf } from '../devices';
 import { METER_MODES, compile, makeSolver, measure } from '../network';
 import { NEW_WORLD, advance, untilSteady } from '../behaviour';
@@ -222,17 +222,23 @@ const leadsLine = ({ leads, ...unit }: ReturnType<typeof factsOf>) => [
   ),
 ];
 
+const SETTING = 'fanWithHeat';
+
 /** Changes by hand, as steps: an end lifted, two exchanged, a jumper, a device taken out, another setting. */
 function handworkLines(circuit: Circuit): string[] {
   const [one, other] = circuit.cables
     .flatMap(({ conductors }) => conductors)
     .filter(({ from, to }) => from !== null && to !== null);
   const last = circuit.devices[circuit.devices.length - 1]!;
+  const stat = statOf(circuit);
   const changes: Circuit[] = [
     lift(circuit, one!.id, 'from'),
     exchange(circuit, [one!.id, 'to'], [other!.id, 'to']),
     removeDevice(circuit, last.id),
-    setValue(circuit, statOf(circuit), 'settings', 'fanWithHeat', 'thermostat'),
+    // A remote has nothing of the kind to set.
+    ...(SETTING in kindOf(findDevice(circuit, stat)!.kind).settings
+      ? [setValue(circuit, stat, 'settings', SETTING, 'thermostat')]
+      : []),
     addLink(circuit, { id: 'strap', kind: 'jumper', joins: [one!.from!, other!.from!] }),
   ];
   return changes.flatMap((changed) => [

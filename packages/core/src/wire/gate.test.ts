@@ -1,6 +1,6 @@
 /** What must be opened and where it is proven dead. That every source has a handle of its own is common practice. */
 import type { Circuit } from '../circuit';
-import { furnaceAirConditioner, twoTransformerSplit } from '../systems';
+import { ductless, furnaceAirConditioner, twoTransformerSplit } from '../systems';
 import { openings, testPoints } from './gate';
 
 const good = furnaceAirConditioner('Gate');
@@ -31,8 +31,21 @@ test('without a handle it is whatever feeds the first place', () => {
 });
 
 test('every secondary is proven dead where its hot and common come out', () => {
-  expect(testPoints(good)).toEqual([
-    { station: 'plant', probes: ['board.R', 'board.C'], transformer: 'xfmr' },
+  expect(testPoints(good)).toEqual([{ station: 'plant', probes: ['board.R', 'board.C'], supply: 'xfmr' }]);
+  expect(testPoints(twoTransformerSplit('Gate')).map(({ supply }) => supply)).toHaveLength(2);
+});
+
+// Common practice: find where the supply enters first and work from there; each conductor against the others and against earth.
+test('of a unit in two halves the fed one is proven dead first, line, neutral and signal', () => {
+  const points = (fed: 'indoors' | 'outdoors') =>
+    testPoints(ductless('Gate', fed)).map(({ probes }) => probes.join('–'));
+  expect(points('outdoors')).toEqual([
+    'outdoor.L–outdoor.N',
+    'outdoor.L–outdoor.PE',
+    'outdoor.3–outdoor.PE',
+    'indoor.1–indoor.2',
+    'indoor.1–indoor.PE',
+    'indoor.3–indoor.PE',
   ]);
-  expect(testPoints(twoTransformerSplit('Gate')).map(({ transformer }) => transformer)).toHaveLength(2);
+  expect(points('indoors')[0]).toBe('indoor.L–indoor.N');
 });

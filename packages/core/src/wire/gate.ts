@@ -55,12 +55,45 @@ function ownStrip(circuit: Circuit, deviceId: string): [TerminalId, TerminalId] 
   return hot && other ? [`${deviceId}.${hot.mark}`, `${deviceId}.${other.mark}`] : null;
 }
 
-/** One pair of points for each secondary. Whether it is dead there is for the meter to say, never for the plan. */
-export function testPoints(
-  circuit: Circuit,
-): { station: string; probes: [TerminalId, TerminalId]; transformer: string }[] {
+/** A pair of points to be proven dead, and the device whose supply is read there. */
+interface TestPoint {
+  station: string;
+  probes: [TerminalId, TerminalId];
+  supply: string;
+  /** It is read once all before it are dead. */
+  onward?: true;
+}
+
+/**
+ * Of a unit in two halves every conductor that can kill: at the half its supply comes in first, there against one another and
+ * against earth, then those of the run at the other.
+ */
+function halfPoints(circuit: Circuit): TestPoint[] {
+  const points = circuit.devices.flatMap((device) => {
+    const { interconnect, params } = kindOf(device.kind);
+    const at = interconnect?.(fill(params, device.params));
+    if (!at) return [];
+    const isFed = at.supply.some((mark) => landedOn(circuit, `${device.id}.${mark}`).length > 0);
+    const [line, neutral] = isFed ? at.supply : [at.line, at.neutral];
+    const pairs: [string, string][] = [
+      [line, neutral],
+      [line, at.earth],
+      [at.signal, at.earth],
+    ];
+    return pairs.map(([one, other]): TestPoint => ({
+      station: device.station,
+      probes: [`${device.id}.${one}`, `${device.id}.${other}`],
+      supply: device.id,
+      ...(!isFed && { onward: true }),
+    }));
+  });
+  return points.sort((one, other) => Number(one.onward ?? false) - Number(other.onward ?? false));
+}
+
+/** Pairs of points for each supply of a circuit. Whether it is dead there is for the meter to say, never for the plan. */
+export function testPoints(circuit: Circuit): TestPoint[] {
   const network = compile(circuit);
-  return network.secondaries.flatMap(({ device, hot, common }) => {
+  const secondaries = network.secondaries.flatMap(({ device, hot, common }): TestPoint[] => {
     const ends = [network.nodes[hot]!, network.nodes[common]!] as const;
     const inside = ends.some((end) => end.includes('#'));
     const probes = inside
@@ -68,6 +101,7 @@ export function testPoints(
       : ([stripOf(circuit, ends[0]), stripOf(circuit, ends[1])] as [TerminalId, TerminalId]);
     if (!probes) return [];
     const { station } = findDevice(circuit, splitTerminal(probes[0]).deviceId)!;
-    return [{ station, probes, transformer: device }];
+    return [{ station, probes, supply: device }];
   });
+  return [...secondaries, ...halfPoints(circuit)];
 }

@@ -44,6 +44,28 @@ function closingSteps({ after }: PlannedChange, work: readonly Step[]): Step[] {
   });
 }
 
+/** Proven dead, where power comes in first. */
+function deadSteps(circuit: Circuit, opened: readonly string[]): Step[] {
+  const steps: Step[] = [];
+  for (const { station, probes, supply, onward } of testPoints(circuit)) {
+    // The first reading at a terminal keeps the plain name: a plan begun before there could be several stays ticked.
+    const plain = `dead:${probes[0]}`;
+    const id = steps.some((step) => step.id === plain) ? `${plain}~${probes[1]}` : plain;
+    const earlier = onward ? steps.map((step) => step.id) : [];
+    const task = { type: 'prove-dead', supply, probes } as const;
+    steps.push({
+      id,
+      kind: 'dead',
+      station,
+      task,
+      probes,
+      mostVolts: DEAD_VOLTS,
+      after: [...opened, ...earlier],
+    });
+  }
+  return steps;
+}
+
 /** Every step of a change, unordered, each with what must come before it. */
 export function stepsOf(
   before: Circuit,
@@ -72,15 +94,7 @@ export function stepsOf(
     after: [],
   }));
   const opened = off.map(({ id }) => id);
-  const dead = testPoints(before).map(({ station, probes, transformer }): Step => ({
-    id: `dead:${probes[0]}`,
-    kind: 'dead',
-    station,
-    task: { type: 'prove-dead', transformer },
-    probes,
-    mostVolts: DEAD_VOLTS,
-    after: opened,
-  }));
+  const dead = deadSteps(before, opened);
   const gate = [...opened, ...dead.map(({ id }) => id)];
   const gated = [...work, ...unpowered, ...closing].map((step) => ({
     ...step,

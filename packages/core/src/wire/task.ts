@@ -4,7 +4,7 @@ import type { TerminalId } from '../circuit';
 export type Task =
   /** Handles by device; none where no handle is known. */
   | { type: 'open' | 'close'; devices: readonly string[] }
-  | { type: 'prove-dead'; transformer: string }
+  | { type: 'prove-dead'; supply: string; probes: readonly [TerminalId, TerminalId] }
   | { type: 'take-off'; device: string; conductors: number }
   | { type: 'mount'; device: string }
   /** From the place it was at to the one it is done at. */

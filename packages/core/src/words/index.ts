@@ -34,6 +34,17 @@ export {
   zoneWay,
 } from './english/zones';
 export {
+  HALVES_CAUTIONS,
+  HALVES_OBSTACLE,
+  REGIONS,
+  RUN_BEFORE_POWER,
+  beginText,
+  runLineText,
+  runLineTitle,
+  runReadingText,
+  runWaysText,
+} from './english/halves';
+export {
   FAN_MOTORS,
   LEAK_CAUTIONS,
   LEAK_OBSTACLE,

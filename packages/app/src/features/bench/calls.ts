@@ -2,6 +2,7 @@
 import type { Inputs } from '@zygostat/core/behaviour';
 import type { Circuit, Device } from '@zygostat/core/circuit';
 import type { Value } from '@zygostat/core/devices';
+import { marksOf } from '@zygostat/core/circuit';
 import { kindOf } from '@zygostat/core/devices';
 
 export type Call = 'off' | 'fan' | 'cool' | 'heat';
@@ -11,6 +12,13 @@ const DEMAND_K = 3.5;
 
 /** Whatever asks for heat, cooling or fan. */
 export const thermostatsOf = ({ devices }: Circuit) => devices.filter(({ kind }) => kindOf(kind).asks);
+
+/** Of these whatever has screws: a remote has none. */
+export const wiredThermostats = (circuit: Circuit) =>
+  thermostatsOf(circuit).filter((device) => marksOf(device).length > 0);
+
+/** Whether a unit stands here in two halves with a run between them. */
+export const isInHalves = ({ devices }: Circuit) => devices.some(({ kind }) => kindOf(kind).interconnect);
 
 const controlOf = (inputs: Inputs, { id, kind }: Device, name: string): Value =>
   inputs.controls[id]?.[name] ?? kindOf(kind).controls[name]!.default;

@@ -3,7 +3,8 @@ import { ActionButton } from '../../basics';
 
 interface StepsProps<Name extends string> {
   label: string;
-  titles: Readonly<Record<Name, string>>;
+  /** In their order; what has no title here is no step here. */
+  titles: Readonly<Partial<Record<Name, string>>>;
   here: Name;
   onGo: (name: Name) => void;
 }
@@ -22,7 +23,7 @@ export function Steps<Name extends string>({ label, titles, here, onGo }: StepsP
       {(Object.keys(titles) as Name[]).map((name) => (
         <ActionButton
           key={name}
-          label={titles[name]}
+          label={titles[name]!}
           pressed={name === here}
           onPress={() => onGo(name)}
           style={styles.tab}

@@ -27,6 +27,7 @@ export const WireShape = memo(function WireShape({ wire, colour, standing, line 
   const stroke = { d: wire.path, fill: 'none' as const };
   const core = PALE.has(colour) ? '#1B2422' : '#FFFFFF';
   const { x, y } = wire.tag;
+  const tag = colour.length > 2 ? 38 : 24;
   return (
     <G>
       {standing === 'floating' ? (
@@ -53,9 +54,9 @@ export const WireShape = memo(function WireShape({ wire, colour, standing, line 
         </>
       )}
       <Rect
-        x={x - 12}
+        x={x - tag / 2}
         y={y - 8}
-        width={24}
+        width={tag}
         height={16}
         rx={4}
         fill={t.card}

@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
 import { theModel } from '../../model/model';
-import { thermostatsOf } from '../bench/calls';
+import { wiredThermostats } from '../bench/calls';
 import { useAppDispatch } from '../../store';
 import type { Job } from '../jobs/api';
 import { told } from '../../store/notice';
@@ -21,7 +21,7 @@ export function AddPane({ job, circuit }: { job: Job; circuit: Circuit }) {
   const dispatch = useAppDispatch();
   const take = useTakePlan();
   const [call, setCall] = useState<Call>('W');
-  const [stat] = thermostatsOf(circuit);
+  const [stat] = wiredThermostats(circuit);
   if (!stat) return <AppText>There is no thermostat here: nothing says what R and Y are.</AppText>;
   const goOn = (title: string, after: Circuit) => {
     take({ title, after, swap: null, reasons: {} });

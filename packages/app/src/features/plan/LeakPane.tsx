@@ -20,6 +20,7 @@ import { ActionButton, AppText, Options } from '../../basics';
 import type { Model } from '../../model/answers';
 import { useTokens } from '../../theme';
 import { Costs } from './Costs';
+import { Listed } from './Listed';
 import { ProofLine } from './ProofLine';
 import { Working } from './Working';
 import { useAside } from './useAside';
@@ -31,23 +32,6 @@ interface Question {
 
 const ask = (model: Remote<Model>, { circuit, wish }: Question): Promise<LeakPlan | LeakObstacle> =>
   model.leak(circuit, wish);
-
-/** A heading with a list under it. */
-function Listed({ title, lines }: { title: string; lines: readonly string[] }) {
-  if (lines.length === 0) return null;
-  return (
-    <View>
-      <AppText kind="strong">{title}</AppText>
-      <View role="list" aria-label={title}>
-        {lines.map((line) => (
-          <View key={line} role="listitem">
-            <AppText>{line}</AppText>
-          </View>
-        ))}
-      </View>
-    </View>
-  );
-}
 
 interface PlanProps {
   circuit: Circuit;

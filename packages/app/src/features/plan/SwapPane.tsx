@@ -7,7 +7,7 @@ import type { Circuit, Device } from '@zygostat/core/circuit';
 import { PARTS, SCREWS, fill, kindOf } from '@zygostat/core/devices';
 import type { Method, Swap, SwapOption, SwapRequest } from '@zygostat/core/plan';
 import { methodTitle, namesIn, obstacleText, violationText } from '@zygostat/core/words';
-import { thermostatsOf } from '../bench/calls';
+import { wiredThermostats } from '../bench/calls';
 import { useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
 import { useTokens } from '../../theme';
@@ -106,7 +106,7 @@ function Found({ swap, question, job }: { swap: Swap; question: Question; job: J
 
 /** A thermostat exchanged for another: say what the new one is, get every landing, the set-up and the proof. */
 export function SwapPane({ job, circuit }: { job: Job; circuit: Circuit }) {
-  const stats = thermostatsOf(circuit);
+  const stats = wiredThermostats(circuit);
   const [chosen, setChosen] = useState<string | null>(null);
   const old: Device | undefined = stats.find(({ id }) => id === chosen) ?? stats[0];
   const [picked, setTerminals] = useState<SwapRequest['terminals'] | null>(null);

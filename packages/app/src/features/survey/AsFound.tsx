@@ -5,11 +5,11 @@ import {
   ENDS,
   findCable,
   findDevice,
-  hasTerminal,
   isSplice,
   marksOf,
   nodeName,
   splitTerminal,
+  underAnyLabel,
 } from '@zygostat/core/circuit';
 import type { ColourCode } from '@zygostat/core/standards';
 import { colourName } from '@zygostat/core/standards';
@@ -19,7 +19,7 @@ import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { Discrepancies } from './Discrepancies';
 import { Palette } from './Palette';
-import { CableFacts, Jumpers, SetUps } from './RunFacts';
+import { CableFacts, HalfLabels, Jumpers, SetUps } from './RunFacts';
 import { TerminalRow } from './TerminalRow';
 import { nameAt } from './names';
 import { useRuns, useSurveyEdit } from './useSurvey';
@@ -36,7 +36,8 @@ interface Place {
 function terminalsAt(circuit: Circuit, run: Run, end: End): string[] {
   const landed = findCable(circuit, run.cable)?.conductors.flatMap((conductor) => conductor[end] ?? []) ?? [];
   const expected = run[end].terminals.flatMap((terminal) => {
-    if (hasTerminal(circuit, terminal)) return [terminal];
+    const there = underAnyLabel(circuit, terminal);
+    if (there) return [there];
     const device = findDevice(circuit, splitTerminal(terminal).deviceId);
     return device ? marksOf(device).map((mark) => `${device.id}.${mark}`) : [];
   });
@@ -164,6 +165,7 @@ export function AsFound({ circuit }: { circuit: Circuit }) {
         />
       </View>
       <Discrepancies circuit={circuit} />
+      <HalfLabels circuit={circuit} />
       <SetUps circuit={circuit} />
       <Jumpers circuit={circuit} station={run[place.end].station} />
       <CableFacts circuit={circuit} run={run} />

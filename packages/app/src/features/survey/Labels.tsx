@@ -19,6 +19,7 @@ const READ = new Set([
   'supply',
   'gasValveVa',
   'boardVa',
+  'supplied',
 ]);
 
 const labelled = ({ kind }: Device): [string, Field][] =>

@@ -17,7 +17,7 @@ import { GAUGES, colourName, feetToMetres } from '@zygostat/core/standards';
 import type { Run } from '@zygostat/core/survey';
 import { addJacket, paletteFor, recordSpare } from '@zygostat/core/survey';
 import { showGauge, showLength } from '@zygostat/core/words';
-import { thermostatsOf } from '../bench/calls';
+import { wiredThermostats } from '../bench/calls';
 import { useAppSelector } from '../../store';
 import { ActionButton, Options, AppText } from '../../basics';
 import { FieldEditor } from '../trace/FieldEditor';
@@ -107,7 +107,7 @@ export function CableFacts({ circuit, run }: { circuit: Circuit; run: Run }) {
 /** The screws of each thermostat, and the rows and joiner of those that have them. */
 export function SetUps({ circuit }: { circuit: Circuit }) {
   const edit = useSurveyEdit();
-  return thermostatsOf(circuit).map(({ id, kind, label, params, settings }) => {
+  return wiredThermostats(circuit).map(({ id, kind, label, params, settings }) => {
     const fields = kindOf(kind).settings;
     const values = fill(fields, settings);
     const terminals = String(fill(kindOf(kind).params, params).terminals);
@@ -147,6 +147,27 @@ export function SetUps({ circuit }: { circuit: Circuit }) {
       />,
       ...editors,
     ];
+  });
+}
+
+/** How the terminals of the run are marked at each half of a unit: whatever is recorded on them follows. */
+export function HalfLabels({ circuit }: { circuit: Circuit }) {
+  const edit = useSurveyEdit();
+  return circuit.devices.map(({ id, kind, label, params }) => {
+    const { interconnect, params: fields } = kindOf(kind);
+    const field = fields.labels;
+    if (!interconnect || !field) return null;
+    return (
+      <FieldEditor
+        key={id}
+        field={{ ...field, label: `${label}: ${field.label.charAt(0).toLowerCase()}${field.label.slice(1)}` }}
+        value={fill(fields, params).labels!}
+        given={params.labels !== undefined}
+        onChange={(value) =>
+          edit(`${label}: its labels`, (now) => ({ circuit: setValue(now, id, 'params', 'labels', value) }))
+        }
+      />
+    );
   });
 }
 

@@ -8,6 +8,7 @@ import type { Inputs } from '../inputs';
 import type { Settled } from '../world';
 import { traceOf } from '../trace';
 import { astray, blank, crossed, idleFan, missing, together, unanswered } from './calls';
+import { apart, liveCase } from './halves';
 import { idle, running, tripped, waiting } from './rest';
 import type { StatusContext, Status } from './status';
 import { burning, chattering, opened, overloaded, wrongSupply } from './supply';
@@ -16,10 +17,12 @@ export type { News, Status } from './status';
 
 /** In the order in which they are worth saying: the gravest finding wins. */
 const ORDER: readonly ((context: StatusContext) => Status | null)[] = [
+  liveCase,
   chattering,
   opened,
   burning,
   wrongSupply,
+  apart,
   blank,
   together,
   crossed,

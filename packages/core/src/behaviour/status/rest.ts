@@ -3,6 +3,7 @@ import type { Call, Value } from '../../devices';
 import { COLD_COOLING_LIMIT_C } from '../../standards';
 import { waitsOf } from '../advance';
 import { thermostatsOf } from '../scene';
+import { halvesAtRest } from './halves';
 import type { News, Status, StatusContext } from './status';
 
 export function waiting({ scene, active }: StatusContext): Status | null {
@@ -55,7 +56,8 @@ export function running({ scene, active }: StatusContext): Status | null {
 /** Volts from which a secondary is there at all. */
 const PRESENT_VOLTS = 20;
 
-export function idle({ scene }: StatusContext): Status {
+export function idle(context: StatusContext): Status {
+  const { scene } = context;
   const idly = (news: News, parts?: readonly string[]): Status => ({
     tone: 'idle',
     news,
@@ -68,6 +70,8 @@ export function idle({ scene }: StatusContext): Status {
     if (mode === 'off') continue;
     return idly({ type: 'satisfied', mode: mode === 'cool' ? 'cool' : 'heat', indoorC, setC: Number(setC) });
   }
+  const atRest = scene.transformers.length === 0 ? halvesAtRest(context) : null;
+  if (atRest) return atRest;
   const dead = scene.transformers.flatMap(({ device, volts }) => (volts <= PRESENT_VOLTS ? [device] : []));
   if (dead.length === scene.transformers.length) return idly({ type: 'no-supply' });
   // A handle or a fuse is off by itself; a board that is dark only follows it.

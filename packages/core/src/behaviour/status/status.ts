@@ -22,6 +22,17 @@ export type News =
     }
   | { type: 'over-voltage'; transformer: string; volts: number }
   | { type: 'overloaded'; transformer: string; share: number }
+  /** A case with so much on it. */
+  | { type: 'live-case'; device: string; volts: number }
+  /** Halves whose signal side mains went through. */
+  | { type: 'burnt'; devices: readonly string[] }
+  /** A half that has nothing of the supply its other half has. */
+  | { type: 'half-dark'; device: string; other: string }
+  /** Halves that are awake and hear nothing of the other. */
+  | { type: 'no-signal'; devices: readonly string[] }
+  /** A unit in two halves, nothing called: with its supply, or without. */
+  | { type: 'halves-ready' }
+  | { type: 'halves-dead' }
   /** A thermostat with nothing on its screen. */
   | { type: 'blank'; thermostat: string }
   /** Heating and cooling at once. */

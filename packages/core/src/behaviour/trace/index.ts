@@ -2,9 +2,9 @@
 export { gravest, partsOf } from './cause';
 export type { Cause } from './cause';
 export { causeOfDeadHot, causeOfMissing } from './missing';
-export { plainFault } from './plain';
-export { traceOf } from './trace';
+export { plainFault, touchingAt } from './plain';
+export { endsOf, traceOf } from './trace';
 export type { Trace } from './trace';
 export { causeOfRunning } from './running';
-export { causeOfOpening, causeOfShort } from './short';
+export { causeOfOpening, causeOfShort, isShorted } from './short';
 export type { Stretch } from './short';

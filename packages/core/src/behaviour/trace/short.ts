@@ -67,6 +67,10 @@ function wholeAmps({ network }: Trace, branch: number, point: OperatingPoint): n
   return voltsAcross(point, branch) / magnitudeOf(whole, network.circuit.mains.hertz);
 }
 
+/** Whether a load takes many times what it would take whole. */
+export const isShorted = (trace: Trace, point: OperatingPoint, branch: number): boolean =>
+  ampsThrough(point, branch) > SHORTED_TIMES * wholeAmps(trace, branch, point);
+
 /** What a device opened on. */
 export function causeOfOpening(trace: Trace, opened: Installed): Cause | Stretch | null {
   const found = heaviest(trace, opened);
@@ -98,7 +102,7 @@ export function causeOfShort(trace: Trace, shorted: OperatingPoint, through: num
   for (const b of carriers) {
     const { nature, origin } = network.branches[b]!;
     if (nature !== 'load' || origin.type !== 'device') continue;
-    if (ampsThrough(shorted, b) > SHORTED_TIMES * wholeAmps(trace, b, shorted))
+    if (isShorted(trace, shorted, b))
       return { type: 'shorted', device: origin.device, element: origin.element };
   }
   // A load that is whole explains no short: what is heavy is only a sum.

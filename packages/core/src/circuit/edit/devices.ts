@@ -1,5 +1,5 @@
 import { complaint, fill, kindOf } from '../../devices';
-import { findDevice, hasTerminal } from '../find';
+import { findDevice, hasTerminal, underAnyLabel } from '../find';
 import { problemsOfDevice } from '../parse';
 import type { Circuit, Device, TerminalId } from '../types';
 import { need } from './edit-error';
@@ -41,10 +41,10 @@ export function removeDevice(circuit: Circuit, deviceId: string): Circuit {
   };
 }
 
-/** Frees every end, and drops every join, of a terminal that is not there any more. */
+/** Frees every end, and drops every join, of a terminal that is not there any more under any label. */
 function freeLostTerminals(circuit: Circuit): Circuit {
   const still = (terminal: TerminalId | null) =>
-    terminal !== null && hasTerminal(circuit, terminal) ? terminal : null;
+    terminal === null ? null : underAnyLabel(circuit, terminal);
   return {
     ...circuit,
     cables: circuit.cables.map((cable) => ({

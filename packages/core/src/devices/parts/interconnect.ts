@@ -23,8 +23,15 @@ export const interconnectParams = {
     'plain',
     'read the label',
   ),
+  supplied: choice(
+    'Its label lets the supply in',
+    { here: 'Here', other: 'At the other unit', either: 'At either' },
+    'either',
+    'read the label',
+  ),
   volts: num({ label: 'Rated volts', unit: 'V', default: 230, min: 100, max: 277, source: 'read the label' }),
   boardVa: num({ label: 'Board, VA', unit: 'VA', default: 15, min: 1, max: 200, source: 'from memory' }),
+  loopVolts: num({ label: 'Signal supply', unit: 'V', default: 24, min: 5, max: 60, source: 'from memory' }),
   loopOhms: num({
     label: 'In the signal loop, each',
     unit: 'Ω',
@@ -45,8 +52,10 @@ export const interconnectParams = {
 
 interface InterconnectValues {
   labels: keyof typeof LABELS;
+  supplied: 'here' | 'other' | 'either';
   volts: number;
   boardVa: number;
+  loopVolts: number;
   loopOhms: number;
   burnsMa: number;
 }
@@ -78,21 +87,38 @@ export function unitTerminals(values: InterconnectValues, other: string): Design
   return [
     { mark: 'L', role: 'line', purpose: 'Supply, line; unused where the other unit is fed.' },
     { mark: 'N', role: 'neutral', purpose: 'Supply, neutral or the second line.' },
-    { mark: line, role: 'line', purpose: `Line to ${other}.`, aliases: others(0, line) },
+    {
+      mark: line,
+      role: 'line',
+      purpose: `Line to ${other}.`,
+      aliases: others(0, line),
+      serves: 'run-line',
+      run: true,
+    },
     {
       mark: neutral,
       role: 'neutral',
       purpose: `Neutral to ${other}; the signal comes back on it.`,
       aliases: others(1, neutral),
+      serves: 'run-neutral',
+      run: true,
     },
     {
       mark: signal,
       role: 'line',
       purpose: `Signal to ${other}: a direct current to ${neutral}.`,
       aliases: others(2, signal),
-      serves: 'signal',
+      serves: 'run-signal',
+      run: true,
     },
-    { mark: EARTH_MARK, role: 'earth', purpose: 'Protective earth, of the supply and of the run.', takes: 3 },
+    {
+      mark: EARTH_MARK,
+      role: 'earth',
+      purpose: 'Protective earth, of the supply and of the run.',
+      takes: 3,
+      serves: 'earth',
+      run: true,
+    },
   ];
 }
 
@@ -137,12 +163,44 @@ export const signalMa = (senses: Senses, elements: readonly string[]): number =>
     ? 0
     : elements.reduce((sum, id) => sum + senses.directAmps(id), 0) * 1000;
 
+/** A loop current as a share of what flows with nothing but the sender's own resistance in it: 1 with the signal shorted. */
+export const loopShare = (
+  milliamps: number,
+  { loopVolts, loopOhms }: Pick<InterconnectValues, 'loopVolts' | 'loopOhms'>,
+): number => (milliamps * loopOhms) / (loopVolts * 1000);
+
+/** From this share of the loop's current on the other half is there. From memory. */
+export const THERE_SHARE = 0.25;
+
 /** Whether mains goes through the signal side of a unit: it does not live through that. */
-export const isBurning = (
+const isBurning = (
   senses: Senses,
   element: string,
   { burnsMa }: Pick<InterconnectValues, 'burnsMa'>,
 ): boolean => senses.amps(element) * 1000 >= burnsMa;
+
+/** Which board is in a half: what is burnt stays so until there is another. */
+export const boardControls = {
+  board: choice('Board', { first: 'The one it came with', second: 'A new one', third: 'One more' }, 'first'),
+};
+
+/** The board in a half, and whether its signal side is burnt. */
+interface BoardState {
+  board: string;
+  burnt: boolean;
+}
+
+/** What has become of the board of a half while mains went through an element of its signal side, or not. */
+export const boardAfter = (
+  before: BoardState,
+  senses: Senses,
+  element: string,
+  params: Pick<InterconnectValues, 'burnsMa'>,
+  board: string,
+): BoardState => ({
+  board,
+  burnt: (before.burnt && before.board === board) || isBurning(senses, element, params),
+});
 
 /** Since when a half has heard nothing, and what is told of that. */
 interface Silence {
@@ -175,7 +233,7 @@ export function unitFace(
   runs: boolean,
   other: string,
 ): Face {
-  if (!state.awake) return { text: 'no lamp', tone: 'off' };
+  if (!state.awake) return { text: 'dark', tone: 'off' };
   const { signal, neutral } = runMarks(told.params);
   if (isFault(state, told))
     return {

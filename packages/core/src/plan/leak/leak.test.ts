@@ -23,6 +23,8 @@ const OBSTACLES: Readonly<Record<string, string>> = {
   'boiler-zone': 'no-refrigerant',
   'unit-heater': 'no-refrigerant',
   'fan-coil': 'no-refrigerant',
+  ductless: 'no-unit',
+  'ductless-fed-indoors': 'no-unit',
   'parallel-thermostats': 'several-thermostats',
   'furnace-ac-leak': 'there-already',
   'zones-two': 'several-thermostats',

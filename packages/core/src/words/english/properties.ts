@@ -118,6 +118,38 @@ export const PROPERTY_WORDS: Readonly<Record<PropertyId, { title: string; why: s
     title: 'No conductor ends live and loose',
     why: 'A live free end is a short waiting for a bare edge.',
   },
+  'line-on-signal': {
+    title: 'Mains never reaches the signal between the halves',
+    why: 'The signal is a small direct current. Mains on it makes both halves deaf, and many boards do not live through it.',
+  },
+  'live-case': {
+    title: 'No case is live',
+    why: 'From 50 V on a case can kill whoever touches it.',
+  },
+  unearthed: {
+    title: 'Every case of the unit is earthed',
+    why: 'Without its earth a case is live as soon as anything inside fails, and nothing opens.',
+  },
+  'earth-current': {
+    title: 'The earth carries no current',
+    why: 'A unit that runs over the earth works until the earth is lifted; then every case on it is live.',
+  },
+  'fed-twice': {
+    title: 'One supply feeds both halves',
+    why: 'Of two supplies one is always forgotten: the unit is live with its breaker off.',
+  },
+  'fed-elsewhere': {
+    title: 'The supply comes in where the label says',
+    why: 'The terminals and the board of the other half are not made for what the compressor draws.',
+  },
+  'run-spliced': {
+    title: 'The run between the halves has no joint',
+    why: 'A joint is where signal and neutral part first, and where damp comes in.',
+  },
+  'run-shared': {
+    title: 'The run between the halves has a jacket of its own',
+    why: 'What shares its jacket couples into the signal, and is at line voltage in one sheath with it.',
+  },
   restless: {
     title: 'Everything comes to rest',
     why: 'A relay whose own action takes away what holds it chatters until it fails.',

@@ -144,6 +144,30 @@ const TELL: Teller = {
     text: `Set to ${mode}, no call: ${showTemperature(indoorC, temperature)} indoors is not ${mode === 'cool' ? 'above' : 'below'} ${showTemperature(setC, temperature)}`,
     next: `${mode === 'cool' ? 'Lower' : 'Raise'} the set point to call.`,
   }),
+  'live-case': ({ device: id, volts }, { names: { device } }) => ({
+    text: `Do not touch: the case of ${device(id)} has ${Math.round(volts)} V on it`,
+    next: 'Open the breaker, prove it dead, and put the run right before it is powered again.',
+  }),
+  burnt: ({ devices }, { names: { device } }) => ({
+    text: `Mains went through the signal side of ${listed(devices.map(device))}: it is burnt`,
+    next: 'Open the breaker and put the run right. Only then does a new board go in.',
+  }),
+  'half-dark': ({ device: id, other }, { names: { device } }) => ({
+    text: `${device(other)} is awake and ${device(id)} is dark`,
+    next: `Read line to neutral at ${device(other)}, then at ${device(id)}: what is lost between is the run.`,
+  }),
+  'no-signal': ({ devices }, { names: { device } }) => ({
+    text: `${listed(devices.map(device))} ${devices.length === 1 ? 'is' : 'are'} awake and ${devices.length === 1 ? 'hears' : 'hear'} nothing over the signal`,
+    next: 'Not a matter of the supply: read the signal against neutral, d.c., at one half, then at the other.',
+  }),
+  'halves-ready': () => ({
+    text: 'Both halves have their supply, no call',
+    next: 'Make a call: fan first, then heat, then cool.',
+  }),
+  'halves-dead': () => ({
+    text: 'No supply at either half',
+    next: 'Prove it dead with the meter before you touch it.',
+  }),
   'no-supply': () => ({
     text: 'No 24 V: the transformer is dead',
     next: 'Prove it dead with the meter before you touch it.',

@@ -108,6 +108,18 @@ export const QUESTION_WORDS: Readonly<Record<Feature, QuestionWords>> = {
     seen: 'a leak controller',
     unseen: 'no leak controller',
   },
+  ductless: {
+    text: 'Is it a ductless unit in two halves?',
+    tell: 'A case on the wall or in the ceiling that blows into the room itself, told by a remote, with a cable of four conductors to the outdoor half marked 1 2 3 or S1 S2 S3.',
+    seen: 'a ductless unit',
+    unseen: 'no ductless unit',
+  },
+  fedIndoors: {
+    text: 'Does its supply come in at the indoor half?',
+    tell: 'Find where the cable from the breaker ends: on L and N of the indoor half, or of the outdoor one.',
+    seen: 'a supply indoors',
+    unseen: 'no supply at the indoor half',
+  },
 };
 
 export const evidenceText = ({ feature, seen }: Evidence): string =>

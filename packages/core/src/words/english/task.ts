@@ -1,6 +1,6 @@
 /** Steps of a landing list. */
 import { listed } from '../phrases';
-import { findDevice, marksOf } from '../../circuit';
+import { findDevice, marksOf, splitTerminal } from '../../circuit';
 import { kindOf, said } from '../../devices';
 import type { Task } from '../../wire';
 import type { Names } from '../names';
@@ -22,6 +22,12 @@ function setText({ after }: ChangeNames, { device, group, name, value }: Extract
   return `${label}: ${field.label}: ${said(field, value)}`;
 }
 
+/** Where several pairs of one device are proven dead, which. */
+const pairText = ({ circuit }: Names, { supply, probes }: Extract<Task, { type: 'prove-dead' }>): string =>
+  kindOf(findDevice(circuit, supply)!.kind).interconnect
+    ? `, ${probes.map((terminal) => splitTerminal(terminal).mark).join(' to ')}`
+    : '';
+
 const lower = (label: string) => label.charAt(0).toLowerCase() + label.slice(1);
 
 export function taskText(names: ChangeNames, task: Task, units: Units): string {
@@ -36,7 +42,7 @@ export function taskText(names: ChangeNames, task: Task, units: Units): string {
     case 'close':
       return `Covers on, everybody clear: close ${handles(names, task.devices)}`;
     case 'prove-dead':
-      return `Prove ${lower(before.device(task.transformer))} dead: meter on a known live point, then here, then the live point again`;
+      return `Prove ${lower(before.device(task.supply))} dead${pairText(before, task)}: meter on a known live point, then here, then the live point again`;
     case 'take-off':
       return `Tag the ${task.conductors} conductors of ${before.device(task.device)}, lift them and take it off`;
     case 'mount':

@@ -79,6 +79,24 @@ const TELL: Teller = {
     `${device(about)} has the hot and the common of ${device(supply)} exchanged.`,
   'live-end': ({ about, landed }, { node, conductor }) =>
     `${conductor(about)} is live and loose; its other end is on ${node(landed)}.`,
+  'line-on-signal': ({ terminal, burns }, { node }) =>
+    burns
+      ? `Mains goes through the signal at ${node(terminal)}: its board burns.`
+      : `Mains is on the signal at ${node(terminal)}: some boards do not live through that.`,
+  'live-case': ({ about, volts }, { device }) =>
+    `The case of ${device(about)} has ${Math.round(volts)} V on it.`,
+  unearthed: ({ about }, { device }) =>
+    `The case of ${device(about)} is not earthed: whatever fails inside makes it live.`,
+  'earth-current': ({ about, amps }, { conductor }) =>
+    `${conductor(about)} carries ${showAmps(amps)} as earth.`,
+  'fed-twice': ({ about, other }, { device }) =>
+    `${device(about)} and ${device(other)} each have a supply of their own: with one switched off, both are live.`,
+  'fed-elsewhere': ({ about, other }, { device }) =>
+    `The supply comes in at ${device(about)}, and the label wants it at ${device(other)}.`,
+  'run-spliced': ({ about, joint }, { device }) =>
+    `The run from ${device(about)} is joined at ${device(joint)}.`,
+  'run-shared': ({ others }, { conductor }) =>
+    `The run is in one jacket with ${list(others.map(conductor))}.`,
   restless: ({ devices }, { device }) => `${list(devices.map(device))} cannot settle.`,
   never: ({ load, way }) => `No call ever runs the ${inSentence(load)}${way ? WAYS[way] : ''}.`,
 };

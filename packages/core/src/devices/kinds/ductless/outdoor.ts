@@ -2,12 +2,15 @@ import { defineDevice } from '../../define';
 import type { Senses } from '../../context';
 import type { Element, SourceElement } from '../../element';
 import { contact, impedanceOf, load } from '../../element';
-import { choice, num } from '../../fields';
+import { num } from '../../fields';
 import { when } from '../../parts/board';
 import {
   interconnectParams,
   isAwake,
-  isBurning,
+  THERE_SHARE,
+  boardAfter,
+  boardControls,
+  loopShare,
   runMarks,
   signalMa,
   signalSettings,
@@ -20,16 +23,30 @@ import {
 
 const OTHER = 'the indoor unit';
 
-/** Loop current from which the indoor unit is there, and from which it asks for the compressor, mA. From memory. */
-const THERE_MA = 6;
-const ASKS_MA = 15;
+/** Shares of the loop's current from which the indoor unit asks for cooling and for heat, and from which the signal is shorted. From memory. */
+const COOL_SHARE = 0.58;
+const HEAT_SHARE = 0.75;
+const SHORTED_SHARE = 0.92;
+
+type Heard = 'nothing' | 'there' | 'cool' | 'heat';
+
+function heardOf(share: number): Heard {
+  if (share < THERE_SHARE || share >= SHORTED_SHARE) return 'nothing';
+  if (share < COOL_SHARE) return 'there';
+  return share < HEAT_SHARE ? 'cool' : 'heat';
+}
+
+const runs = (hears: Heard) => hears === 'cool' || hears === 'heat';
 
 type OutdoorState = {
   awake: boolean;
   /** What it hears of the other half. */
-  hears: 'nothing' | 'there' | 'asks';
+  hears: Heard;
+  /** The way its reversing valve stands: it stays where it was last. */
+  way: 'cool' | 'heat';
   /** Since when it has heard nothing, seconds. */
   silentSince: number | null;
+  board: string;
   burnt: boolean;
 };
 
@@ -40,14 +57,6 @@ export const ductlessOutdoor = defineDevice({
   designations: (given) => unitTerminals(given, OTHER),
   params: {
     ...interconnectParams,
-    loopVolts: num({
-      label: 'Signal supply',
-      unit: 'V',
-      default: 24,
-      min: 5,
-      max: 60,
-      source: 'from memory',
-    }),
     compressorVa: num({
       label: 'Compressor and fan',
       unit: 'VA',
@@ -58,7 +67,7 @@ export const ductlessOutdoor = defineDevice({
     }),
   },
   settings: signalSettings,
-  controls: { board: choice('Board', { kept: 'As it is', new: 'A new one' }, 'kept') },
+  controls: boardControls,
   elements: ({ params, mains: { hertz } }): readonly Element[] => {
     const { neutral, signal } = runMarks(params);
     return [
@@ -83,8 +92,13 @@ export const ductlessOutdoor = defineDevice({
   },
   interconnect: (params) => ({
     ...runMarks(params),
+    supply: ['L', 'N'],
+    supplied: params.supplied,
     case: '#case',
     signalPath: 'send',
+    signalContact: 'signal',
+    board: 'board',
+    fuse: 'fuse',
     stands: ({ awake, hears, burnt }) => ({
       awake: awake === true,
       hears: hears !== 'nothing',
@@ -100,23 +114,32 @@ export const ductlessOutdoor = defineDevice({
       serves: 'pump',
     },
   ],
+  turns: ({ way }) => way,
   seenAs: ['outdoor-cabinet'],
-  initial: { awake: false, hears: 'nothing', silentSince: null, burnt: false } as OutdoorState,
+  initial: {
+    awake: false,
+    hears: 'nothing',
+    way: 'cool',
+    silentSince: null,
+    board: 'first',
+    burnt: false,
+  } as OutdoorState,
   positions: ({ awake, hears, burnt }) => ({
     fuse: 'whole',
     signal: when(awake && !burnt),
     through: when(!awake && !burnt),
-    run: when(awake && hears === 'asks'),
+    run: when(awake && runs(hears)),
   }),
   next: (state, senses: Senses, { params, controls, now }) => {
     const awake = isAwake(senses, params, runMarks(params).neutral);
-    const burnt = controls.board === 'kept' && (state.burnt || isBurning(senses, 'send', params));
+    const { board, burnt } = boardAfter(state, senses, 'send', params, controls.board);
     const milliamps = burnt ? 0 : signalMa(senses, ['send']);
-    const hears = !awake || milliamps < THERE_MA ? 'nothing' : milliamps < ASKS_MA ? 'there' : 'asks';
+    const hears = awake ? heardOf(loopShare(milliamps, params)) : 'nothing';
+    const way = hears === 'cool' || hears === 'heat' ? hears : state.way;
     const silentSince = awake && hears === 'nothing' ? (state.silentSince ?? now) : null;
-    return { awake, hears, silentSince, burnt } as const;
+    return { awake, hears, way, silentSince, board, burnt };
   },
   waits: (state, moment) => silenceWaits(state, moment, OTHER),
-  face: (state, moment) => unitFace(state, moment, state.hears === 'asks', OTHER),
+  face: (state, moment) => unitFace(state, moment, runs(state.hears), OTHER),
   faults: unitFaults,
 });
