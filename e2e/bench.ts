@@ -90,6 +90,17 @@ export const call = (page: Page, name: 'Off' | 'Fan' | 'Heat' | 'Cool') =>
 export const skip = (page: Page) =>
   page.getByRole('button', { name: 'Skip ahead to the end of the wait' }).click();
 export const status = (page: Page) => page.getByRole('status');
+
+/** Lets every wait come to its end, until what is called runs. */
+export async function untilRunning(page: Page, runs: RegExp): Promise<void> {
+  const running = status(page).filter({ hasText: runs });
+  const wait = page.getByRole('button', { name: 'Skip ahead to the end of the wait' });
+  await expect(async () => {
+    if (await wait.isVisible()) await wait.click({ timeout: 1000 });
+    await expect(running).toBeVisible({ timeout: 700 });
+  }).toPass({ timeout: 30_000 });
+}
+
 export const reading = (page: Page) => page.getByRole('region', { name: 'Meter' });
 
 /** Puts both probes on studs by picking each up and tapping. */

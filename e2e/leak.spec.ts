@@ -1,7 +1,7 @@
 /** A leak controller put between thermostat and unit: planned, landed, tested in cooling and in heating. */
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { call, expect, openNewJob, skip, status, test } from './bench';
+import { call, expect, openNewJob, status, test, untilRunning } from './bench';
 import { workDown } from './landing';
 
 const button = (page: Page, name: string | RegExp) =>
@@ -15,16 +15,6 @@ async function setJumper(page: Page, place: 'In RUN' | 'In TEST' | 'In neither')
     .click();
   await button(page, `Test jumper: ${place}`).click();
   await button(page, 'Close').click();
-}
-
-/** Lets every wait come to its end, until what is called runs. */
-async function untilRunning(page: Page, runs: 'Cooling' | 'Heating'): Promise<void> {
-  const running = status(page).filter({ hasText: `${runs}: ` });
-  for (let waits = 0; waits < 8 && !(await running.isVisible()); waits++) {
-    await skip(page);
-    await page.waitForTimeout(300);
-  }
-  await expect(running).toBeVisible();
 }
 
 test('a leak controller is added, and tested in both modes', async ({ page, server }) => {
@@ -56,13 +46,13 @@ test('a leak controller is added, and tested in both modes', async ({ page, serv
     ['Heat', 'Heating'],
   ] as const) {
     await call(page, mode);
-    await untilRunning(page, runs);
+    await untilRunning(page, new RegExp(`^${runs}: `));
     await setJumper(page, 'In TEST');
     await expect(status(page)).toContainText('jumper in TEST');
     await setJumper(page, 'In RUN');
     // It lets nothing pass before its delay is over.
     await expect(status(page)).toContainText(`${runs} called`);
-    await untilRunning(page, runs);
+    await untilRunning(page, new RegExp(`^${runs}: `));
   }
   await setJumper(page, 'In neither');
   await expect(status(page)).toContainText('jumper in neither place');

@@ -6,18 +6,31 @@ import type { Actor } from './actors';
 
 /** Something a device answered to: volts between two nodes (−1 is earth), or amperes through a branch. */
 export type Felt =
-  | { quantity: 'volts'; red: number; black: number; value: number }
+  | { quantity: 'volts' | 'direct-volts'; red: number; black: number; value: number }
   | { quantity: 'amps' | 'direct-amps'; branch: number; value: number };
 
 /** A device that feels no more of a change than this is not asked anew, V and A: below what any of them could tell. */
 const FELT_VOLTS = 0.02;
 const FELT_AMPS = 2e-4;
 
-const isFelt = (felt: Felt, point: OperatingPoint): boolean =>
-  felt.quantity === 'volts'
-    ? Math.abs(voltsOf(point, felt.red, felt.black) - felt.value) > FELT_VOLTS
-    : Math.abs(ampsThrough(felt.quantity === 'amps' ? point : directOf(point), felt.branch) - felt.value) >
-      FELT_AMPS;
+/** Direct volts of one node against another, with their sign. */
+const signedVolts = (point: OperatingPoint, red: number, black: number): number => {
+  const { re } = directOf(point);
+  return (red < 0 ? 0 : re[red]!) - (black < 0 ? 0 : re[black]!);
+};
+
+function isFelt(felt: Felt, point: OperatingPoint): boolean {
+  switch (felt.quantity) {
+    case 'volts':
+      return Math.abs(voltsOf(point, felt.red, felt.black) - felt.value) > FELT_VOLTS;
+    case 'direct-volts':
+      return Math.abs(signedVolts(point, felt.red, felt.black) - felt.value) > FELT_VOLTS;
+    case 'amps':
+      return Math.abs(ampsThrough(point, felt.branch) - felt.value) > FELT_AMPS;
+    case 'direct-amps':
+      return Math.abs(ampsThrough(directOf(point), felt.branch) - felt.value) > FELT_AMPS;
+  }
+}
 
 /** Whether something of what a device answered to is otherwise at a point. */
 export function isAnyFelt(felt: readonly Felt[], point: OperatingPoint): boolean {
@@ -93,6 +106,12 @@ export function sensesOf(
       const branch = installed.branches.get(element)!;
       const value = ampsThrough(looked(), branch);
       note?.({ quantity: 'amps', branch, value });
+      return value;
+    },
+    directVolts: (a, b) => {
+      const [red, black] = [nodeOf(a), nodeOf(b)];
+      const value = signedVolts(looked(), red, black);
+      note?.({ quantity: 'direct-volts', red, black, value });
       return value;
     },
     directAmps: (element) => {

@@ -19,6 +19,9 @@ import { fill } from './fields';
 import type { Load } from './traits';
 import { bypassDamper } from './kinds/zones/bypass-damper';
 import { damperMotor } from './kinds/zones/damper-motor';
+import { dataControl } from './kinds/communicating/data-control';
+import { dataIndoor } from './kinds/communicating/data-indoor';
+import { dataOutdoor } from './kinds/communicating/data-outdoor';
 import { detectorStation } from './kinds/fire/detector-station';
 import { doorSwitch } from './kinds/power/door-switch';
 import { drainPan } from './kinds/water/drain-pan';
@@ -35,6 +38,8 @@ import { house } from './kinds/zones/house';
 import { initiatingLoop } from './kinds/fire/initiating-loop';
 import { jumper } from './kinds/wiring/jumper';
 import { leakController } from './kinds/safeties/leak-controller';
+import { linkIndoor } from './kinds/link/link-indoor';
+import { linkOutdoor } from './kinds/link/link-outdoor';
 import { limitSwitch } from './kinds/safeties/limit-switch';
 import { lineLoad } from './kinds/loads/line-load';
 import { moistureSensor } from './kinds/safeties/moisture-sensor';
@@ -73,6 +78,8 @@ export const CATALOGUE: readonly DeviceKind[] = [
   freezestat,
   leakController,
   limitSwitch,
+  linkIndoor,
+  linkOutdoor,
   sounder,
   pressureSwitch,
   smokeDetector,
@@ -90,6 +97,9 @@ export const CATALOGUE: readonly DeviceKind[] = [
   supplySensor,
   zonePanel,
   outdoorUnit,
+  dataControl,
+  dataIndoor,
+  dataOutdoor,
   ductlessIndoor,
   ductlessOutdoor,
   ductlessRemote,
@@ -118,6 +128,8 @@ export const PARTS = {
   ducts: ductSystem.kind,
   rooms: house.kind,
   leakController: leakController.kind,
+  linkIndoor: linkIndoor.kind,
+  linkOutdoor: linkOutdoor.kind,
 } as const;
 
 const byKind = new Map(CATALOGUE.map((kind) => [kind.kind, kind]));

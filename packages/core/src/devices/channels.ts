@@ -39,7 +39,13 @@ export type Channel =
   /** What a remote asks of the unit that hears it. */
   | 'asks-heat'
   | 'asks-cool'
-  | 'asks-fan';
+  | 'asks-fan'
+  /** What the modules of a wireless link say, each as the number of its pair: that they are there, and what is called. */
+  | 'link-indoors'
+  | 'link-outdoors'
+  | 'link-Y'
+  | 'link-O'
+  | 'link-D';
 
 /** What a device gives off on a channel: how much now and, of a level, when it will be at another. */
 export interface Signal {

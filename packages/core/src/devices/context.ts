@@ -68,6 +68,8 @@ export interface Senses {
   amps(element: string): number;
   /** Direct current through an element, A: what a supervised loop is judged by. */
   directAmps(element: string): number;
+  /** Direct volts from one terminal to another, V, with their sign. */
+  directVolts(a: string, b: string): number;
   /** What every device gives on a channel (`channels.ts`). */
   hears(channel: Channel): readonly Signal[];
 }

@@ -12,6 +12,8 @@ import type {
   Conveyance,
   Drain,
   Housing,
+  DataPair,
+  DataPairElements,
   Interconnect,
   Isolation,
   Load,
@@ -21,6 +23,7 @@ import type {
   Occasion,
   Primary,
   Protection,
+  Radio,
   RemoteTest,
   Safety,
   Supervision,
@@ -121,6 +124,10 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   houses?(params: ValuesOf<P>): Housing;
   /** Of one half of a unit in two halves: the run between them. */
   interconnect?(params: ValuesOf<P>): Interconnect;
+  radio?: Radio;
+  dataPair?: DataPairElements;
+  /** Of a device on a data pair: whether it is awake, on the pair with the others, and what it reads there. */
+  pairs?(state: M): DataPair;
   /** Element of the contact that closes when it trips, for an alarm. */
   alarm?: string;
   supervises?: Supervision;
@@ -193,6 +200,9 @@ export interface DeviceKind {
   conveys?(params: Values): Conveyance;
   houses?(params: Values): Housing;
   interconnect?(params: Values): Interconnect;
+  radio?: Radio;
+  dataPair?: DataPairElements;
+  pairs?(state: State): DataPair;
   alarm?: string;
   supervises?: Supervision;
   loopContacts?: LoopContacts;

@@ -1,5 +1,6 @@
 /** What a kind says of itself for everything else to ask: other folders go by these, never by its name. */
 import type { House, ZonedAir } from '../air';
+import type { Channel } from './channels';
 import type { State } from './context';
 import type { Value, Values } from './fields';
 
@@ -87,10 +88,36 @@ export interface Primary {
 }
 
 /** What a person sees at once that tells one system from another. */
-export type Appearance = 'boiler' | 'water' | 'hanging-heater' | 'outdoor-cabinet' | 'blower';
+export type Appearance = 'boiler' | 'water' | 'hanging-heater' | 'outdoor-cabinet' | 'blower' | 'link';
 
 /** By contact element, groups of load elements of the same device. */
 export type Actuation = Readonly<Record<string, readonly (readonly string[])[]>>;
+
+/** A device that another of its pair hears over the air. */
+export interface Radio {
+  /** The number its pair goes by. */
+  pair(params: Values): number;
+  /** By channel, the load whose current makes it say so. */
+  speaks: Readonly<Partial<Record<Channel, string>>>;
+  /** By contact, the channel that closes it. */
+  heeds: Readonly<Partial<Record<string, Channel>>>;
+  /** Whether it has its power, and hears nothing. */
+  stands(state: State): { powered: boolean; silent: boolean };
+}
+
+/** How a device stands on a data pair. */
+export interface DataPair {
+  awake: boolean;
+  linked: boolean;
+  reads: 'nothing' | 'data' | 'reversed' | 'mains';
+}
+
+/** Elements of a device on a data pair: what it lives on, what listens, and the contact its bias comes through. */
+export interface DataPairElements {
+  lives: string;
+  listens: string;
+  drives?: string;
+}
 
 /** One half of a unit whose halves are joined by a run of line, neutral, signal and earth. */
 export interface Interconnect {

@@ -104,6 +104,9 @@ function strayVolts(point: OperatingPoint, solver: Solver, red: number, black: n
   return highest;
 }
 
+/** Less than this is no direct voltage of either sign, V. */
+const LEAST_SIGNED = 1e-3;
+
 /**
  * Puts a meter across two points of a solved circuit. The meter loads the circuit as a
  * real one does, so a floating conductor shows ghost volts on a high-impedance meter and
@@ -132,7 +135,9 @@ export function measure(point: OperatingPoint, { mode, red, black, meter }: Prob
   const source = r === b ? { re: 0, im: 0 } : impedanceBetween(solver, r, b);
   const load = mode === 'amps' ? AMMETER_OHMS : METER_OHMS[meter];
   const amps = Math.hypot(open.re, open.im) / Math.hypot(load + source.re, source.im);
-  if (mode !== 'amps') return { ok: true, value: amps * load, unit: 'V' };
+  // A meter on d.c. says which way round its probes are.
+  const sign = mode === 'dc-volts' && open.re < -LEAST_SIGNED ? -1 : 1;
+  if (mode !== 'amps') return { ok: true, value: sign * amps * load, unit: 'V' };
   if (amps > AMMETER_FUSE_AMPS) return { ok: false, misuse: { type: 'amps-across-supply', amps } };
   return { ok: true, value: amps, unit: 'A' };
 }

@@ -140,6 +140,13 @@ function blank({ network, subject, settled }: JudgedState): Violation[] {
   });
 }
 
+/** 24 V where only data may be: many boards do not live through it. */
+function powerOnData({ network, settled: { world } }: JudgedState): Violation[] {
+  return network.devices.flatMap(({ device: { id }, kind }): Violation[] =>
+    kind.pairs?.(world.states[id]!).reads === 'mains' ? [{ property: 'power-on-data', about: id }] : [],
+  );
+}
+
 /** Coils that are called and stay out; and coils that come in below the volts at which that is guaranteed. */
 function coils({ network, settled, loads, pulls }: JudgedState): Violation[] {
   return loads.flatMap(({ branch, volts, device, title }): Violation[] => {
@@ -212,6 +219,7 @@ const JUDGES: readonly ((look: JudgedState) => Violation[])[] = [
   lineOnSignal,
   liveCase,
   earthCurrent,
+  powerOnData,
   blank,
   overloaded,
   coils,

@@ -40,6 +40,7 @@ export const SEVERITY: Readonly<Record<PropertyId, Severity>> = {
   'live-case': 'danger',
   unearthed: 'danger',
   'earth-current': 'danger',
+  'power-on-data': 'danger',
   'fed-twice': 'danger',
   'fed-elsewhere': 'fault',
   'run-spliced': 'caution',

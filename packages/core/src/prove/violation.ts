@@ -57,6 +57,8 @@ interface Facts {
   unearthed: object;
   /** About a conductor: so much flows in the protective earth. */
   'earth-current': { amps: number };
+  /** The supply stands on the data pair of a communicating device. */
+  'power-on-data': object;
   /** Both halves have a supply of their own. */
   'fed-twice': { other: string };
   /** Its supply comes in at the half whose label sends it to the other. */

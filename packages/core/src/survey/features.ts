@@ -24,6 +24,8 @@ export const FEATURES = [
   'leakController',
   'ductless',
   'fedIndoors',
+  'dataPair',
+  'wirelessLink',
 ] as const;
 export type Feature = (typeof FEATURES)[number];
 
@@ -73,6 +75,8 @@ export function featuresOf(circuit: Circuit): Record<Feature, boolean> {
     twoThermostats: !zoned && stats.length > 1,
     zonePanel: zoned,
     leakController: devices.some(({ kind }) => kindOf(kind).safety?.runs === 'fan'),
+    wirelessLink: devices.some(({ kind }) => kindOf(kind).seenAs.includes('link')),
+    dataPair: devices.some(({ kind }) => kindOf(kind).pairs),
     ductless: halves.length > 0,
     fedIndoors: halves.some(
       ({ device, at }) =>

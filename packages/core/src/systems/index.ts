@@ -2,6 +2,7 @@
 import type { Circuit } from '../circuit';
 import { rooftopUnit, unitHeater } from './commercial';
 import { rooftopOnLoop } from './fire-loop';
+import { communicatingHeatPump } from './communicating';
 import { ductless } from './ductless';
 import { electricHeat, electricHeatAirConditioner } from './electric-heat';
 import {
@@ -13,10 +14,12 @@ import {
 import { dualFuel, heatPumpWithStrips } from './heat-pump';
 import { boilerTwoWire, boilerZoneValve, fourPipeFanCoil } from './hydronic';
 import { furnaceWithLeakController } from './leak';
+import { heatPumpOverLink } from './link';
 import { fourZoneFurnace, threeZoneHeatPump, twoZoneFurnace } from './zoned';
 
 export { emptyCircuit } from './build';
 export * from './commercial';
+export * from './communicating';
 export * from './ductless';
 export * from './electric-heat';
 export * from './fire-loop';
@@ -24,6 +27,7 @@ export * from './furnace-air-conditioner';
 export * from './heat-pump';
 export * from './hydronic';
 export * from './leak';
+export * from './link';
 export * from './zoned';
 
 export interface Template {
@@ -203,6 +207,20 @@ export const TEMPLATES: readonly Template[] = [
     summary: 'The same with the supply at the indoor half.',
     commonness: 1,
     build: (name) => ductless(name, 'indoors'),
+  },
+  {
+    id: 'heat-pump-link',
+    title: 'Heat pump over a wireless link',
+    summary: 'No cable outdoors: two modules, and a transformer at the outdoor unit.',
+    commonness: 1,
+    build: (name) => heatPumpOverLink(name),
+  },
+  {
+    id: 'communicating',
+    title: 'Communicating heat pump',
+    summary: 'R, C and a data pair to the thermostat and outdoors; no Y, no W, no G.',
+    commonness: 2,
+    build: (name) => communicatingHeatPump(name),
   },
   {
     id: 'zones-two',

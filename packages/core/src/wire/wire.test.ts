@@ -2,6 +2,7 @@
 import type { Circuit } from '../circuit';
 import { addLink, exchange, removeLink, setCable, setValue } from '../circuit';
 import { settle } from '../behaviour';
+import { kindOf } from '../devices';
 import { compile, voltsBetween } from '../network';
 import type { SwapOption } from '../plan';
 import { planSwap } from '../plan';
@@ -164,10 +165,12 @@ test('taking a step back takes what followed from it', () => {
 });
 
 /** Something set otherwise, so that there is a list. */
-const touched = (circuit: Circuit): Circuit =>
-  circuit.devices.some(({ id }) => id === 'indoor')
-    ? setValue(circuit, 'indoor', 'settings', 'faultS', 200)
+const touched = (circuit: Circuit): Circuit => {
+  const waits = circuit.devices.find(({ kind }) => 'faultS' in kindOf(kind).settings);
+  return waits
+    ? setValue(circuit, waits.id, 'settings', 'faultS', 200)
     : setValue(circuit, 'stat', 'settings', 'protectionS', 240);
+};
 
 test.each(TEMPLATES)('$id is proven dead at points that are dead', ({ build }) => {
   const circuit = build('Wire');

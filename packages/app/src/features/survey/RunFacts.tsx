@@ -25,6 +25,9 @@ import { Palette } from './Palette';
 import { nameAt } from './names';
 import { useSurveyEdit } from './useSurvey';
 
+/** Thinner than this and as thin, AWG number, is control cable; what is thicker carries line voltage. */
+const CONTROL_GAUGE = 16;
+
 /** What the cable is: its gauge, its length, further jackets and conductors that are landed nowhere. */
 export function CableFacts({ circuit, run }: { circuit: Circuit; run: Run }) {
   const edit = useSurveyEdit();
@@ -32,7 +35,9 @@ export function CableFacts({ circuit, run }: { circuit: Circuit; run: Run }) {
   const [addingSpare, setAddingSpare] = useState(false);
   const cable = findCable(circuit, run.cable)!;
   const gauges = Object.fromEntries(
-    GAUGES.filter((gauge) => gauge >= 16).map((gauge) => [String(gauge), showGauge(gauge, gaugeUnit)]),
+    GAUGES.filter((gauge) =>
+      cable.gauge < CONTROL_GAUGE ? gauge < CONTROL_GAUGE : gauge >= CONTROL_GAUGE,
+    ).map((gauge) => [String(gauge), showGauge(gauge, gaugeUnit)]),
   );
   const feet = length === 'ft';
   const shown = Number((feet ? cable.lengthM / feetToMetres(1) : cable.lengthM).toFixed(1));

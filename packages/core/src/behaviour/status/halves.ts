@@ -1,45 +1,27 @@
 /** A unit in two halves: what is live that must not be, which half is dark, and whether they hear one another. */
 import { TOUCH_VOLTS } from '../../standards';
-import { ENDS } from '../../circuit';
 import { directOf, passing } from '../../network';
 import type { Half } from '../halves';
 import { caseVolts, halvesIn } from '../halves';
 import type { Cause, Trace } from '../trace';
-import { causeOfMissing, endsOf, isShorted, touchingAt } from '../trace';
+import { causeOfMissing, isShorted } from '../trace';
 import type { News, Status, StatusContext } from './status';
 import { faultBy } from './status';
+import { wiringAt } from './wiring-at';
 
 const idOf = ({ installed: { device } }: Half) => device.id;
 const runOf = (half: Half, marks: readonly string[]) => marks.map((mark) => `${idOf(half)}.${mark}`);
 const ALL = ({ line, neutral, signal, earth }: Half['at']) => [line, neutral, signal, earth];
 
-/** Conductors of the run that touch, wiring that disagrees with its marks, a broken conductor; what touches those marks first. */
+/** What is wrong with the wiring of the run, at some of its marks first. */
 function runCause(
-  { network, settled, disagreements }: Trace,
+  trace: Trace,
   halves: readonly Half[],
   marks: (at: Half['at']) => readonly string[],
 ): Cause | null {
-  const first = new Set(halves.flatMap((half) => runOf(half, marks(half.at))));
-  const any = new Set(halves.flatMap((half) => runOf(half, ALL(half.at))));
-  const touching = network.branches.findIndex(
-    ({ origin, nodes }) =>
-      origin.type === 'bridge' && nodes.some((node) => any.has(network.nodes[node] ?? '')),
-  );
-  if (touching >= 0) return touchingAt(network, touching);
-  const wrong = [first, any].flatMap((terminals) =>
-    disagreements.filter((one) => endsOf(one).terminals.some((terminal) => terminals.has(terminal))),
-  )[0];
-  if (wrong) return { type: 'wiring', disagreement: wrong };
-  const landed = network.circuit.cables
-    .flatMap(({ conductors }) => conductors)
-    .filter((conductor) => ENDS.some((end) => conductor[end] !== null && first.has(conductor[end])));
-  const broken = network.branches.find(
-    ({ origin }, branch) =>
-      origin.type === 'conductor' &&
-      landed.some(({ id, from, to }) => id === origin.conductor && from !== null && to !== null) &&
-      !passing(network, settled.point.choice, branch),
-  );
-  return broken?.origin.type === 'conductor' ? { type: 'broken', conductor: broken.origin.conductor } : null;
+  const at = (of: (at: Half['at']) => readonly string[]) =>
+    new Set(halves.flatMap((half) => runOf(half, of(half.at))));
+  return wiringAt(trace, at(marks), at(ALL));
 }
 
 const inside = ({ installed: { device } }: Half, element: string): Cause => ({

@@ -8,7 +8,9 @@ import type { Inputs } from '../inputs';
 import type { Settled } from '../world';
 import { traceOf } from '../trace';
 import { astray, blank, crossed, idleFan, missing, together, unanswered } from './calls';
+import { noData } from './data';
 import { apart, liveCase } from './halves';
+import { noLink } from './link';
 import { idle, running, tripped, waiting } from './rest';
 import type { StatusContext, Status } from './status';
 import { burning, chattering, opened, overloaded, wrongSupply } from './supply';
@@ -24,6 +26,8 @@ const ORDER: readonly ((context: StatusContext) => Status | null)[] = [
   wrongSupply,
   apart,
   blank,
+  noData,
+  noLink,
   together,
   crossed,
   idleFan,

@@ -30,6 +30,10 @@ export type News =
   | { type: 'half-dark'; device: string; other: string }
   /** Halves that are awake and hear nothing of the other. */
   | { type: 'no-signal'; devices: readonly string[] }
+  /** Devices that have their power and do not hear one another over the air. */
+  | { type: 'no-link'; devices: readonly string[] }
+  /** Devices of a communicating system that have their power and no data, and what stands on the pair instead. */
+  | { type: 'no-data'; devices: readonly string[]; reads: 'nothing' | 'reversed' | 'mains' }
   /** A unit in two halves, nothing called: with its supply, or without. */
   | { type: 'halves-ready' }
   | { type: 'halves-dead' }

@@ -32,6 +32,8 @@ export type Cause =
   | { type: 'set-up'; device: string }
   /** What is landed on one terminal leads to another of a different function. */
   | { type: 'astray'; from: string; to: string; conductors: readonly string[] }
+  /** Devices that should hear one another over the air and do not. */
+  | { type: 'silent'; devices: readonly string[] }
   /** No wiring leads there, or from this hot or common terminal to any supply. */
   | { type: 'unwired'; terminal?: TerminalId };
 
@@ -46,6 +48,8 @@ export function partsOf(cause: Cause): string[] {
     case 'astray':
     case 'lossy':
       return [...cause.conductors];
+    case 'silent':
+      return [...cause.devices];
     // What gets too little is not what takes it away.
     case 'weak':
     case 'unasked':
@@ -77,6 +81,7 @@ const WEIGHT: Record<Cause['type'], number> = {
   shorted: 1,
   inside: 1,
   dead: 1,
+  silent: 1,
   opened: 2,
   lossy: 3,
   weak: 4,

@@ -2,6 +2,7 @@
 export { gravest, partsOf } from './cause';
 export type { Cause } from './cause';
 export { causeOfDeadHot, causeOfMissing } from './missing';
+export { partnersOf } from './over-air';
 export { plainFault, touchingAt } from './plain';
 export { endsOf, traceOf } from './trace';
 export type { Trace } from './trace';

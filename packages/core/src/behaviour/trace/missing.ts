@@ -10,6 +10,7 @@ import { primaryTap } from '../primary';
 import { CALL_VOLTS } from '../scene';
 import type { Cause } from './cause';
 import { gravest } from './cause';
+import { causeOverAir } from './over-air';
 import type { Trace } from './trace';
 import { HELD_OPEN, endsOf, installedOf, isPlain, isTerminal, terminalsOf, worksAt } from './trace';
 import { islandCause, misplacedCall, wiringCause } from './wiring';
@@ -71,6 +72,8 @@ function openContact(trace: Trace, branch: number, visited: ReadonlySet<number>)
     if (trace.counting.has(device) && !trace.tripped.has(device)) return { type: 'waiting', device };
     return drivenBy(trace, device) ?? { type: 'opened', device };
   }
+  const overAir = causeOverAir(trace, device, element, (one) => causeOfMissing(trace, one, visited));
+  if (overAir) return overAir;
   if (trace.tripped.has(device)) return { type: 'opened', device };
   const groups = kind.actuatedBy(context)[element];
   if (!groups) return trace.counting.has(device) ? { type: 'waiting', device } : { type: 'unasked' };

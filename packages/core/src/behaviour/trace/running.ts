@@ -3,6 +3,7 @@ import { LOGIC } from '../../devices';
 import { loadPath, passing } from '../../network';
 import type { Cause } from './cause';
 import { gravest } from './cause';
+import { spokenBy } from './over-air';
 import { plainFault, touchingAt } from './plain';
 import type { Trace } from './trace';
 import { HELD_OPEN, installedOf, worksAt } from './trace';
@@ -32,6 +33,8 @@ function causeOfStep(trace: Trace, branch: number, visited: Set<number>): Cause[
       passing(network, settled.point.choice, branch) ? { type: 'stuck', device, element } : strayFeed(trace),
     ];
   if (kind.asks) return [{ type: 'set-up', device }];
+  const spoken = spokenBy(trace, device, element);
+  if (spoken) return causesOfRunning(trace, spoken.branch, visited);
   const groups = kind.actuatedBy(context)[element] ?? [];
   const working = groups.filter((group) =>
     group.every((id) => {

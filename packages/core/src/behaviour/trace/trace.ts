@@ -76,6 +76,7 @@ function ownDoing(network: Network, { point }: Settled): ReadonlySet<number> {
         const known =
           kind.interrupts.includes(element) ||
           kind.protects?.element === element ||
+          kind.radio?.heeds[element] !== undefined ||
           actuated[element] !== undefined;
         const isCall = kind.asks && nodes.some((node) => node >= 0 && calls.has(network.nodes[node]!));
         return known || isCall ? [] : [branch];

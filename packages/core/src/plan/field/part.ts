@@ -7,7 +7,7 @@ export type Part =
   | { type: 'plug-in-transformer'; va: number }
   | { type: 'panel-of-zones'; zones: number }
   | { type: 'new-thermostat' | 'zone-damper'; count: number }
-  | { type: 'relief' | 'leak-set' }
+  | { type: 'relief' | 'leak-set' | 'link-set' }
   | { type: 'transformer'; va: number }
   /** A twist-on connector for so many conductors. */
   | { type: 'connector'; conductors: number }

@@ -45,6 +45,8 @@ export type LeakObstacle =
   | 'there-already'
   | 'no-refrigerant'
   | 'several-thermostats'
+  /** The thermostat talks over a data pair: no conductor carries a call that could be dropped. */
+  | 'talks'
   /** Hots of two transformers at the thermostat: one controller passes one. */
   | 'two-hots'
   | 'no-unit'
@@ -165,6 +167,7 @@ function placeOf(circuit: Circuit, thermostat: string): Place | LeakObstacle {
   if (!devices.some((device) => loadsOf(device, mains).some(({ nature }) => nature === 'compressor')))
     return 'no-refrigerant';
   if (devices.filter(({ kind }) => kindOf(kind).asks).length !== 1) return 'several-thermostats';
+  if (kindOf(findDevice(circuit, thermostat)!.kind).pairs) return 'talks';
   const used = usedOf(factsOf(circuit, thermostat));
   const [hot, ...others] = used.filter(({ role }) => role === 'hot');
   if (!hot || used.length < 2) return 'no-unit';

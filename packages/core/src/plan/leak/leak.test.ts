@@ -23,6 +23,7 @@ const OBSTACLES: Readonly<Record<string, string>> = {
   'boiler-zone': 'no-refrigerant',
   'unit-heater': 'no-refrigerant',
   'fan-coil': 'no-refrigerant',
+  communicating: 'talks',
   ductless: 'no-unit',
   'ductless-fed-indoors': 'no-unit',
   'parallel-thermostats': 'several-thermostats',

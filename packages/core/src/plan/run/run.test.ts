@@ -1,8 +1,12 @@
 /** A broken run: common practice is to prove it, then swap to spares or pull new. */
 import { wrongIn } from '../../testing/wrong';
 import type { Circuit } from '../../circuit';
-import { findConductor, land } from '../../circuit';
-import { furnaceAirConditioner, heatPumpWithStrips } from '../../systems';
+import { NEW_WORLD, advance, readLoads } from '../../behaviour';
+import { findConductor, land, lift, removeLink, setValue } from '../../circuit';
+import { compile } from '../../network';
+import { prove } from '../../prove';
+import { findTemplate, furnaceAirConditioner, heatPumpOverLink, heatPumpWithStrips } from '../../systems';
+import { calling } from '../../testing/scenarios';
 import { DEAD, recordSpare } from '../../survey';
 import { planRun } from '..';
 
@@ -41,9 +45,9 @@ test('minutes count every end that is landed, and every end that must come off f
   expect(minutesWith(bothTaken)).toBe(5);
 });
 
-test('more broken than spare: only a new cable, with a spare in it', () => {
+test('more broken than spare: a new cable with a spare in it, or a link', () => {
   const ways = planRun(broken(furnaceAirConditioner('Run'), 'yardY'), 'yardCable');
-  expect(ways.map(({ method }) => method)).toEqual([{ id: 'new-cable', conductors: 3 }]);
+  expect(ways.map(({ method }) => method)).toEqual([{ id: 'new-cable', conductors: 3 }, { id: 'link' }]);
   expect(ways[0]).toMatchObject({ parts: [{ type: 'cable', conductors: 3 }] });
   expect(wrongIn(ways[0]!.proof)).toEqual([]);
 });
@@ -51,4 +55,84 @@ test('more broken than spare: only a new cable, with a spare in it', () => {
 test('nothing broken, nothing to plan; no such cable is refused', () => {
   expect(planRun(yard, 'yardCable')).toEqual([]);
   expect(() => planRun(yard, 'attic')).toThrow(RangeError);
+});
+
+/** Every conductor of the outdoor cable broken: a nail through the chase. */
+const dead = (circuit: Circuit) => {
+  const cable = circuit.cables.find(({ id }) => id === 'yardCable')!;
+  return broken(circuit, ...cable.conductors.map(({ id }) => id));
+};
+const overLink = (circuit: Circuit) =>
+  planRun(dead(circuit), 'yardCable').find(({ method }) => method.id === 'link');
+
+// What a link needs, and where its transformer is fed, is common practice in the trade.
+describe('a dead cable outdoors, over a wireless link', () => {
+  test.each([
+    ['furnace-ac', ['Y']],
+    ['heat-pump', ['Y', 'O', 'W']],
+    ['heat-pump-b', ['Y', 'O', 'W']],
+    ['dual-fuel', ['Y', 'O', 'W']],
+  ])('%s: proven, its transformer on the line side, commons joined, the old cable off', (id, calls) => {
+    const circuit = findTemplate(id)!.build('Link');
+    const { circuit: made, proof, parts } = overLink(circuit)!;
+    expect(wrongIn(proof)).toEqual([]);
+    expect(parts.map(({ type }) => type)).toEqual(expect.arrayContaining(['link-set', 'transformer']));
+    const [linkIn, linkOut, linkXfmr] = ['Indoor module', 'Outdoor module', 'Outdoor transformer'].map(
+      (label) => made.devices.find((device) => device.label === label)!.id,
+    );
+    const all = made.cables.flatMap(({ conductors }) => conductors);
+    const joined = (one: string, other: string) =>
+      all.some(({ from, to }) => (from === one && to === other) || (from === other && to === one));
+    expect(joined('contactor.L1', `${linkXfmr}.P240`)).toBe(true);
+    expect(joined(`${linkXfmr}.C`, `${linkOut}.C`)).toBe(true);
+    expect(
+      made.links.some(({ joins }) => joins.includes(`${linkOut}.K`) && joins.includes(`${linkOut}.R`)),
+    ).toBe(true);
+    for (const call of calls)
+      for (const half of [linkIn, linkOut])
+        expect(all.some(({ from }) => from === `${half}.${call}`)).toBe(true);
+    for (const { from, to } of made.cables.find(({ id: cable }) => cable === 'yardCable')!.conductors)
+      expect([from, to]).toEqual([null, null]);
+  });
+
+  test('what a link does not carry is not planned over one', () => {
+    expect(overLink(heatPumpWithStrips('Link', { stages: 'two' }))).toBeUndefined();
+  });
+
+  const linked = heatPumpOverLink('Traps');
+  const runs = (circuit: Circuit) =>
+    prove(circuit)!
+      .findings.filter(({ severity }) => severity !== 'caution')
+      .map(({ property }) => property);
+  const to = (circuit: Circuit, id: string, terminal: string) => land(circuit, id, 'from', terminal);
+
+  test.each<[string, Circuit, string]>([
+    [
+      'fed from the load side it never wakes up',
+      to(to(linked, 'linkFeed1', 'contactor.T1'), 'linkFeed2', 'contactor.T2'),
+      'unanswered',
+    ],
+    ['without the jumper its relays have nothing to send', removeLink(linked, 'linkJumper'), 'unanswered'],
+    ['with the commons apart nothing comes back', lift(linked, 'linkOutC', 'to'), 'unanswered'],
+    [
+      'a valve that is energised the other way heats when it should cool',
+      setValue(linked, 'pump', 'params', 'valve', 'B'),
+      'uncalled',
+    ],
+    ['paired with another it hears nothing', setValue(linked, 'linkOut', 'params', 'pair', 2), 'unanswered'],
+  ])('%s', (_, circuit, property) => {
+    expect(runs(linked)).toEqual([]);
+    expect(runs(circuit)).toContain(property);
+  });
+
+  test('silence lets its relays go after the time it is set to', () => {
+    const network = compile(linked);
+    const cool = (radio: string) => calling('cool', { linkIn: { radio } });
+    const running = advance(network, cool('clear'), NEW_WORLD, 500);
+    const on = (settled: typeof running) =>
+      readLoads(network, settled).some(({ nature, energised }) => nature === 'compressor' && energised);
+    expect(on(running)).toBe(true);
+    expect(on(advance(network, cool('blocked'), running.world, 29))).toBe(true);
+    expect(on(advance(network, cool('blocked'), running.world, 31))).toBe(false);
+  });
 });

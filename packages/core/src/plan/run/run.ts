@@ -1,4 +1,4 @@
-/** A run with broken conductors: what it carries moved to its spares, or a new cable pulled. */
+/** A run with broken conductors: what it carries moved to its spares, a new cable pulled, or a wireless link outdoors. */
 import type { Cable, Circuit, Conductor } from '../../circuit';
 import { addCable, findCable, land, lift, removeCables, splitTerminal } from '../../circuit';
 import type { Proof } from '../../prove';
@@ -8,10 +8,12 @@ import { assign } from '../field/assign';
 import { LANDING_MINUTES, cableFor, pullMinutes } from '../field/cable';
 import type { Part, SpareUsed } from '../field/part';
 import { cablePart } from '../field/part';
+import { pigtailed } from '../field/pigtail';
+import { LINK_VA, byLink } from './link';
 
 /** How a run is put right, with what its name tells. */
 export type RunMethod =
-  { id: 'spare'; spares: readonly SpareUsed[] } | { id: 'new-cable'; conductors: number };
+  { id: 'spare'; spares: readonly SpareUsed[] } | { id: 'new-cable'; conductors: number } | { id: 'link' };
 
 export interface RunRepair {
   method: RunMethod;
@@ -84,6 +86,24 @@ function byNewCable(circuit: Circuit, old: Cable, carried: readonly Landed[]): R
   ];
 }
 
+/** Minutes to mount two modules and a transformer and to pair them; from memory. */
+const LINK_MINUTES = 45;
+
+function overLink(circuit: Circuit, carried: readonly Landed[]): RunRepair[] {
+  const link = byLink(circuit, carried);
+  if (!link) return [];
+  const { circuit: after, parts } = pigtailed(circuit, link.circuit);
+  return [
+    {
+      method: { id: 'link' },
+      circuit: after,
+      parts: [{ type: 'link-set' }, { type: 'transformer', va: LINK_VA }, ...parts],
+      minutes: Math.round(LINK_MINUTES + LANDING_MINUTES * (link.landings + 2 * carried.length)),
+      proof: prove(after)!,
+    },
+  ];
+}
+
 /**
  * Ways to put right a run some of whose conductors are broken (tagged so), least work first.
  *
@@ -96,5 +116,10 @@ export function planRun(circuit: Circuit, cableId: string): RunRepair[] {
     (conductor): conductor is Landed => conductor.from !== null && conductor.to !== null,
   );
   if (!carried.some(({ tag }) => tag === DEAD)) return [];
-  return [...bySpare(circuit, cable, carried), ...byNewCable(circuit, cable, carried)];
+  return [
+    ...bySpare(circuit, cable, carried),
+    ...[...byNewCable(circuit, cable, carried), ...overLink(circuit, carried)].sort(
+      (one, other) => one.minutes - other.minutes,
+    ),
+  ];
 }

@@ -66,6 +66,8 @@ export type JumperReason =
 /** What a thermostat cannot do here at all. */
 export type Obstacle =
   | { type: 'no-hot'; device: string }
+  /** The thermostat that is there talks over a data pair. */
+  | { type: 'talks' }
   | { type: 'no-screw'; mark: string }
   | {
       type:

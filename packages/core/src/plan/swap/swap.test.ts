@@ -12,6 +12,7 @@ import { allocate, candidatesOf, costOf, factsOf, needsOf, planSwap } from '..';
 import {
   TEMPLATES,
   boilerTwoWire,
+  communicatingHeatPump,
   electricHeat,
   furnaceAirConditioner,
   heatPumpWithStrips,
@@ -40,8 +41,13 @@ const withoutSpares = (circuit: Circuit): Circuit => ({
   })),
 });
 
-/** Systems whose thermostat is wired: a remote has nothing to swap. */
-const WIRED = TEMPLATES.filter(({ id }) => !id.startsWith('ductless'));
+/** Systems whose thermostat calls over conductors: a remote has none, and one on a data pair talks. */
+const WIRED = TEMPLATES.filter(({ id }) => !/^(ductless|communicating)/.test(id));
+
+test('one that talks over a data pair is not swapped for contacts', () => {
+  const swap = planSwap(communicatingHeatPump('Swap'), wish('five'))!;
+  expect(swap).toMatchObject({ cannot: [{ type: 'talks' }], options: [] });
+});
 
 const TERMINALS: Readonly<Record<string, SwapRequest['terminals']>> = {
   'furnace-ac-two-stage': 'stages',
@@ -49,6 +55,7 @@ const TERMINALS: Readonly<Record<string, SwapRequest['terminals']>> = {
   'two-transformers': 'two',
   'heat-pump': 'pump',
   'heat-pump-b': 'pump',
+  'heat-pump-link': 'pump',
   'heat-pump-two-stage': 'pump',
   'dual-fuel': 'pump',
   rooftop: 'stages',

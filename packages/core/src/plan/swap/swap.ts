@@ -1,6 +1,7 @@
 /** Plans a thermostat swap: every way that can work, built, proven and compared. */
 import type { Circuit, TerminalId } from '../../circuit';
 import { findConductor, findDevice, otherEnd } from '../../circuit';
+import { kindOf } from '../../devices';
 import type { Finding, Proof } from '../../prove';
 import { prove } from '../../prove';
 import type { Facts } from '../field/functions';
@@ -175,6 +176,7 @@ export function planSwap(
   const facts = factsOf(circuit, wish.device);
   const { cannot, lost } = shortcomings(facts, wish);
   if (!facts.leads.some(({ role }) => role === 'hot')) cannot.push({ type: 'no-hot', device: wish.device });
+  if (kindOf(findDevice(circuit, wish.device)!.kind).pairs) cannot.push({ type: 'talks' });
   if (cannot.length > 0) return { facts, cannot, options: [], leftOut: [] };
   const { needs, noCommon } = needsOf(circuit, facts, wish);
   const candidates = candidatesOf(circuit, facts, jackets);

@@ -77,9 +77,10 @@ function jumpers(circuit: Circuit): Draft[] {
   return [...off, ...on];
 }
 
+/** Hots of a device that takes more than one: a thermostat’s, and what feeds the relays of a link. */
 const hotMarks = ({ kind, params }: Device): string[] => {
   const found = kindOf(kind);
-  return found.asks
+  return found.asks || found.radio
     ? found
         .designations(fill(found.params, params))
         .filter(({ role }) => role === 'hot')

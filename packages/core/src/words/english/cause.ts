@@ -138,6 +138,14 @@ export function causeText(names: Names, faces: Faces, cause: Cause | Stretch): T
         text: `what is landed on ${node(cause.from)} leads to ${node(cause.to)}`,
         next: `Check the landings of ${cause.conductors.map(conductor).join(', ')} at both ends.`,
       };
+    case 'silent':
+      return {
+        text:
+          cause.devices.length > 1
+            ? 'the air, the pairing or a radio'
+            : `nothing is paired with ${device(cause.devices[0]!)}`,
+        next: 'Both have their 24 V: look at the pairing, then bring them nearer to one another. What works near and not far is the air.',
+      };
     case 'unwired':
       return cause.terminal === undefined
         ? { text: 'no wiring leads there and back', next: 'Compare the landings with the diagram.' }

@@ -19,6 +19,8 @@ export const LEAK_OBSTACLE: Readonly<Record<LeakObstacle, string>> = {
   'no-refrigerant': 'There is no compressor here: nothing can leak refrigerant.',
   'several-thermostats':
     'There is more than one thermostat here: its place is between the zone panel, or where their cables meet, and the unit. Plan that by hand on the loom.',
+  talks:
+    'Thermostat and boards talk over a data pair: no conductor carries a call that could be dropped. Only what the maker gives for it does that.',
   'two-hots':
     'The thermostat has hots of two transformers, and a controller passes one. Bring it to one transformer first.',
   'no-unit': 'The thermostat’s conductors lead nowhere that runs: survey them to the unit first.',

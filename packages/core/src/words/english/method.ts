@@ -32,10 +32,12 @@ export function methodTitle(method: Method): string {
 }
 
 /** What a way to put a run right is called. */
-export const runMethodTitle = (method: RunMethod): string =>
-  method.id === 'spare' && method.spares.length > 1
+export function runMethodTitle(method: RunMethod): string {
+  if (method.id === 'link') return 'Wireless link, no conductor outdoors';
+  return method.id === 'spare' && method.spares.length > 1
     ? `Use spares: ${spareNames(method.spares)}`
     : methodTitle(method);
+}
 
 const PROVE_SPARE = 'Prove the spare first: ends joined at one place, ohms at the other.';
 const PULLING: readonly string[] = [
@@ -78,6 +80,13 @@ export function methodCautions(method: Method): readonly string[] {
 const RUN_CAUTIONS: Readonly<Record<RunMethod['id'], readonly string[]>> = {
   spare: [PROVE_SPARE],
   'new-cable': PULLING,
+  link: [
+    'Try its range with the doors shut before anything is screwed on: some hundreds of feet in the open, far less through walls, metal and earth.',
+    'Its transformer goes on the line side of the contactor. On the load side it has nothing until the contactor is in, and never wakes up. That side is live with the unit off: open the disconnect.',
+    'Its common joins the outdoor unit’s common; its hot joins the hot of no other transformer. The jumper from R to K feeds its relays.',
+    'Set it to the valve as the board is: O or B. Floats must still break R or Y indoors, ahead of the indoor module.',
+    'Insulate the old cable at both ends: nothing of it stays landed.',
+  ],
 };
 
 export const runMethodCautions = ({ id }: RunMethod): readonly string[] => RUN_CAUTIONS[id];
@@ -97,6 +106,8 @@ export function partText(part: Part, units: Units): string {
       return part.count === 1 ? 'Zone damper' : `${part.count} zone dampers`;
     case 'relief':
       return 'Bypass damper';
+    case 'link-set':
+      return 'Wireless link, indoor and outdoor module';
     case 'leak-set':
       return 'Leak controller with its sensor and harness';
     case 'transformer':

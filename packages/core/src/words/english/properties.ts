@@ -134,6 +134,10 @@ export const PROPERTY_WORDS: Readonly<Record<PropertyId, { title: string; why: s
     title: 'The earth carries no current',
     why: 'A unit that runs over the earth works until the earth is lifted; then every case on it is live.',
   },
+  'power-on-data': {
+    title: 'The supply never reaches a data pair',
+    why: 'Data is a few volts, d.c. With 24 V on it everybody on the pair is deaf, and boards may be lost.',
+  },
   'fed-twice': {
     title: 'One supply feeds both halves',
     why: 'Of two supplies one is always forgotten: the unit is live with its breaker off.',

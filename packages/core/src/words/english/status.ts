@@ -16,6 +16,12 @@ const DOES: Readonly<Record<Call, string>> = { cool: 'cools', heat: 'heats', fan
 const CHECK_SET_UP = 'Check its set-up against what the unit is.';
 const CLEAR_FIRST = 'Clear the short before fitting another fuse or resetting.';
 
+const PAIR_READS = {
+  nothing: '',
+  reversed: ': the pair is the wrong way round',
+  mains: ': the 24 V stand on the pair',
+} as const;
+
 const loadsText = (loads: readonly string[]) => listed(loads.map(inSentence));
 
 type Of<Type extends News['type']> = Extract<News, { type: Type }>;
@@ -159,6 +165,14 @@ const TELL: Teller = {
   'no-signal': ({ devices }, { names: { device } }) => ({
     text: `${listed(devices.map(device))} ${devices.length === 1 ? 'is' : 'are'} awake and ${devices.length === 1 ? 'hears' : 'hear'} nothing over the signal`,
     next: 'Not a matter of the supply: read the signal against neutral, d.c., at one half, then at the other.',
+  }),
+  'no-link': ({ devices }, { names: { device } }) => ({
+    text: `${listed(devices.map(device))} ${devices.length === 1 ? 'hears nothing' : 'do not hear one another'}`,
+    next: 'Both have their 24 V: look at the pairing, then at what stands between them.',
+  }),
+  'no-data': ({ devices, reads }, { names: { device } }) => ({
+    text: `${listed(devices.map(device))} ${devices.length === 1 ? 'has' : 'have'} 24 V and no data${PAIR_READS[reads]}`,
+    next: 'No matter of the power: read D1 against D2, d.c., at each of them. The bias is right, a minus means exchanged, nothing an open conductor or no bias.',
   }),
   'halves-ready': () => ({
     text: 'Both halves have their supply, no call',

@@ -114,6 +114,18 @@ export const QUESTION_WORDS: Readonly<Record<Feature, QuestionWords>> = {
     seen: 'a ductless unit',
     unseen: 'no ductless unit',
   },
+  wirelessLink: {
+    text: 'Do the calls go outdoors over a wireless link?',
+    tell: 'Two small modules, one beside the indoor board and one in the outdoor unit, where the cable between them is dead or missing.',
+    seen: 'a wireless link',
+    unseen: 'no wireless link',
+  },
+  dataPair: {
+    text: 'Do thermostat and boards talk over two data conductors?',
+    tell: 'Four conductors on thermostat and boards of one make, R, C and two marked for data; nothing is landed on Y, W or G.',
+    seen: 'a data pair',
+    unseen: 'no data pair',
+  },
   fedIndoors: {
     text: 'Does its supply come in at the indoor half?',
     tell: 'Find where the cable from the breaker ends: on L and N of the indoor half, or of the outdoor one.',

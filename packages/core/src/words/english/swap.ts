@@ -107,6 +107,8 @@ export function obstacleText({ node }: Names, obstacle: Obstacle): string {
   switch (obstacle.type) {
     case 'no-hot':
       return `No conductor at ${node(`${obstacle.device}.R`)} is hot: find out why before anything is moved.`;
+    case 'talks':
+      return 'The one that is there talks to its boards over a data pair, and contacts cannot take its place: only another that talks to these boards does.';
     case 'no-screw':
       return `It has no ${obstacle.mark} for a conductor that is in use.`;
     case 'no-common-screw':

@@ -89,6 +89,8 @@ const TELL: Teller = {
     `The case of ${device(about)} is not earthed: whatever fails inside makes it live.`,
   'earth-current': ({ about, amps }, { conductor }) =>
     `${conductor(about)} carries ${showAmps(amps)} as earth.`,
+  'power-on-data': ({ about }, { device }) =>
+    `The 24 V stand on the data of ${device(about)}: many boards do not live through that.`,
   'fed-twice': ({ about, other }, { device }) =>
     `${device(about)} and ${device(other)} each have a supply of their own: with one switched off, both are live.`,
   'fed-elsewhere': ({ about, other }, { device }) =>

@@ -18,6 +18,7 @@ const feeling = (live: Live): Senses => ({
   volts: (mark) => live[mark as keyof Live] ?? 0,
   amps: () => 0,
   directAmps: () => 0,
+  directVolts: () => 0,
   hears: () => [],
 });
 

@@ -1,0 +1,41 @@
+/** Every conductor outdoors broken: planned over a wireless link, landed, and run in both modes. */
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { call, expect, openNewJob, test, untilRunning } from './bench';
+import { workDown } from './landing';
+
+const button = (page: Page, name: string | RegExp) =>
+  page.getByRole('button', { name, ...(typeof name === 'string' && { exact: true }) });
+
+test('a dead cable is planned around over the air, to a proven landing list', async ({ page, server }) => {
+  test.slow();
+  await openNewJob(page, server, 'Nail in the chase', 'heat-pump');
+  await page.getByRole('link', { name: 'Plan' }).click();
+  await button(page, 'Add').click();
+  await button(page, 'Which run: Outdoor cable').click();
+  for (const colour of ['red', 'yellow', 'orange', 'white', 'black'])
+    await button(page, `${colour} is broken`).click();
+  await button(page, 'Plan around what is broken').click();
+  const link = page
+    .getByRole('list', { name: 'Ways for the run' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Wireless link, no conductor outdoors' });
+  await expect(link).toContainText(/Proven in \d+ states/);
+  await expect(link).toContainText('Bring: Wireless link, indoor and outdoor module');
+  await expect(link).toContainText('line side of the contactor');
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+  await link.getByRole('button', { name: /^Take this plan/ }).click();
+
+  const steps = await workDown(page);
+  expect(steps[0]).toMatch(/^Open .* lock it/);
+  expect(steps.some((text) => /Mount Outdoor module/.test(text))).toBe(true);
+  expect(steps.some((text) => /on Contactor L1$/.test(text))).toBe(true);
+  expect(steps.some((text) => /Fit a jumper Outdoor module R to Outdoor module K/.test(text))).toBe(true);
+
+  await page.getByRole('link', { name: 'Trace' }).click();
+  await call(page, 'Cool');
+  await untilRunning(page, /^Cooling: .*compressor/);
+  await call(page, 'Heat');
+  await untilRunning(page, /^Heating: .*compressor/);
+});
