@@ -52,7 +52,7 @@ const appLayers = APP_ORDER.slice(0, -1).map((folder, i) => ({
 }));
 
 /** The rooms of plan/ stand side by side: what two of them need is in field/ or beside them. */
-const PLAN_ROOMS = ['swap', 'insert', 'run', 'sums'];
+const PLAN_ROOMS = ['swap', 'insert', 'run', 'halves', 'sums'];
 const planRooms = PLAN_ROOMS.map((room) => ({
   name: `plan-${room}-alone`,
   severity: 'error',

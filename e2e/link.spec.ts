@@ -1,7 +1,7 @@
 /** Every conductor outdoors broken: planned over a wireless link, landed, and run in both modes. */
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { call, expect, openNewJob, test, untilRunning } from './bench';
+import { call, expect, openNewJob, status, test, untilRunning } from './bench';
 import { workDown } from './landing';
 
 const button = (page: Page, name: string | RegExp) =>
@@ -36,6 +36,27 @@ test('a dead cable is planned around over the air, to a proven landing list', as
   await page.getByRole('link', { name: 'Trace' }).click();
   await call(page, 'Cool');
   await untilRunning(page, /^Cooling: .*compressor/);
+  // What is between the modules is a service of its own: jammed, both fall silent, and the relays let go.
+  const open = () =>
+    page
+      .getByTestId(/^plate-linkOut/)
+      .first()
+      .click();
+  await open();
+  await button(page, 'Interference: Jammed').click();
+  await expect(page.getByText(/^It hears nothing/)).toBeVisible();
+  await button(page, 'Press its pairing button').click();
+  await expect(page.getByText(/is paired with/)).toBeVisible();
+  await button(page, 'Close').click();
+  await expect(status(page)).toContainText('do not hear one another');
+  await open();
+  await button(page, 'Interference: None').click();
+  await expect(
+    page.getByText(/^It hears the other module: O and Y|^It hears the other module: Y and O/),
+  ).toBeVisible();
+  await button(page, 'Close').click();
+  await untilRunning(page, /^Cooling: .*compressor/);
+
   await call(page, 'Heat');
   await untilRunning(page, /^Heating: .*compressor/);
 });

@@ -9,6 +9,7 @@ import { benchMeterRoutes } from './bench-meter/routes';
 import type { Db } from './db/open';
 import { buildingDocument, diagnosisDocument, planDocument, surveyDocument } from './documents';
 import { firePanelRoutes } from './fire-panel/routes';
+import { wirelessLinkRoutes } from './wireless-link/routes';
 import { problemHandler, sendProblem, unknownRoute } from './problem';
 import { bundleRoutes } from './routes/bundles';
 import { documentRoutes } from './routes/documents';
@@ -98,6 +99,7 @@ export function createApp({ db, log, web, requestsPerMinute = 600 }: AppOptions)
     bundleRoutes(db),
     benchMeterRoutes(db),
     firePanelRoutes(db),
+    wirelessLinkRoutes(db),
   );
   api.use(unknownRoute);
   app.use('/api', api);

@@ -7,6 +7,7 @@ import { METER_OHMS } from '@zygostat/core/standards';
 import { TEMPLATES } from '@zygostat/core/systems';
 import * as yup from 'yup';
 import { JOB_STATES } from './db/schema';
+import { Problem, invalid } from './problem';
 
 const text = (max: number) =>
   yup
@@ -15,6 +16,19 @@ const text = (max: number) =>
     .trim('must not begin or end with spaces')
     .max(max, `must be at most ${max} characters`);
 const required = (max: number) => text(max).min(1, 'must not be empty').required('is required');
+
+const NAME = /^[\w-]{1,60}$/;
+
+/**
+ * A name that came as part of an address.
+ *
+ * @throws Problem when it is no such name.
+ */
+export const named = (path: string, name: string): string => {
+  if (NAME.test(name)) return name;
+  throw new Problem(invalid([{ path, message: 'must be 1 to 60 letters, digits, hyphens or underscores' }]));
+};
+
 export const body = <Fields extends yup.ObjectShape>(fields: Fields) =>
   yup
     .object(fields)

@@ -1,4 +1,6 @@
 /** How a circuit behaves: settle to a steady state, let time pass, say what is going on. */
+export { onAir } from './on-air';
+export type { OnAir } from './on-air';
 export { caseOf, caseVolts, halvesIn } from './halves';
 export type { Half } from './halves';
 export * from './actors';

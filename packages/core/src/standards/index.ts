@@ -3,6 +3,7 @@ export * from './air';
 export * from './colours';
 export * from './limits';
 export * from './motor';
+export * from './radio';
 export * from './units';
 export * from './water';
 export * from './wire';

@@ -44,6 +44,7 @@ export {
   runReadingText,
   runWaysText,
 } from './english/halves';
+export { airText, reachText } from './english/link';
 export {
   FAN_MOTORS,
   LEAK_CAUTIONS,

@@ -3,7 +3,7 @@ import { and, asc, eq, notInArray } from 'drizzle-orm';
 import type { Db } from './open';
 import { standIns } from './schema';
 
-type StandInKind = 'bench-meter' | 'fire-panel';
+type StandInKind = 'bench-meter' | 'fire-panel' | 'wireless-link';
 
 const at = (kind: StandInKind, id: string) => and(eq(standIns.kind, kind), eq(standIns.id, id));
 

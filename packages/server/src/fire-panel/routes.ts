@@ -8,7 +8,7 @@ import * as yup from 'yup';
 import type { Db } from '../db/open';
 import { keepStandIn, keptStandIn, standInIds } from '../db/stand-ins';
 import { Problem, invalid, notFound } from '../problem';
-import { body } from '../schemas';
+import { body, named } from '../schemas';
 import { openStream } from '../stream';
 import type { FirePanel } from './panel';
 import {
@@ -28,8 +28,6 @@ import {
 const EVERY_MS = 1000;
 const MOST_LOOPS = 32;
 const MOST_TEST_MINUTES = 480;
-
-const NAME = /^[\w-]{1,60}$/;
 
 const newSchema = body({
   name: yup.string().strict().trim().required('is required').max(80, 'must be at most 80 characters'),
@@ -59,11 +57,6 @@ const testSchema = body({
 });
 
 const shown = (panel: FirePanel) => ({ ...panel, condition: conditionOf(panel) });
-
-const named = (path: string, name: string): string => {
-  if (NAME.test(name)) return name;
-  throw new Problem(invalid([{ path, message: 'must be 1 to 60 letters, digits, hyphens or underscores' }]));
-};
 
 /** @returns routes under `/fire-panels`. */
 export function firePanelRoutes(db: Db, clock: () => Date = () => new Date()): Router {

@@ -9,6 +9,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
 import { REDO, UNDO } from '../circuit/slice';
 import { HeadBanner } from './HeadBanner';
+import { CarryAir } from '../link/CarryAir';
 import { OnTest } from '../panel/OnTest';
 import { LeaveSheet } from '../record/LeaveSheet';
 import { useRecord } from '../record/useRecord';
@@ -115,6 +116,7 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
       </View>
       <HeldOpen jobId={job.id} />
       <OnTest job={job} />
+      <CarryAir job={job} />
     </>
   );
 }

@@ -5,12 +5,13 @@ import type { Cable, Circuit } from '@zygostat/core/circuit';
 import type { RunRepair } from '@zygostat/core/plan';
 import { colourName } from '@zygostat/core/standards';
 import { DEAD, runsOf } from '@zygostat/core/survey';
-import { runMethodCautions, runMethodTitle } from '@zygostat/core/words';
+import { reachText, runMethodCautions, runMethodTitle } from '@zygostat/core/words';
 import { useAppDispatch } from '../../store';
 import { edited } from '../circuit/slice';
 import { useTokens } from '../../theme';
 import type { Model } from '../../model/answers';
 import { ActionButton, Options, AppText } from '../../basics';
+import { WALLS, useDistances } from '../link/paths';
 import { Costs } from './Costs';
 import { ProofLine } from './ProofLine';
 import { Working } from './Working';
@@ -56,6 +57,20 @@ function Conductors({ circuit, cable }: { circuit: Circuit; cable: Cable }) {
         />
       ))}
     </View>
+  );
+}
+
+/** How far apart two modules would hang, and what of their reach that leaves. */
+function Reach() {
+  const distances = useDistances();
+  const [metres, setMetres] = useState('30');
+  const [walls, setWalls] = useState<keyof typeof WALLS>('1');
+  return (
+    <>
+      <Options label="Apart" options={distances} value={metres} onChange={setMetres} />
+      <Options label="Walls between" options={WALLS} value={walls} onChange={setWalls} />
+      <AppText>{reachText({ metres: Number(metres), walls: Number(walls) })}</AppText>
+    </>
   );
 }
 
@@ -110,6 +125,7 @@ export function RunPane({ circuit, onTake }: RunPaneProps) {
               </AppText>
               <ProofLine circuit={repair.circuit} proof={repair.proof} />
               <Costs minutes={repair.minutes} parts={repair.parts} />
+              {repair.method.id === 'link' ? <Reach /> : null}
               {runMethodCautions(repair.method).map((line) => (
                 <AppText key={line} kind="small">
                   {line}

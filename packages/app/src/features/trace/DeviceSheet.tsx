@@ -7,16 +7,19 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { sheetOpened } from './slice';
 import { useTokens } from '../../theme';
 import { ActionButton, BottomSheet, AppText } from '../../basics';
+import { LinkCard } from '../link/LinkCard';
 import { FieldEditor } from './FieldEditor';
 import type { TraceActions } from './useTraceActions';
 
 /** All about one device: what it shows, how it is held, its terminals, its label and its settings. */
 export function DeviceSheet({
   circuit,
+  jobId,
   device: id,
   actions,
 }: {
   circuit: Circuit;
+  jobId: string;
   device: string;
   actions: TraceActions;
 }) {
@@ -48,6 +51,7 @@ export function DeviceSheet({
           onChange={(value) => actions.setControl(id, name, value)}
         />
       ))}
+      {kind.radio ? <LinkCard jobId={jobId} device={id} actions={actions} /> : null}
       {marks.length === 0 ? null : (
         <>
           <AppText kind="strong" heading={3}>

@@ -25,7 +25,7 @@ export function TraceSheet({ circuit, job, actions }: TraceSheetProps) {
     case 'stud':
       return <StudSheet {...common} node={sheet.node} />;
     case 'device':
-      return <DeviceSheet {...common} device={sheet.device} />;
+      return <DeviceSheet {...common} jobId={job.id} device={sheet.device} />;
     case 'conductor':
       return <ConductorSheet {...common} conductor={sheet.conductor} />;
     case 'log':

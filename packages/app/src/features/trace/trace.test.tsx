@@ -57,7 +57,7 @@ function Host({ sheet }: { sheet: 'stud' | 'device' }) {
   return sheet === 'stud' ? (
     <StudSheet circuit={now} node="board.Y" actions={actions} />
   ) : (
-    <DeviceSheet circuit={now} device="xfmr" actions={actions} />
+    <DeviceSheet jobId="job" circuit={now} device="xfmr" actions={actions} />
   );
 }
 

@@ -21,7 +21,11 @@ export const linkSettings = {
 };
 
 export const linkControls = {
-  radio: choice('Air between the modules', { clear: 'Clear', blocked: 'Blocked' }, 'clear'),
+  radio: choice(
+    'Air between the modules',
+    { clear: 'Clear', blocked: 'Blocked', far: 'Too far apart' },
+    'clear',
+  ),
 };
 
 type Heard = Extract<Channel, `link-${string}`>;

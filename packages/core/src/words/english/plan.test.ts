@@ -66,6 +66,7 @@ test('a run is put right with a spare named by its colour and what it is for', (
   expect(planRun(pump, 'yardCable').map(({ method }) => runMethodTitle(method))).toEqual([
     'Use a spare: brown for O',
     `Pull a new ${yard.conductors.length}-conductor cable`,
+    'Wireless link, no conductor outdoors',
   ]);
 });
 

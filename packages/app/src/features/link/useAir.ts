@@ -1,0 +1,54 @@
+import { useCallback, useEffect, useRef } from 'react';
+import { useStore } from 'react-redux';
+import { onAir } from '@zygostat/core/behaviour';
+import type { Circuit } from '@zygostat/core/circuit';
+import type { RootState, Store } from '../../store';
+import { useAppSelector } from '../../store';
+import { controlSet } from '../bench/slice';
+import type { Job } from '../jobs/api';
+import type { WirelessLink } from './api';
+import { useMakeLinkMutation, useTellModuleMutation } from './api';
+
+/** The control that stands for what is between the modules. */
+const AIR = 'radio';
+
+/** Holds each module’s air as the stand-in has it, where that has changed: what is held by hand stays until then. */
+export function useHeard() {
+  const store = useStore() as unknown as Store;
+  const known = useRef<Record<string, boolean>>({});
+  return useCallback(
+    ({ modules }: WirelessLink) => {
+      const { circuit } = (store.getState() as RootState).edits.present;
+      for (const [device, { hears }] of Object.entries(modules)) {
+        const isHeard = hears !== null;
+        if (known.current[device] === isHeard) continue;
+        known.current[device] = isHeard;
+        if (circuit?.devices.some(({ id }) => id === device))
+          store.dispatch(controlSet({ device, name: AIR, value: isHeard ? 'clear' : 'blocked' }));
+      }
+    },
+    [store],
+  );
+}
+
+/** Tells the stand-in what each module of the open job says, whenever that changes, and lets them hear what it answers. */
+export function useAir({ id, name }: Pick<Job, 'id' | 'name'>, circuit: Circuit): void {
+  const world = useAppSelector(({ bench }) => bench.world);
+  const inputs = useAppSelector(({ bench }) => bench.inputs);
+  const [makeLink] = useMakeLinkMutation();
+  const [tellModule] = useTellModuleMutation();
+  const heard = useHeard();
+  // What is said, as one word: it is sent again only when it is another.
+  const said = JSON.stringify(onAir(circuit, inputs, world));
+  useEffect(() => {
+    const modules = JSON.parse(said) as ReturnType<typeof onAir>;
+    if (modules.length === 0) return;
+    const tell = async () => {
+      if ((await makeLink({ id, name })).error) return;
+      let last: WirelessLink | undefined;
+      for (const module of modules) last = (await tellModule({ id, module })).data ?? last;
+      if (last) heard(last);
+    };
+    void tell();
+  }, [said, id, name, makeLink, tellModule, heard]);
+}
