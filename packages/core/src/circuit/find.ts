@@ -1,3 +1,4 @@
+import type { Interconnect } from '../devices';
 import { fill, kindOf } from '../devices';
 import { marksOf } from './parse';
 import type { Cable, Circuit, Conductor, Device, End, TerminalId } from './types';
@@ -46,6 +47,24 @@ export function underAnyLabel(circuit: Circuit, terminal: TerminalId): TerminalI
   );
   return now ? `${deviceId}.${now.mark}` : null;
 }
+
+/** One half of a unit in two, and its terminals of the run between them. */
+export interface UnitHalf {
+  device: Device;
+  at: Interconnect;
+}
+
+/** Every half of a unit in two. */
+export const halvesOf = ({ devices }: Circuit): UnitHalf[] =>
+  devices.flatMap((device) => {
+    const { interconnect, params } = kindOf(device.kind);
+    const at = interconnect?.(fill(params, device.params));
+    return at ? [{ device, at }] : [];
+  });
+
+/** Whether the supply of a unit is landed at this half. */
+export const isFedAt = (circuit: Circuit, { device, at }: UnitHalf): boolean =>
+  at.supply.some((mark) => landedOn(circuit, `${device.id}.${mark}`).length > 0);
 
 /** Whether a terminal is a joint that goes by the name of what it joins. */
 export function isSplice(circuit: Circuit, terminal: TerminalId): boolean {

@@ -4,7 +4,7 @@
  * on: conventional touch-voltage limit of IEC 60364-4-41, from memory.
  */
 import type { Circuit } from '../circuit';
-import { land, lift, parseCircuit, setValue } from '../circuit';
+import { addDevice, land, lift, parseCircuit, setValue } from '../circuit';
 import { spiceNetlist, spiceNode } from '../formats/spice';
 import { NEW_WORLD, advance, holding } from '../behaviour';
 import { compile } from '../network';
@@ -94,6 +94,44 @@ test('both halves fed from opposite ends of one breaker work, and the wrong way 
   expect(runEffect(also('indoor.L', 'indoor.N')).works).toBe(true);
   expect(found(also('indoor.L', 'indoor.N'))).toEqual(['fed-twice']);
   expect(found(also('indoor.N', 'indoor.L'))).toContain('short');
+});
+
+const withParam = (id: string, value: string) => setValue(good, id, 'params', 'supplied', value);
+
+// Where the label lets the supply in, no joint and a jacket of its own: common practice in the trade.
+test.each<[string, Circuit, string, string]>([
+  ['fed where the label sends it to the other', withParam('outdoor', 'other'), 'fed-elsewhere', 'outdoor'],
+  ['fed outdoors where the label wants it indoors', withParam('indoor', 'here'), 'fed-elsewhere', 'outdoor'],
+  [
+    'joined under a nut',
+    land(
+      addDevice(good, { ...good.devices[0]!, id: 'nut', kind: 'wire-nut', label: 'Joint', station: 'yard' }),
+      'run3',
+      'from',
+      'nut.NUT',
+    ),
+    'run-spliced',
+    'indoor',
+  ],
+  [
+    'in one jacket with another circuit',
+    {
+      ...good,
+      cables: good.cables.map((cable) =>
+        cable.id === 'run'
+          ? {
+              ...cable,
+              conductors: [...cable.conductors, { id: 'lamp', colour: 'RD', from: 'breaker.L1', to: null }],
+            }
+          : cable,
+      ),
+    },
+    'run-shared',
+    'run',
+  ],
+])('%s', (_, circuit, property, about) => {
+  expect(found(good)).toEqual([]);
+  expect(runEffect(circuit).violations).toContainEqual(expect.objectContaining({ property, about }));
 });
 
 test('other labels are the same terminals by other names', () => {

@@ -2,22 +2,14 @@
  * The run between the halves of a ductless unit. Whatever is landed on whatever, the circuit is run as it is: what then has its
  * supply, what the signal comes to, what burns, what a hand finds on a case.
  */
-import type { Cable, Circuit, Device, End, TerminalId } from '../circuit';
-import { ENDS, land, splitTerminal } from '../circuit';
-import type { Interconnect } from '../devices';
-import { fill, kindOf } from '../devices';
+import type { Cable, Circuit, End, TerminalId, UnitHalf } from '../circuit';
+import { ENDS, halvesOf, land, splitTerminal } from '../circuit';
 import type { Severity, Violation } from '../prove';
 import { GRAVITY, SEVERITY, asksOf, judgeRun, runCase, supply } from '../prove';
 
-/** One half, and its terminals of the run. */
-interface Half {
-  device: Device;
-  at: Interconnect;
-}
-
 export interface Run {
   cable: Cable;
-  halves: readonly [Half, Half];
+  halves: readonly [UnitHalf, UnitHalf];
 }
 
 export interface RunEffect {
@@ -34,13 +26,6 @@ export interface RunEffect {
   /** The worst of it. */
   harm: Severity | null;
 }
-
-const halvesOf = ({ devices }: Circuit): Half[] =>
-  devices.flatMap((device) => {
-    const kind = kindOf(device.kind);
-    const at = kind.interconnect?.(fill(kind.params, device.params));
-    return at ? [{ device, at }] : [];
-  });
 
 /** The run of a circuit: the cable with a conductor from one half to the other; `null` without two halves and one. */
 export function runOf(circuit: Circuit): Run | null {
@@ -104,7 +89,7 @@ function permuted<T>(items: readonly T[]): T[][] {
 /** The ends of the run's conductors at a half. */
 const endsAt = (
   { conductors }: Cable,
-  { device }: Half,
+  { device }: UnitHalf,
 ): { conductor: string; end: End; terminal: TerminalId }[] =>
   conductors.flatMap(({ id, ...ends }) =>
     ENDS.flatMap((end) => {

@@ -1,8 +1,8 @@
 /** What a person can see of a system, read off its circuit. */
 import type { Circuit } from '../circuit';
-import { landedOn, splitTerminal } from '../circuit';
+import { halvesOf, isFedAt, splitTerminal } from '../circuit';
 import type { LoadNature, Appearance } from '../devices';
-import { fill, kindOf, loadsOf } from '../devices';
+import { kindOf, loadsOf } from '../devices';
 
 /** In the order in which they are asked for where they tell alike. */
 export const FEATURES = [
@@ -51,11 +51,7 @@ export function featuresOf(circuit: Circuit): Record<Feature, boolean> {
       const { deviceId, mark } = splitTerminal(terminal);
       return isStat.has(deviceId) ? [mark] : [];
     });
-  const halves = devices.flatMap((device) => {
-    const { interconnect, params } = kindOf(device.kind);
-    return interconnect ? [{ device, at: interconnect(fill(params, device.params)) }] : [];
-  });
-  const landed = (terminal: string) => landedOn(circuit, terminal).length > 0;
+  const halves = halvesOf(circuit);
   // A panel brings a transformer of its own, and a thermostat for every zone.
   const zoned = devices.some(({ kind }) => kindOf(kind).ownSupply);
   return {
@@ -78,10 +74,7 @@ export function featuresOf(circuit: Circuit): Record<Feature, boolean> {
     wirelessLink: devices.some(({ kind }) => kindOf(kind).seenAs.includes('link')),
     dataPair: devices.some(({ kind }) => kindOf(kind).pairs),
     ductless: halves.length > 0,
-    fedIndoors: halves.some(
-      ({ device, at }) =>
-        !outdoors.includes(device) && at.supply.some((mark) => landed(`${device.id}.${mark}`)),
-    ),
+    fedIndoors: halves.some((half) => !outdoors.includes(half.device) && isFedAt(circuit, half)),
     fireLoop: devices.some(({ kind }) => kindOf(kind).supervises),
   };
 }

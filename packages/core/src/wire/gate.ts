@@ -1,6 +1,6 @@
 /** The power-off gate: what must be opened, and where the reading is taken that proves it dead. */
 import type { Circuit, Device, TerminalId } from '../circuit';
-import { findDevice, landedOn, otherEnd, splitTerminal } from '../circuit';
+import { findDevice, halvesOf, isFedAt, landedOn, otherEnd, splitTerminal } from '../circuit';
 import { elementsOf, fill, kindOf } from '../devices';
 import { compile } from '../network';
 
@@ -69,11 +69,9 @@ interface TestPoint {
  * against earth, then those of the run at the other.
  */
 function halfPoints(circuit: Circuit): TestPoint[] {
-  const points = circuit.devices.flatMap((device) => {
-    const { interconnect, params } = kindOf(device.kind);
-    const at = interconnect?.(fill(params, device.params));
-    if (!at) return [];
-    const isFed = at.supply.some((mark) => landedOn(circuit, `${device.id}.${mark}`).length > 0);
+  const points = halvesOf(circuit).flatMap((half) => {
+    const { device, at } = half;
+    const isFed = isFedAt(circuit, half);
     const [line, neutral] = isFed ? at.supply : [at.line, at.neutral];
     const pairs: [string, string][] = [
       [line, neutral],

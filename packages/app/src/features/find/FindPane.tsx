@@ -6,6 +6,7 @@ import { triedIn } from '@zygostat/core/diagnose';
 import { namesIn } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { ActionButton, AppText, Waiting } from '../../basics';
+import { LineCaution } from '../job/LineCaution';
 import { Unsaved } from '../job/Unsaved';
 import type { LoggedReading } from '../readings/api';
 import { useListReadingsQuery } from '../readings/api';
@@ -163,6 +164,7 @@ export function FindPane({ circuit, jobId }: { circuit: Circuit; jobId: string }
   return (
     <View style={styles.pane}>
       <Unsaved what="The search" state={state} detail={detail} />
+      <LineCaution circuit={circuit} />
       {value ? (
         <Search circuit={circuit} diagnosis={value} jobId={jobId} />
       ) : (

@@ -10,6 +10,7 @@ export interface Air {
 
 interface LinkModule {
   pair: number | null;
+  powered: boolean;
   hears: { from: string; says: readonly string[]; marginDb: number } | null;
 }
 

@@ -18,6 +18,8 @@ export function useHeard() {
   const known = useRef<Record<string, boolean>>({});
   return useCallback(
     ({ modules }: WirelessLink) => {
+      // Who has no power says and hears nothing, and the model knows that by itself: it is not the air.
+      if (Object.values(modules).some(({ powered }) => !powered)) return;
       const { circuit } = (store.getState() as RootState).edits.present;
       for (const [device, { hears }] of Object.entries(modules)) {
         const isHeard = hears !== null;

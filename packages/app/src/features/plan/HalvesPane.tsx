@@ -7,7 +7,6 @@ import { findConductor } from '@zygostat/core/circuit';
 import type { HalvesObstacle, HalvesPlan } from '@zygostat/core/plan';
 import type { LineRegion } from '@zygostat/core/standards';
 import {
-  HALVES_CAUTIONS,
   HALVES_OBSTACLE,
   REGIONS,
   RUN_BEFORE_POWER,
@@ -24,6 +23,7 @@ import { useAppSelector } from '../../store';
 import type { Model } from '../../model/answers';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
+import { LineCaution } from '../job/LineCaution';
 import type { Job } from '../jobs/api';
 import { Costs } from './Costs';
 import { Listed } from './Listed';
@@ -148,11 +148,7 @@ export function HalvesPane({ job, circuit }: { job: Job; circuit: Circuit }) {
       {current !== null && typeof current !== 'string' ? (
         <Planned circuit={circuit} plan={current} onTake={() => onTake(current)} />
       ) : null}
-      {HALVES_CAUTIONS.map((caution) => (
-        <AppText key={caution} kind="small">
-          {caution}
-        </AppText>
-      ))}
+      <LineCaution circuit={circuit} />
     </>
   );
 }

@@ -23,6 +23,7 @@ import { edited } from '../circuit/slice';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { ActionButton, AppText } from '../../basics';
+import { LineCaution } from '../job/LineCaution';
 import { Working } from './Working';
 import { useAside } from './useAside';
 import { useProof } from './useProof';
@@ -133,6 +134,7 @@ export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string 
   const proven = proof !== null && isProven(proof);
   return (
     <>
+      <LineCaution circuit={circuit} />
       {current ? (
         <View
           role="status"

@@ -2,10 +2,8 @@
  * The run between the halves of a unit, put right: number to number, the colour free but the same at both ends, earth never
  * anything else. What is to be read there before and after power, and what every other way to land it would do.
  */
-import type { Cable, Circuit, Conductor, Device, End, TerminalId } from '../../circuit';
-import { ENDS, land, landedOn, lift, otherEnd, splitTerminal } from '../../circuit';
-import type { Interconnect } from '../../devices';
-import { fill, kindOf } from '../../devices';
+import type { Cable, Circuit, Conductor, End, TerminalId, UnitHalf } from '../../circuit';
+import { ENDS, halvesOf, isFedAt, land, lift, otherEnd, splitTerminal } from '../../circuit';
 import type { RunEffect, RunWay } from '../../ductless';
 import { runEffect, runOf, runWays } from '../../ductless';
 import type { Finding, Proof } from '../../prove';
@@ -62,21 +60,7 @@ export interface HalvesPlan {
   harm: readonly Finding[];
 }
 
-interface Half {
-  device: Device;
-  at: Interconnect;
-}
-
-const halvesOf = ({ devices }: Circuit): Half[] =>
-  devices.flatMap((device) => {
-    const { interconnect, params } = kindOf(device.kind);
-    const at = interconnect?.(fill(params, device.params));
-    return at ? [{ device, at }] : [];
-  });
-
-const terminal = ({ device }: Half, mark: string): TerminalId => `${device.id}.${mark}`;
-const isFed = (circuit: Circuit, half: Half) =>
-  half.at.supply.some((mark) => landedOn(circuit, terminal(half, mark)).length > 0);
+const terminal = ({ device }: UnitHalf, mark: string): TerminalId => `${device.id}.${mark}`;
 
 /** A cable between the halves, and which of its ends is at the fed one. */
 interface Between {
@@ -85,15 +69,15 @@ interface Between {
 }
 
 /** Ends of a conductor that are at a half. */
-const endsAt = (conductor: Conductor, { device }: Half): End[] =>
+const endsAt = (conductor: Conductor, { device }: UnitHalf): End[] =>
   ENDS.filter((end) => {
     const on = conductor[end];
     return on !== null && splitTerminal(on).deviceId === device.id;
   });
 
-function between({ cables }: Circuit, fed: Half, other: Half): Between | null {
+function between({ cables }: Circuit, fed: UnitHalf, other: UnitHalf): Between | null {
   for (const cable of cables) {
-    const at = (half: Half) => cable.conductors.flatMap((conductor) => endsAt(conductor, half));
+    const at = (half: UnitHalf) => cable.conductors.flatMap((conductor) => endsAt(conductor, half));
     const [here, there] = [at(fed), at(other)];
     const elsewhere = cable.conductors.some(({ from, to }) =>
       [from, to].some(
@@ -115,7 +99,7 @@ interface Wanted {
   at: readonly [TerminalId, TerminalId];
 }
 
-const wantedOf = (fed: Half, other: Half): Wanted[] =>
+const wantedOf = (fed: UnitHalf, other: UnitHalf): Wanted[] =>
   RUN_ROLES.map((role) => ({
     role,
     at: [terminal(fed, fed.at[role]), terminal(other, other.at[role])],
@@ -154,17 +138,17 @@ function landed(circuit: Circuit, { cable, fedEnd }: Between, lines: readonly Ru
 }
 
 interface Found {
-  fed: Half;
-  other: Half;
+  fed: UnitHalf;
+  other: UnitHalf;
   run: Between;
 }
 
 function foundIn(circuit: Circuit): Found | HalvesObstacle {
   const halves = halvesOf(circuit);
   if (halves.length !== 2) return 'no-halves';
-  const supplied = halves.filter((half) => isFed(circuit, half));
+  const supplied = halves.filter((half) => isFedAt(circuit, half));
   if (supplied.length !== 1) return supplied.length === 0 ? 'not-fed' : 'fed-twice';
-  const [fed] = supplied as [Half];
+  const [fed] = supplied as [UnitHalf];
   const other = halves.find((half) => half !== fed)!;
   const run = between(circuit, fed, other);
   return run ? { fed, other, run } : 'no-run';

@@ -1,13 +1,7 @@
 /** What is read on the run between two halves, before power and after it: worked out on the run as it is to be. */
-import type { Circuit, Device, TerminalId } from '../../circuit';
-import type { Interconnect } from '../../devices';
+import type { Circuit, TerminalId, UnitHalf } from '../../circuit';
 import { directOf, voltsBetween } from '../../network';
 import { asksOf, runCase, supply } from '../../prove';
-
-interface Half {
-  device: Device;
-  at: Interconnect;
-}
 
 export type RunReading =
   /** Supply at a half, V a.c. */
@@ -18,7 +12,7 @@ export type RunReading =
   | { type: 'through'; half: string; probes: readonly [TerminalId, TerminalId]; volts: number };
 
 /** Readings at both halves, the fed one first. */
-export function runReadings(circuit: Circuit, halves: readonly [Half, Half]): RunReading[] {
+export function runReadings(circuit: Circuit, halves: readonly [UnitHalf, UnitHalf]): RunReading[] {
   const supplied = supply(circuit, 1);
   const cool = asksOf(circuit).find(({ id }) => id === 'cool')!;
   const rest = supplied.rest.point;

@@ -2,7 +2,7 @@
 import { wrongIn } from '../../testing/wrong';
 import type { Circuit } from '../../circuit';
 import { NEW_WORLD, advance, readLoads } from '../../behaviour';
-import { findConductor, land, lift, removeLink, setValue } from '../../circuit';
+import { addLink, findConductor, land, lift, removeLink, setValue } from '../../circuit';
 import { compile } from '../../network';
 import { prove } from '../../prove';
 import { findTemplate, furnaceAirConditioner, heatPumpOverLink, heatPumpWithStrips } from '../../systems';
@@ -118,6 +118,11 @@ describe('a dead cable outdoors, over a wireless link', () => {
       'a valve that is energised the other way heats when it should cool',
       setValue(linked, 'pump', 'params', 'valve', 'B'),
       'uncalled',
+    ],
+    [
+      'its hot joined to the indoor one ties the two transformers',
+      addLink(linked, { id: 'met', kind: 'jumper', joins: ['linkOut.R', 'board.R'] }),
+      'tied',
     ],
     ['paired with another it hears nothing', setValue(linked, 'linkOut', 'params', 'pair', 2), 'unanswered'],
   ])('%s', (_, circuit, property) => {

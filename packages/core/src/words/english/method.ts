@@ -84,7 +84,7 @@ const RUN_CAUTIONS: Readonly<Record<RunMethod['id'], readonly string[]>> = {
     'Try its range with the doors shut before anything is screwed on: some hundreds of feet in the open, far less through walls, metal and earth.',
     'Its transformer goes on the line side of the contactor. On the load side it has nothing until the contactor is in, and never wakes up. That side is live with the unit off: open the disconnect.',
     'Its common joins the outdoor unit’s common; its hot joins the hot of no other transformer. The jumper from R to K feeds its relays.',
-    'Set it to the valve as the board is: O or B. Floats must still break R or Y indoors, ahead of the indoor module.',
+    'Set it to the valve as the board is: O or B. Floats must still break R or Y indoors, ahead of the indoor module: where they break R, the outdoor unit runs on until silence counts as lost, half a minute as set.',
     'Insulate the old cable at both ends: nothing of it stays landed.',
   ],
 };
