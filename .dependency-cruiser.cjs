@@ -14,6 +14,7 @@ const CORE_ORDER = [
   'prove',
   'fire',
   'ductless',
+  'unit',
   'building',
   'survey',
   'plan',

@@ -4,9 +4,13 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { Page } from '@playwright/test';
 import { chromium } from '@playwright/test';
+import { readWireList } from '@zygostat/core/formats';
+import { heatPumpWithStrips } from '@zygostat/core/systems';
 import { CHROMIUM } from '../../e2e/chromium';
 import { surveyFurnace } from '../../e2e/survey';
+import { longWireList } from '../../packages/core/src/testing/large-unit';
 import { JOB, SLOWDOWN, firstView, openings, phone } from './openings';
 import { median, report } from './report';
 
@@ -33,6 +37,49 @@ function start(data: string): Promise<{ child: ChildProcess; seconds: number }> 
   });
 }
 
+/** From the tap on a call to the repainting of a block that changes with it, ms, each of several times. */
+async function toggles(page: Page, call: string, face: string): Promise<number[]> {
+  const times: number[] = [];
+  for (let i = 0; i < TAPS; i++) {
+    // Fan on or off changes the G blocks: the loom is repainted when their volts have changed.
+    times.push(
+      await page.evaluate(
+        async ([name, block]) => {
+          const shown = document.getElementById(block!)!;
+          const button = document.querySelector<HTMLElement>(`[aria-label="Call: ${name}"]`)!;
+          const painted = new Promise<number>((resolve) => {
+            new MutationObserver((_, observer) => {
+              observer.disconnect();
+              requestAnimationFrame(() => setTimeout(() => resolve(performance.now())));
+            }).observe(shown, { subtree: true, childList: true, characterData: true, attributes: true });
+          });
+          const began = performance.now();
+          button.click();
+          return (await painted) - began;
+        },
+        [call, face],
+      ),
+    );
+    await page.waitForTimeout(400);
+  }
+  return times;
+}
+
+/** A heat pump's job whose outdoor unit has 40 wires. */
+async function unitOfManyWires(page: Page): Promise<string> {
+  const made = await page.request.post(`${URL_BASE}/api/jobs`, {
+    data: { name: 'Unit', site: 'Bench', template: 'heat-pump' },
+  });
+  const { id } = (await made.json()) as { id: string };
+  const read = readWireList(longWireList(40), heatPumpWithStrips('Unit'), 'yard');
+  if (!read.ok) throw new Error(read.problems[0]!.message);
+  const saved = await page.request.post(`${URL_BASE}/api/jobs/${id}/revisions`, {
+    data: { base: 1, circuit: read.circuit, note: 'Unit by wire' },
+  });
+  if (!saved.ok()) throw new Error(await saved.text());
+  return id;
+}
+
 async function main(): Promise<void> {
   const data = mkdtempSync(join(tmpdir(), 'bench-'));
   const { child, seconds } = await start(data);
@@ -52,31 +99,22 @@ async function main(): Promise<void> {
     await page.getByTestId('stud-board.R').waitFor();
     await page.waitForTimeout(1500);
     await network.send('Emulation.setCPUThrottlingRate', { rate: SLOWDOWN });
-    const times: number[] = [];
-    for (let i = 0; i < TAPS; i++) {
-      // Fan on or off changes the G blocks: the loom is repainted when their volts have changed.
-      times.push(
-        await page.evaluate(async () => {
-          const stud = document.getElementById('face-board.G')!;
-          const button = document.querySelector<HTMLElement>('[aria-label="Call: Fan"]')!;
-          const painted = new Promise<number>((resolve) => {
-            new MutationObserver((_, observer) => {
-              observer.disconnect();
-              requestAnimationFrame(() => setTimeout(() => resolve(performance.now())));
-            }).observe(stud, { subtree: true, childList: true, characterData: true, attributes: true });
-          });
-          const began = performance.now();
-          button.click();
-          return (await painted) - began;
-        }),
-      );
-      await page.waitForTimeout(400);
-    }
+    const times = await toggles(page, 'Fan', 'face-board.G');
     report(
       'toggle_to_paint_ms',
       median(times),
       'ms',
       `fan call to loom repainted, CPU slowed ${SLOWDOWN}×, median of ${TAPS} (${Math.round(Math.min(...times))}–${Math.round(Math.max(...times))}); aim ≤ 60`,
+    );
+    await page.goto(`${URL_BASE}/job/${await unitOfManyWires(page)}`);
+    await page.getByTestId('stud-compressor.C').waitFor();
+    await page.waitForTimeout(1500);
+    const unitTimes = await toggles(page, 'Fan', 'face-board.G');
+    report(
+      'unit_toggle_to_paint_ms',
+      median(unitTimes),
+      'ms',
+      `the same with an outdoor unit of 40 wires, median of ${TAPS} (${Math.round(Math.min(...unitTimes))}–${Math.round(Math.max(...unitTimes))})`,
     );
     await network.send('Emulation.setCPUThrottlingRate', { rate: 1 });
     await openings(browser, URL_BASE, job);

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { NEW_WORLD, advance, callScript, runTimeline, sectionsOf, settle } from '@zygostat/core/behaviour';
 import { layLadder } from '@zygostat/core/drawing';
 import { runWays } from '@zygostat/core/ductless';
-import { spiceNetlist } from '@zygostat/core/formats';
+import { readWireList, spiceNetlist } from '@zygostat/core/formats';
 import {
   compile,
   factoriseAt,
@@ -20,6 +20,7 @@ import { planSwap } from '@zygostat/core/plan';
 import { prove, repairOf, sweep } from '@zygostat/core/prove';
 import { TEMPLATES, ductless, furnaceAirConditioner, heatPumpWithStrips } from '@zygostat/core/systems';
 import { largeCircuit } from '../../packages/core/src/testing/large';
+import { longWireList } from '../../packages/core/src/testing/large-unit';
 import { spoilsOf } from '../../packages/core/src/testing/spoils';
 import { median, report } from './report';
 
@@ -183,6 +184,14 @@ report(
   time(1, () => void planSwap(tight, wish)) / 1000,
   'ms',
   `a swap short of a conductor for C: ${ways} ways built, proven and ranked`,
+);
+const pumpAsWhole = heatPumpWithStrips('Bench');
+const sixty = longWireList(60);
+report(
+  'wirelist_read_ms',
+  time(5, () => void readWireList(sixty, pumpAsWhole, 'yard')) / 1000,
+  'ms',
+  '60 wires of an outdoor unit as typed, into the circuit; aim ≤ 50',
 );
 const split = ductless('Bench');
 report(

@@ -83,6 +83,8 @@ import { commissionOf } from '@zygostat/core/record';
 import type { PlanView } from '@zygostat/core/wire';
 import { furnaceAirConditioner } from '@zygostat/core/systems';
 import { followPlan } from '@zygostat/core/wire';
+import type { UnitDiagram, UnitReport } from '@zygostat/core/unit';
+import { unitReport } from '@zygostat/core/unit';
 
 /** States between two words about long work. */
 const TELL_EVERY = 6;
@@ -215,6 +217,17 @@ export const model = {
 
   /** A leak controller between thermostat and unit, proven. */
   leak: (circuit: Circuit, wish: LeakWish): LeakPlan | LeakObstacle => planLeak(circuit, wish),
+
+  /** An outdoor unit as found against its diagram, each difference tried. */
+  unit: (
+    circuit: Circuit,
+    diagram: UnitDiagram,
+    tell: (what: string, done: number, all: number) => void,
+  ): UnitReport =>
+    unitReport(circuit, diagram, (done, all) => {
+      tell('', done, all);
+      return true;
+    })!,
 
   /** The run between two halves, number to number, proven. */
   halves: (circuit: Circuit, region: LineRegion): HalvesPlan | HalvesObstacle => planHalves(circuit, region),

@@ -75,15 +75,26 @@ export function loadsIn(network: Network): readonly BuiltIn[] {
 
 const isEnergised = (volts: number, amps: number) => volts >= IDLE_VOLTS && amps > 0;
 
+/** Devices that draw and do nothing for it. */
+const stalledIn = ({ devices }: Network, { states }: World): ReadonlySet<string> =>
+  new Set(
+    devices.flatMap(({ kind, device: { id } }) => {
+      const state = states[id];
+      return state && kind.stalls(state) ? [id] : [];
+    }),
+  );
+
 /** The loads that do something, with what each serves now. */
 export function energisedLoads(
   network: Network,
   { point, world }: { point: OperatingPoint; world: World },
 ): (BuiltIn & { serves: LoadReading['serves'] })[] {
   const pump = pumpServes(network, world);
+  const stalled = stalledIn(network, world);
   return loadsIn(network).flatMap((built) => {
     const { branch, load } = built;
-    if (!isEnergised(voltsAcross(point, branch), ampsThrough(point, branch))) return [];
+    if (stalled.has(built.device) || !isEnergised(voltsAcross(point, branch), ampsThrough(point, branch)))
+      return [];
     return [{ ...built, serves: load.serves === 'pump' ? pump : load.serves }];
   });
 }
@@ -94,6 +105,7 @@ export function readLoads(
   { point, world }: { point: OperatingPoint; world: World },
 ): LoadReading[] {
   const pump = pumpServes(network, world);
+  const stalled = stalledIn(network, world);
   return loadsIn(network).map(({ device, load, title, branch }) => {
     const volts = voltsAcross(point, branch);
     const amps = ampsThrough(point, branch);
@@ -106,7 +118,7 @@ export function readLoads(
       branch,
       volts,
       amps,
-      energised: isEnergised(volts, amps),
+      energised: !stalled.has(device) && isEnergised(volts, amps),
     };
   });
 }

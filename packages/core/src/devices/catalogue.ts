@@ -11,6 +11,14 @@ import { callSplitter } from './kinds/wiring/call-splitter';
 import { condensatePump } from './kinds/water/condensate-pump';
 import { contactor } from './kinds/relays/contactor';
 import { controlTransformer } from './kinds/power/control-transformer';
+import { coilSensor } from './kinds/outdoors/coil-sensor';
+import { compressor } from './kinds/outdoors/compressor';
+import { crankcaseHeater } from './kinds/outdoors/crankcase-heater';
+import { earthLug } from './kinds/outdoors/earth-lug';
+import { fanMotor } from './kinds/outdoors/fan-motor';
+import { plug } from './kinds/outdoors/plug';
+import { reversingValve } from './kinds/outdoors/reversing-valve';
+import { runCapacitor } from './kinds/outdoors/run-capacitor';
 import type { Context, Mains } from './context';
 import type { DeviceKind } from './define';
 import type { Element } from './element';
@@ -59,6 +67,14 @@ import { unitHeaterBoard } from './kinds/boards/unit-heater-board';
 import { wireNut } from './kinds/wiring/wire-nut';
 
 export const CATALOGUE: readonly DeviceKind[] = [
+  coilSensor,
+  compressor,
+  crankcaseHeater,
+  earthLug,
+  fanMotor,
+  plug,
+  reversingValve,
+  runCapacitor,
   breaker,
   serviceSwitch,
   doorSwitch,

@@ -11,6 +11,8 @@ export type Channel =
   | 'pumps'
   /** Which way the reversing valve stands: 1 heats, −1 cools. */
   | 'turned'
+  /** Whether the coil of a reversing valve on leads of its own holds it over: 1 when it does. */
+  | 'valve'
   /** Heat that a condensing appliance is fired with, W. */
   | 'condenses'
   /** Depth in the pan of the coil, and in the pan under the unit at its lowest and its highest corner, mm. */

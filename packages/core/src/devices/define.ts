@@ -8,6 +8,7 @@ import type {
   Actuation,
   Appearance,
   Call,
+  Capacitance,
   Condenses,
   Conveyance,
   Drain,
@@ -26,6 +27,7 @@ import type {
   Radio,
   RemoteTest,
   Safety,
+  Stall,
   Supervision,
   ThermostatSupply,
 } from './traits';
@@ -84,6 +86,8 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
   /** Name in the circuit document, kebab-case. */
   kind: string;
   title: string;
+  /** What diagrams and people call it besides its title, in lower case, and what its params are by that name. */
+  known?: Readonly<Record<string, Values>>;
   /** A device with two terminals that sits in a conductor is drawn as a chip on the run. */
   inline?: boolean;
   designations(params: ValuesOf<P>): readonly Designation[];
@@ -103,6 +107,12 @@ export interface DeviceSpec<P extends FieldSet, S extends FieldSet, C extends Fi
     state: M,
     moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>,
   ): Readonly<Partial<Record<Channel, Signal>>>;
+  /** Of a motor: that it does nothing for all it draws. */
+  stalls?(state: M): Stall | null;
+  /** Where line voltage comes into a cabinet: the two marks it is proven dead at. */
+  cabinetFeed?: readonly [string, string];
+  /** What of it holds a charge. */
+  capacitances?(context: Context<ValuesOf<P>, ValuesOf<S>>): readonly Capacitance[];
   /** Times at which the state will change by itself. */
   waits?(state: M, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): readonly Wait[];
   face?(state: M, moment: Moment<ValuesOf<P>, ValuesOf<S>, ValuesOf<C>>): Face;
@@ -177,6 +187,7 @@ export interface Conflict {
 export interface DeviceKind {
   kind: string;
   title: string;
+  known: Readonly<Record<string, Values>>;
   inline: boolean;
   designations(params: Values): readonly Designation[];
   params: FieldSet;
@@ -188,6 +199,9 @@ export interface DeviceKind {
   positions(state: State, moment: Moment): Positions;
   next(state: State, senses: Senses, moment: Moment): State;
   gives?(state: State, moment: Moment): Readonly<Partial<Record<Channel, Signal>>>;
+  stalls(state: State): Stall | null;
+  cabinetFeed?: readonly [string, string];
+  capacitances(context: Context): readonly Capacitance[];
   waits(state: State, moment: Moment): readonly Wait[];
   face(state: State, moment: Moment): Face | undefined;
   asks?(state: State, moment: Moment): readonly Call[];
@@ -251,8 +265,11 @@ export function defineDevice<
   M extends State,
 >(spec: DeviceSpec<P, S, C, M>): DeviceKind {
   const whole = {
+    known: {},
     inline: false,
     loads: () => [],
+    stalls: () => null,
+    capacitances: () => [],
     waits: () => [],
     face: () => undefined,
     sealed: false,

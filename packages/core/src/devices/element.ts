@@ -9,10 +9,12 @@
 
 export const EARTH = 'earth';
 
-/** A resistance in series with an optional inductance. Ohms, henries. */
+/** A resistance in series with an inductance or a capacitance, where there is one. Ohms, henries, farads. */
 export interface SeriesImpedance {
   ohms: number;
   henries?: number;
+  /** Nothing passes it at 0 Hz. */
+  farads?: number;
 }
 
 export type Position = SeriesImpedance | 'open';
@@ -103,8 +105,8 @@ export function impedanceOf(
 }
 
 /** How much an impedance holds back at a frequency, ohms. */
-export const magnitudeOf = ({ ohms, henries = 0 }: SeriesImpedance, hertz: number): number =>
-  Math.hypot(ohms, 2 * Math.PI * hertz * henries);
+export const magnitudeOf = ({ ohms, henries = 0, farads }: SeriesImpedance, hertz: number): number =>
+  Math.hypot(ohms, 2 * Math.PI * hertz * henries - (farads ? 1 / (2 * Math.PI * hertz * farads) : 0));
 
 /** What a board itself lives on, by element id: it is no reason for anything to run. */
 export const LOGIC = 'logic';

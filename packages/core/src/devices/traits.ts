@@ -139,6 +139,25 @@ export interface Interconnect {
   stands(state: State): { awake: boolean; hears: boolean; burnt: boolean };
 }
 
+/** A motor that is fed and does not turn, as it stood when it was last seen trying. */
+export interface Stall {
+  /** The mark its start winding is fed at, and the element it is. */
+  at: string;
+  element: string;
+  /** What its start current tells of its run capacitor, over the one of its label; and the volts across that capacitor. */
+  share: number;
+  volts: number;
+  /** Whether its start winding takes current at all. */
+  draws: boolean;
+}
+
+/** A capacitance a person may measure and must discharge: its two marks, farads by its label, and the share it may be off. */
+export interface Capacitance {
+  between: readonly [string, string];
+  farads: number;
+  tolerance: number;
+}
+
 /** A control that takes power away, and the values that do and undo it. */
 export interface Isolation {
   control: string;

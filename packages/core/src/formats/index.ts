@@ -6,4 +6,5 @@ export * from './spice';
 export * from './svg';
 export * from './svg-air';
 export * from './svg-rooms';
+export * from './wire-list';
 export * from './wire-schedule';

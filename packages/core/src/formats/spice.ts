@@ -20,9 +20,13 @@ function series(
   name: string,
   from: string,
   to: string,
-  { ohms, henries = 0 }: SeriesImpedance,
+  { ohms, henries = 0, farads }: SeriesImpedance,
   alternating: boolean,
 ): string[] {
+  if (farads !== undefined) {
+    if (!alternating) return [];
+    return [`R${name} ${from} m${name} ${value(ohms)}`, `C${name} m${name} ${to} ${value(farads)}`];
+  }
   if (henries === 0 || !alternating) return [`R${name} ${from} ${to} ${value(ohms)}`];
   const middle = `m${name}`;
   const resistor = ohms > 0 ? [`R${name} ${from} ${middle} ${value(ohms)}`] : [];

@@ -44,7 +44,9 @@ export const OPEN: Admittance = { re: 0, im: 0 };
 /** Admittance of an impedance, siemens; `omega` in rad/s, 0 for direct current. */
 export function admittance(impedance: Position, omega: number): Admittance {
   if (impedance === 'open') return OPEN;
-  const reactance = omega * (impedance.henries ?? 0);
+  if (impedance.farads !== undefined && omega === 0) return OPEN;
+  const reactance =
+    omega * (impedance.henries ?? 0) - (impedance.farads ? 1 / (omega * impedance.farads) : 0);
   const square = impedance.ohms ** 2 + reactance ** 2;
   return { re: impedance.ohms / square, im: -reactance / square };
 }

@@ -33,7 +33,7 @@ function withPosition<B extends Branch | Draft>(branch: B, impedance: Position, 
 }
 
 const keyOf = (impedance: Position) =>
-  impedance === 'open' ? 'open' : `${impedance.ohms} ${impedance.henries ?? 0}`;
+  impedance === 'open' ? 'open' : `${impedance.ohms} ${impedance.henries ?? 0} ${impedance.farads ?? ''}`;
 
 /** Id of the branch between two points that a bridge closes. */
 export const bridgeId = ({ red, black }: Pick<Bridge, 'red' | 'black'>): string =>

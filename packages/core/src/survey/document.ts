@@ -4,6 +4,8 @@ import type { Problem } from '../circuit';
 import * as yup from 'yup';
 import { FEATURES } from './features';
 import type { Answers } from './identify';
+import { COLOUR_CODES } from '../standards';
+import type { UnitDiagram } from '../unit';
 
 export const SURVEY_VERSION = 1;
 
@@ -28,6 +30,8 @@ export interface Survey {
   runs: readonly Run[];
   /** Devices whose landings were looked at and are as recorded. */
   seen?: readonly string[];
+  /** The diagram of an outdoor unit that is traced wire by wire. */
+  unit?: UnitDiagram;
 }
 
 export const EMPTY_SURVEY: Survey = { version: SURVEY_VERSION, answers: {}, system: null, runs: [] };
@@ -35,6 +39,7 @@ export const EMPTY_SURVEY: Survey = { version: SURVEY_VERSION, answers: {}, syst
 const MOST_RUNS = 60;
 const MOST_TERMINALS = 60;
 const MOST_SEEN = 200;
+const MOST_WIRES = 200;
 const ANSWERS = ['yes', 'no', 'unsure'];
 
 const word = () => yup.string().strict().min(1, 'must not be empty').max(60, 'must be at most 60 characters');
@@ -50,6 +55,40 @@ const runEnd = yup
   })
   .strict()
   .noUnknown(({ unknown }: { unknown: string }) => `has unknown field ${unknown}`);
+
+const wire = yup
+  .object({
+    id: word().required('is required'),
+    colour: yup
+      .string()
+      .strict()
+      .oneOf(COLOUR_CODES, `must be one of ${COLOUR_CODES.join(', ')}`)
+      .required('is required'),
+    number: word(),
+    from: word().required('is required'),
+    to: word().required('is required'),
+  })
+  .strict()
+  .noUnknown(({ unknown }: { unknown: string }) => `has unknown field ${unknown}`);
+
+const unitSchema = yup
+  .object({
+    wires: yup
+      .array()
+      .strict()
+      .of(wire)
+      .max(MOST_WIRES, `must have at most ${MOST_WIRES} entries`)
+      .required('is required'),
+    walked: yup
+      .array()
+      .strict()
+      .of(word().required('is required'))
+      .max(MOST_WIRES, `must have at most ${MOST_WIRES} entries`)
+      .required('is required'),
+  })
+  .strict()
+  .noUnknown(({ unknown }: { unknown: string }) => `has unknown field ${unknown}`)
+  .default(undefined);
 
 const surveySchema = yup
   .object({
@@ -90,6 +129,7 @@ const surveySchema = yup
       .strict()
       .of(word().required('is required'))
       .max(MOST_SEEN, `must have at most ${MOST_SEEN} entries`),
+    unit: unitSchema,
   })
   .strict()
   .noUnknown(({ unknown }: { unknown: string }) => `has unknown field ${unknown}`);

@@ -30,7 +30,8 @@ const thermostat = (
   cables: [cable('statCable', 'Thermostat cable', 18, 15, conductors)],
 });
 
-const outdoor = () => join(airConditioner(), { stations: [YARD], devices: [], cables: [yardCable()] });
+const outdoor = (unit = airConditioner()) =>
+  join(unit, { stations: [YARD], devices: [], cables: [yardCable()] });
 
 /**
  * Gas furnace with a single-stage air conditioner on the furnace's own 40 VA
@@ -39,11 +40,13 @@ const outdoor = () => join(airConditioner(), { stations: [YARD], devices: [], ca
  *
  * @param commonAtThermostat - false leaves the blue conductor spare.
  * @param supply - what powers the thermostat when there is no common.
+ * @param unit - the outdoor unit, with its two control conductors under nuts.
  */
 export function furnaceAirConditioner(
   name: string,
   commonAtThermostat = true,
   supply: 'battery' | 'stealing' | 'none' = 'battery',
+  unit: Part = airConditioner(),
 ): Circuit {
   return circuit(
     name,
@@ -57,7 +60,7 @@ export function furnaceAirConditioner(
       ]),
       furnace(),
       panFloat(),
-      outdoor(),
+      outdoor(unit),
     ),
   );
 }

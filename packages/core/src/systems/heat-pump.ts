@@ -2,12 +2,15 @@ import type { Circuit } from '../circuit';
 import type { ConductorSpec } from './build';
 import { cable, circuit, device } from './build';
 import { airHandler, furnace } from './indoor';
+import type { Part } from './outdoor';
 import { HALL, YARD, heatPump, join } from './outdoor';
 
 interface HeatPumpOptions {
   stages?: 'one' | 'two';
   /** What the reversing valve is energised in. */
   valve?: 'O' | 'B';
+  /** The outdoor unit, its board among it. */
+  unit?: Part;
 }
 
 const only = (wanted: boolean, ...conductors: ConductorSpec[]) => (wanted ? conductors : []);
@@ -20,9 +23,10 @@ const only = (wanted: boolean, ...conductors: ConductorSpec[]) => (wanted ? cond
 export function heatPumpWithStrips(name: string, options: HeatPumpOptions = {}): Circuit {
   const { stages = 'one', valve = 'O' } = options;
   const twoStage = stages === 'two';
+  const { unit = heatPump(valve, twoStage) } = options;
   return circuit(
     name,
-    join(airHandler(), heatPump(valve, twoStage), {
+    join(airHandler(), unit, {
       stations: [HALL, YARD],
       devices: [
         device(

@@ -2,6 +2,7 @@
 import type { Circuit } from '../circuit';
 import { rooftopUnit, unitHeater } from './commercial';
 import { rooftopOnLoop } from './fire-loop';
+import { furnaceAirConditionerByWire, heatPumpWithStripsByWire } from './by-wire';
 import { communicatingHeatPump } from './communicating';
 import { ductless } from './ductless';
 import { electricHeat, electricHeatAirConditioner } from './electric-heat';
@@ -18,6 +19,7 @@ import { heatPumpOverLink } from './link';
 import { fourZoneFurnace, threeZoneHeatPump, twoZoneFurnace } from './zoned';
 
 export { emptyCircuit } from './build';
+export * from './by-wire';
 export * from './commercial';
 export * from './communicating';
 export * from './ductless';
@@ -242,6 +244,20 @@ export const TEMPLATES: readonly Template[] = [
     summary: 'Spring-open dampers, thermostats on the panel’s own 24 V, no bypass.',
     commonness: 1,
     build: (name) => fourZoneFurnace(name),
+  },
+  {
+    id: 'furnace-ac-by-wire',
+    title: 'Furnace with air conditioner, outdoor unit opened',
+    summary: 'Compressor, fan, capacitor and contactor wire by wire, each with its number.',
+    commonness: 1,
+    build: furnaceAirConditionerByWire,
+  },
+  {
+    id: 'heat-pump-by-wire',
+    title: 'Heat pump with strips, outdoor unit opened',
+    summary: 'Defrost board, valve, sensor, compressor and fan wire by wire, each with its number.',
+    commonness: 1,
+    build: heatPumpWithStripsByWire,
   },
 ];
 

@@ -1,7 +1,7 @@
 /** The power-off gate: what must be opened, and where the reading is taken that proves it dead. */
 import type { Circuit, Device, TerminalId } from '../circuit';
 import { findDevice, halvesOf, isFedAt, landedOn, otherEnd, splitTerminal } from '../circuit';
-import { elementsOf, fill, kindOf } from '../devices';
+import { contextOf, elementsOf, fill, kindOf } from '../devices';
 import { compile } from '../network';
 
 /** More than this between hot and common is not dead, V: a meter's own noise and coupling stay below, from memory. */
@@ -88,6 +88,27 @@ function halfPoints(circuit: Circuit): TestPoint[] {
   return points.sort((one, other) => Number(one.onward ?? false) - Number(other.onward ?? false));
 }
 
+/** Where a cabinet with something in it that holds a charge gets its line voltage: it is opened to work on those wires. */
+function cabinetPoints({ devices, mains }: Circuit): TestPoint[] {
+  const opened = new Set(
+    devices.flatMap((device) => (chargesOf(device, mains).length > 0 ? [device.station] : [])),
+  );
+  return devices.flatMap(({ id, kind, station }): TestPoint[] => {
+    const feed = kindOf(kind).cabinetFeed;
+    if (!feed || !opened.has(station)) return [];
+    return [{ station, probes: [`${id}.${feed[0]}`, `${id}.${feed[1]}`], supply: id }];
+  });
+}
+
+/** Pairs of terminals of a device that hold a charge. */
+export const chargesOf = (
+  device: Device,
+  mains: Circuit['mains'],
+): readonly (readonly [TerminalId, TerminalId])[] =>
+  kindOf(device.kind)
+    .capacitances(contextOf(device, mains))
+    .map(({ between: [one, other] }) => [`${device.id}.${one}`, `${device.id}.${other}`]);
+
 /** Pairs of points for each supply of a circuit. Whether it is dead there is for the meter to say, never for the plan. */
 export function testPoints(circuit: Circuit): TestPoint[] {
   const network = compile(circuit);
@@ -101,5 +122,5 @@ export function testPoints(circuit: Circuit): TestPoint[] {
     const { station } = findDevice(circuit, splitTerminal(probes[0]).deviceId)!;
     return [{ station, probes, supply: device }];
   });
-  return [...secondaries, ...halfPoints(circuit)];
+  return [...secondaries, ...halfPoints(circuit), ...cabinetPoints(circuit)];
 }

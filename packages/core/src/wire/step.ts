@@ -8,6 +8,7 @@ import type { Task } from './task';
 export type StepKind =
   | 'off'
   | 'dead'
+  | 'discharge'
   | 'remove'
   | 'mount'
   | 'pull'

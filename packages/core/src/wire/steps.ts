@@ -3,7 +3,7 @@ import type { Circuit } from '../circuit';
 import { differenceOf, stationOfEnd } from '../plan';
 import { kindOf } from '../devices';
 import { deviceSteps, linkSteps, setSteps } from './device-steps';
-import { DEAD_VOLTS, openings, testPoints } from './gate';
+import { DEAD_VOLTS, chargesOf, openings, testPoints } from './gate';
 import { addedSteps, endStep } from './landing-steps';
 import type { PlannedChange, Step } from './step';
 
@@ -66,6 +66,23 @@ function deadSteps(circuit: Circuit, opened: readonly string[]): Step[] {
   return steps;
 }
 
+/** What holds a charge where something is done, discharged once the place is dead. */
+function dischargeSteps({ devices, mains }: Circuit, stations: ReadonlySet<string>, gate: string[]): Step[] {
+  return devices.flatMap((device): Step[] => {
+    const pairs = chargesOf(device, mains);
+    if (pairs.length === 0 || !stations.has(device.station)) return [];
+    return [
+      {
+        id: `discharge:${device.id}`,
+        kind: 'discharge',
+        station: device.station,
+        task: { type: 'discharge', device: device.id, pairs },
+        after: gate,
+      },
+    ];
+  });
+}
+
 /** Every step of a change, unordered, each with what must come before it. */
 export function stepsOf(
   before: Circuit,
@@ -95,7 +112,9 @@ export function stepsOf(
   }));
   const opened = off.map(({ id }) => id);
   const dead = deadSteps(before, opened);
-  const gate = [...opened, ...dead.map(({ id }) => id)];
+  const proven = [...opened, ...dead.map(({ id }) => id)];
+  const discharged = dischargeSteps(before, new Set(work.map(({ station }) => station)), proven);
+  const gate = [...proven, ...discharged.map(({ id }) => id)];
   const gated = [...work, ...unpowered, ...closing].map((step) => ({
     ...step,
     after: [...gate, ...step.after],
@@ -110,5 +129,5 @@ export function stepsOf(
   const powered = sets
     .filter(({ after: needs }) => needs.includes('on'))
     .map((step) => ({ ...step, after: on.map(({ id }) => id) }));
-  return [...off, ...dead, ...gated, ...on, ...powered];
+  return [...off, ...dead, ...discharged, ...gated, ...on, ...powered];
 }

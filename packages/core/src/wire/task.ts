@@ -5,6 +5,8 @@ export type Task =
   /** Handles by device; none where no handle is known. */
   | { type: 'open' | 'close'; devices: readonly string[] }
   | { type: 'prove-dead'; supply: string; probes: readonly [TerminalId, TerminalId] }
+  /** What of a device holds a charge: each pair of marks. */
+  | { type: 'discharge'; device: string; pairs: readonly (readonly [TerminalId, TerminalId])[] }
   | { type: 'take-off'; device: string; conductors: number }
   | { type: 'mount'; device: string }
   /** From the place it was at to the one it is done at. */

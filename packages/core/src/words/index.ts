@@ -127,6 +127,17 @@ export {
   setUpReasonText,
 } from './english/swap';
 export { endText, reasonText, sequenceText } from './english/timeline';
+export {
+  UNIT_BEFORE_POWER,
+  UNIT_CAUTION,
+  UNIT_VERDICT,
+  capacitorText,
+  differenceTitle,
+  foundText,
+  windingText,
+  wireEnds,
+  wireTitle,
+} from './english/unit';
 export { violationText } from './english/violation';
 export { taskText } from './english/task';
 export { namesIn } from './names';

@@ -11,9 +11,16 @@ import { AsFound } from './AsFound';
 import { Identify } from './Identify';
 import { Labels } from './Labels';
 import { Photos } from './Photos';
+import { UnitPane } from '../unit/UnitPane';
 import { surveyDocument } from './document';
 
-const STEPS = { identify: 'Identify', found: 'As found', labels: 'Labels', photos: 'Photos' } as const;
+const STEPS = {
+  identify: 'Identify',
+  found: 'As found',
+  labels: 'Labels',
+  photos: 'Photos',
+  unit: 'Unit',
+} as const;
 type Step = keyof typeof STEPS;
 
 /** What is here, and how was it wired: identify, record, read the labels, photograph. */
@@ -27,6 +34,7 @@ export function SurveyPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
     found: <AsFound circuit={circuit} />,
     labels: <Labels circuit={circuit} />,
     photos: <Photos jobId={job.id} circuit={circuit} />,
+    unit: <UnitPane job={job} circuit={circuit} />,
   };
   const tabs = <Steps label="Survey" titles={STEPS} here={step} onGo={setStep} />;
   return (

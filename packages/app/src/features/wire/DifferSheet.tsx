@@ -10,10 +10,10 @@ import {
   marksOf,
   nodeName,
   splitTerminal,
+  setConductor,
 } from '@zygostat/core/circuit';
 import { kindOf } from '@zygostat/core/devices';
 import type { SwapRequest } from '@zygostat/core/plan';
-import type { ColourCode } from '@zygostat/core/standards';
 import { COLOUR_CODES, colourName } from '@zygostat/core/standards';
 import type { Plan, Step } from '@zygostat/core/wire';
 import { askAside, theModel } from '../../model/model';
@@ -23,21 +23,6 @@ import { tellTask } from './useTaskText';
 import { ActionButton, BottomSheet, AppText } from '../../basics';
 import { planOf } from '../plan/usePlan';
 import { Palette } from '../survey/Palette';
-
-/** Changes one conductor wherever it is. */
-const withConductor = (
-  circuit: Circuit,
-  id: string,
-  change: { colour?: ColourCode; tag?: string },
-): Circuit => ({
-  ...circuit,
-  cables: circuit.cables.map((cable) => ({
-    ...cable,
-    conductors: cable.conductors.map((conductor) =>
-      conductor.id === id ? { ...conductor, ...change } : conductor,
-    ),
-  })),
-});
 
 /** Plans again from a record put right; a change that was no swap only takes the correction over. */
 async function planAgain(
@@ -120,7 +105,7 @@ export function DifferSheet({ plan, step, steps, onTake, onClose }: DifferSheetP
             label="It is broken"
             hint={`${name} is broken: plan without it`}
             onPress={() =>
-              void attempt(`${name} is broken`, (circuit) => withConductor(circuit, id, { tag: 'dead' }))
+              void attempt(`${name} is broken`, (circuit) => setConductor(circuit, id, { tag: 'dead' }))
             }
           />
           <ActionButton
@@ -135,7 +120,7 @@ export function DifferSheet({ plan, step, steps, onTake, onClose }: DifferSheetP
               onPick={(picked) => {
                 if (picked)
                   void attempt(`${name} is ${colourName(picked)}`, (circuit) =>
-                    withConductor(circuit, id, { colour: picked }),
+                    setConductor(circuit, id, { colour: picked }),
                   );
               }}
             />

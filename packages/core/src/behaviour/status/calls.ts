@@ -124,7 +124,9 @@ const ORDER: readonly Cause['type'][] = [
   'shorted',
   'inside',
   'dead',
+  'capacity',
   'opened',
+  'stalled',
   'lossy',
   'weak',
 ];

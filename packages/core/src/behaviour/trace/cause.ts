@@ -18,6 +18,10 @@ export type Cause =
   | { type: 'inside'; device: string; element: string }
   /** It has its volts and takes no current. */
   | { type: 'dead'; device: string; element: string }
+  /** It draws current and does not turn. */
+  | { type: 'stalled'; device: string }
+  /** A run capacitor has lost some of what its label says, or all: the mark of the side, the share that is left. */
+  | { type: 'capacity'; device: string; mark: string; share: number }
   /** Volts are lost on the way, or the supply has too few. */
   | { type: 'weak'; device: string; volts: number }
   /** Volts are lost along conductors of one cable. */
@@ -52,6 +56,7 @@ export function partsOf(cause: Cause): string[] {
       return [...cause.devices];
     // What gets too little is not what takes it away.
     case 'weak':
+    case 'stalled':
     case 'unasked':
     case 'unwired':
       return [];
@@ -81,6 +86,8 @@ const WEIGHT: Record<Cause['type'], number> = {
   shorted: 1,
   inside: 1,
   dead: 1,
+  capacity: 1,
+  stalled: 2,
   silent: 1,
   opened: 2,
   lossy: 3,

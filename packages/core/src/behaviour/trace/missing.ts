@@ -11,6 +11,7 @@ import { CALL_VOLTS } from '../scene';
 import type { Cause } from './cause';
 import { gravest } from './cause';
 import { causeOverAir } from './over-air';
+import { causeOfStalled } from './stalled';
 import type { Trace } from './trace';
 import { HELD_OPEN, endsOf, installedOf, isPlain, isTerminal, terminalsOf, worksAt } from './trace';
 import { islandCause, misplacedCall, wiringCause } from './wiring';
@@ -192,6 +193,8 @@ export function causeOfMissing(
     return { type: 'dead', device: origin.device, element: origin.element };
   const wiring = wiringCause(trace, branch);
   if (wiring) return wiring;
+  const stalled = origin.type === 'device' ? causeOfStalled(trace, origin.device) : null;
+  if (stalled) return stalled;
   const avoid = new Set<number>();
   let way = loadPath(network, settled.point.choice, branch);
   if (!way) {

@@ -26,6 +26,9 @@ export interface Trace {
   poles: ReadonlySet<number>;
 }
 
+/** Positions in which an element does not pass because its device holds it so. */
+export const HELD_OPEN: ReadonlySet<string> = new Set(['open', 'blown', 'opened', 'off']);
+
 /** What the marks of a network say, whatever its contacts do: worked out once. */
 const known = new WeakMap<Network, Pick<Trace, 'functions' | 'disagreements'>>();
 
@@ -73,6 +76,8 @@ function ownDoing(network: Network, { point }: Settled): ReadonlySet<number> {
       return [...branches].flatMap(([element, branch]) => {
         const { nature, nodes } = network.branches[branch]!;
         if (nature !== 'path' || passing(network, point.choice, branch)) return [];
+        // What its device holds closed and passes nothing all the same is broken, and nobody's doing.
+        if (!HELD_OPEN.has(network.branches[branch]!.positions[point.choice[branch]!]!)) return [];
         const known =
           kind.interrupts.includes(element) ||
           kind.protects?.element === element ||
@@ -143,6 +148,3 @@ export function endsOf(disagreement: Disagreement): { terminals: TerminalId[]; n
 
 export const isPlain = (functions: ReadonlySet<string>) =>
   functions.size === 0 || functions.has('hot') || functions.has('common');
-
-/** Positions in which an element does not pass because its device holds it so. */
-export const HELD_OPEN: ReadonlySet<string> = new Set(['open', 'blown', 'opened', 'off']);

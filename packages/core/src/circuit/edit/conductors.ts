@@ -19,6 +19,28 @@ function changeConductor(circuit: Circuit, id: string, change: Partial<Conductor
   };
 }
 
+/** What is otherwise about a conductor; a tag of `null` is taken off. */
+export type ConductorChange = Partial<Pick<Conductor, 'colour' | 'from' | 'to'>> & { tag?: string | null };
+
+/** Records a conductor as it was found: its colour, its tag, where its ends are. */
+export function setConductor(circuit: Circuit, id: string, { tag, ...change }: ConductorChange): Circuit {
+  const conductor = findConductor(circuit, id);
+  need(conductor !== undefined, `There is no conductor "${id}".`);
+  for (const terminal of [change.from, change.to])
+    need(terminal == null || hasTerminal(circuit, terminal), `There is no terminal "${terminal}".`);
+  const { tag: before, ...rest } = { ...conductor!, ...change };
+  need(rest.from === null || rest.from !== rest.to, 'Both ends cannot be on one terminal.');
+  const after = tag === undefined ? before : (tag ?? undefined);
+  const found: Conductor = { ...rest, ...(after !== undefined && { tag: after }) };
+  return {
+    ...circuit,
+    cables: circuit.cables.map((cable) => ({
+      ...cable,
+      conductors: cable.conductors.map((one) => (one.id === id ? found : one)),
+    })),
+  };
+}
+
 /** Lands one end of a conductor on a terminal, moving it from wherever it was. */
 export function land(circuit: Circuit, conductorId: string, end: End, terminal: TerminalId): Circuit {
   const conductor = findConductor(circuit, conductorId);

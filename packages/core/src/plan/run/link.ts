@@ -3,7 +3,7 @@
  * that switches them from a transformer of its own, the commons joined there.
  */
 import { NEW_WORLD, untilSteady } from '../../behaviour';
-import type { Circuit, Conductor, Device, TerminalId } from '../../circuit';
+import type { Circuit, Device, TerminalId } from '../../circuit';
 import {
   addDevice,
   addLink,
@@ -13,30 +13,20 @@ import {
   lift,
   marksOf,
   splitTerminal,
-  terminalFunctions,
 } from '../../circuit';
 import { PARTS, kindOf } from '../../devices';
 import { compile, voltsBetween } from '../../network';
 import type { ColourCode } from '../../standards';
 import { addLeads } from '../field/cable';
-
-type Landed = Conductor & { from: TerminalId; to: TerminalId };
+import type { Carried, Landed, Line } from './lines';
+import { linesOf } from './lines';
 
 /** What a link carries, by what a conductor is for; the module's own mark outdoors and indoors. */
 const CARRIES = {
   Y: { indoors: 'Y', outdoors: 'Y', colour: 'YE' },
   O: { indoors: 'O', outdoors: 'O', colour: 'OG' },
   D: { indoors: 'W', outdoors: 'W', colour: 'WH' },
-} as const satisfies Record<string, { indoors: string; outdoors: string; colour: ColourCode }>;
-type Carried = keyof typeof CARRIES;
-
-/** One conductor of the run: what it is for, and where it ends. */
-interface Line {
-  role: Carried | 'hot' | 'common';
-  indoors: TerminalId;
-  outdoors: TerminalId;
-}
-
+} as const satisfies Record<Carried, { indoors: string; outdoors: string; colour: ColourCode }>;
 interface LinkPlan {
   circuit: Circuit;
   /** Landings made for it. */
@@ -48,34 +38,6 @@ const LINE_SIDE = ['L1', 'L2'] as const;
 const LOAD_SIDE = 'T1';
 /** Nameplate of the outdoor transformer: a contactor, a valve and two boards, with room. */
 export const LINK_VA = 40;
-
-const isOutdoors = ({ stations, devices }: Circuit, terminal: TerminalId): boolean => {
-  const device = devices.find(({ id }) => id === splitTerminal(terminal).deviceId);
-  return stations.find(({ id }) => id === device?.station)?.kind === 'outdoor';
-};
-
-function roleOf(functions: ReadonlySet<string>, mark: string): Line['role'] | null {
-  if (functions.has('hot')) return 'hot';
-  if (functions.has('common')) return 'common';
-  // Defrost is asked for on a terminal that is a call to everybody else.
-  if (mark === 'D') return 'D';
-  if (functions.has('Y')) return 'Y';
-  return functions.has('O') || functions.has('B') ? 'O' : null;
-}
-
-/** What each conductor of a run is for; `null` where one is for something that a link does not carry, or the run is no run outdoors. */
-function linesOf(circuit: Circuit, carried: readonly Landed[]): Line[] | null {
-  const functions = terminalFunctions(circuit);
-  const lines: Line[] = [];
-  for (const { from, to } of carried) {
-    const [indoors, outdoors] = isOutdoors(circuit, to) ? [from, to] : [to, from];
-    if (isOutdoors(circuit, indoors) || !isOutdoors(circuit, outdoors)) return null;
-    const role = roleOf(functions(outdoors), splitTerminal(outdoors).mark);
-    if (role === null || lines.some((line) => line.role === role)) return null;
-    lines.push({ role, indoors, outdoors });
-  }
-  return lines.some(({ role }) => role === 'Y') ? lines : null;
-}
 
 /** Where the indoor module gets its 24 V: what the run took, or the hot and common of the unit it comes from. */
 function supplyAt(circuit: Circuit, lines: readonly Line[]): { hot: TerminalId; common: TerminalId } | null {

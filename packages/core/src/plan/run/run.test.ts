@@ -57,6 +57,39 @@ test('nothing broken, nothing to plan; no such cable is refused', () => {
   expect(() => planRun(yard, 'attic')).toThrow(RangeError);
 });
 
+// Whether a unit takes it is for the adapter's own sheet; the rest follows from the wiring.
+describe('one conductor too few outdoors: two calls share one', () => {
+  const shares = (circuit: Circuit) =>
+    planRun(circuit, 'yardCable').find(({ method }) => method.id === 'share');
+  const RUNS = ['Contactor coil', 'Compressor', 'Outdoor fan'];
+
+  test.each(['yardY', 'yardO', 'yardR', 'yardC', 'yardD'])(
+    'with %s broken it is proven, cools and heats',
+    (id) => {
+      const { circuit, proof, parts } = shares(broken(heatPumpWithStrips('Run'), id))!;
+      expect(wrongIn(proof)).toEqual([]);
+      expect(parts.map(({ type }) => type)).toContain('sharing-adapter');
+      // What is broken carries nothing any more.
+      expect(findConductor(circuit, id)).toMatchObject({ from: null, to: null });
+      const network = compile(circuit);
+      const running = (mode: 'cool' | 'heat') =>
+        readLoads(network, advance(network, calling(mode), NEW_WORLD, 700))
+          .filter(({ energised }) => energised)
+          .map(({ title }) => title);
+      expect(running('cool')).toEqual(expect.arrayContaining([...RUNS, 'Reversing valve']));
+      expect(running('heat')).toEqual(expect.arrayContaining(RUNS));
+      expect(running('heat')).not.toContain('Reversing valve');
+    },
+  );
+
+  test('two broken, a spare that is good, or a run without a hot: no sharing', () => {
+    expect(shares(broken(heatPumpWithStrips('Run'), 'yardY', 'yardO'))).toBeUndefined();
+    expect(shares(broken(furnaceAirConditioner('Run'), 'yardY'))).toBeUndefined();
+    const [spare] = planRun(broken(yard, 'yardO'), 'yardCable');
+    expect(spare!.minutes).toBeLessThan(shares(broken(yard, 'yardO'))!.minutes);
+  });
+});
+
 /** Every conductor of the outdoor cable broken: a nail through the chase. */
 const dead = (circuit: Circuit) => {
   const cable = circuit.cables.find(({ id }) => id === 'yardCable')!;

@@ -9,11 +9,16 @@ import { LANDING_MINUTES, cableFor, pullMinutes } from '../field/cable';
 import type { Part, SpareUsed } from '../field/part';
 import { cablePart } from '../field/part';
 import { pigtailed } from '../field/pigtail';
+import type { Landed } from './lines';
 import { LINK_VA, byLink } from './link';
+import { SHARED, sharedOn } from './shared';
 
 /** How a run is put right, with what its name tells. */
 export type RunMethod =
-  { id: 'spare'; spares: readonly SpareUsed[] } | { id: 'new-cable'; conductors: number } | { id: 'link' };
+  | { id: 'spare'; spares: readonly SpareUsed[] }
+  | { id: 'share'; calls: readonly [string, string] }
+  | { id: 'new-cable'; conductors: number }
+  | { id: 'link' };
 
 export interface RunRepair {
   method: RunMethod;
@@ -22,9 +27,6 @@ export interface RunRepair {
   minutes: number;
   proof: Proof;
 }
-
-/** A conductor's two landings; what a run is there for. */
-type Landed = Conductor & { from: string; to: string };
 
 const OTHER_COLOUR_MINUTES = 0.2;
 
@@ -63,6 +65,31 @@ function bySpare(circuit: Circuit, { conductors }: Cable, carried: readonly Land
       circuit: after,
       parts: [],
       minutes: Math.round(carried.reduce((sum, landed, i) => sum + moveCost(landed, given[i]!), 0)),
+      proof: prove(after)!,
+    },
+  ];
+}
+
+/** Minutes to mount the two halves of an adapter; from memory. */
+const ADAPTER_MINUTES = 15;
+
+/** Two calls on one conductor, where that leaves enough of them. */
+function byShared(circuit: Circuit, { conductors }: Cable, carried: readonly Landed[]): RunRepair[] {
+  const freed = carried.filter(({ id }) => id !== sharedOn(circuit, carried)?.freed.id);
+  if (freed.length === carried.length) return [];
+  const columns = assign(freed.map((landed) => conductors.map((candidate) => moveCost(landed, candidate))));
+  if (columns.some((column) => column < 0)) return [];
+  const given = columns.map((column) => conductors[column]!);
+  const { freed: second, share } = sharedOn(circuit, carried)!;
+  const without = lift(lift(circuit, second.id, 'from'), second.id, 'to');
+  const { circuit: after, parts } = pigtailed(circuit, share(moved(without, freed, given)));
+  const moves = freed.reduce((sum, landed, i) => sum + moveCost(landed, given[i]!), 0);
+  return [
+    {
+      method: { id: 'share', calls: SHARED },
+      circuit: after,
+      parts: [{ type: 'sharing-adapter' }, ...parts],
+      minutes: Math.round(ADAPTER_MINUTES + moves + 10 * LANDING_MINUTES),
       proof: prove(after)!,
     },
   ];
@@ -118,8 +145,10 @@ export function planRun(circuit: Circuit, cableId: string): RunRepair[] {
   if (!carried.some(({ tag }) => tag === DEAD)) return [];
   return [
     ...bySpare(circuit, cable, carried),
-    ...[...byNewCable(circuit, cable, carried), ...overLink(circuit, carried)].sort(
-      (one, other) => one.minutes - other.minutes,
-    ),
+    ...[
+      ...byShared(circuit, cable, carried),
+      ...byNewCable(circuit, cable, carried),
+      ...overLink(circuit, carried),
+    ].sort((one, other) => one.minutes - other.minutes),
   ];
 }

@@ -55,6 +55,7 @@ const TERMINALS: Readonly<Record<string, SwapRequest['terminals']>> = {
   'two-transformers': 'two',
   'heat-pump': 'pump',
   'heat-pump-b': 'pump',
+  'heat-pump-by-wire': 'pump',
   'heat-pump-link': 'pump',
   'heat-pump-two-stage': 'pump',
   'dual-fuel': 'pump',

@@ -94,6 +94,16 @@ export function causeText(names: Names, faces: Faces, cause: Cause | Stretch): T
         text: `${element(cause.device, cause.element)} has its volts and takes no current`,
         next: 'Prove it dead, then read its ohms: an open winding reads none.',
       };
+    case 'capacity':
+      return {
+        text: `${device(cause.device)} has ${cause.share < 0.05 ? 'nothing' : `about ${Math.round(cause.share * 100)} % of its label`} left on ${cause.mark}`,
+        next: 'Power off, proven, discharged, then measure it; replace it if it is out of its tolerance.',
+      };
+    case 'stalled':
+      return {
+        text: `${device(cause.device)} is fed and does not turn`,
+        next: 'Power off, discharge its capacitor, then check it, the leads by the diagram, and the windings.',
+      };
     case 'shorted':
       return {
         text: `${element(cause.device, cause.element)} is shorted`,

@@ -79,6 +79,11 @@ export function methodCautions(method: Method): readonly string[] {
 
 const RUN_CAUTIONS: Readonly<Record<RunMethod['id'], readonly string[]>> = {
   spare: [PROVE_SPARE],
+  share: [
+    'Follow the adapter’s own sheet: which half goes indoors is not interchangeable.',
+    'Tag the shared conductor at both ends: it carries neither call as such, and no meter reads 24 V on it.',
+    'The half outdoors makes the calls from the unit’s own R and C: a float must still break Y indoors, ahead of the adapter.',
+  ],
   'new-cable': PULLING,
   link: [
     'Try its range with the doors shut before anything is screwed on: some hundreds of feet in the open, far less through walls, metal and earth.',

@@ -74,6 +74,8 @@ export function taskText(names: ChangeNames, task: Task, units: Units): string {
       return `Take away the jumper ${task.joins.map(before.node).join(' to ')}`;
     case 'set':
       return setText(names, task);
+    case 'discharge':
+      return `Discharge ${before.device(task.device)} through a resistor with insulated leads, ${task.pairs.map(([one, other]) => `${splitTerminal(one).mark} to ${splitTerminal(other).mark}`).join(' and ')}, then read each under 1 V: it can kill with the power off`;
     case 'insulate-spares':
       return `Insulate the spares, each by itself: ${task.conductors.map(after.conductor).join(', ')}`;
     case 'tug': {

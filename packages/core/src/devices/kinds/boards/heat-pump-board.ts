@@ -1,10 +1,10 @@
 import { boardElements, boardParams, boardPowered, calledAt, when } from '../../parts/board';
 import { coilElement, coilParams, pulledIn } from '../../parts/coil';
-import { flow } from '../../channels';
+import { flow, heard } from '../../channels';
 import { defineDevice } from '../../define';
 import { boardFaults, contactFaults, openFault } from '../../parts/faults';
 import type { Moment, Senses } from '../../context';
-import { contact } from '../../element';
+import { contact, path } from '../../element';
 import { choice, seconds } from '../../fields';
 import type { ValuesOf } from '../../fields';
 
@@ -12,6 +12,8 @@ const params = {
   ...boardParams,
   valve: choice('Reversing valve is energised in', { O: 'Cooling (O)', B: 'Heating (B)' }, 'O'),
   stages: choice('Compressor stages', { one: 'One', two: 'Two' }, 'one'),
+  valveCoil: choice('Reversing valve’s coil', { own: 'At the board', leads: 'On leads, RV1 and RV2' }, 'own'),
+  coilSensor: choice('Coil sensor', { own: 'At the board', leads: 'On leads, TS1 and TS2' }, 'own'),
   ...coilParams(7, 20),
 };
 
@@ -22,6 +24,11 @@ const settings = {
 };
 
 const controls = { coil: choice('Outdoor coil', { clear: 'Clear', frosted: 'Frosted' }, 'clear') };
+
+/** A trace of a board, what a sensor is read through, and the ohms between which one is believed; from memory. */
+const TRACE_OHMS = 0.01;
+const SENSING_OHMS = 10_000;
+const BELIEVED_OHMS = { least: 500, most: 200_000 };
 
 type PumpState = {
   powered: boolean;
@@ -51,6 +58,13 @@ const atRest: PumpState = {
   defrostUntil: null,
 };
 
+/** Whether the coil's temperature is known: without it the board never defrosts. */
+function isSensed(senses: Senses, { coilSensor }: PumpMoment['params']): boolean {
+  if (coilSensor === 'own') return true;
+  const [volts, amps] = [senses.volts('TS1', 'TS2'), senses.amps('sensing')];
+  return volts > BELIEVED_OHMS.least * amps && volts < BELIEVED_OHMS.most * amps;
+}
+
 /** Whether the valve's coil should be energised: defrost turns the circuit to cooling. */
 const valveAsked = (called: boolean, defrost: boolean, valve: 'O' | 'B') =>
   defrost ? valve === 'O' : called;
@@ -72,7 +86,7 @@ function next(state: PumpState, senses: Senses, { params, settings, controls, no
   const heatingSince = heating ? (state.heatingSince ?? now) : null;
   const due = heatingSince !== null && now >= heatingSince + settings.defrostEveryS;
   const over = state.defrostUntil !== null && now >= state.defrostUntil;
-  const frosted = controls.coil === 'frosted';
+  const frosted = controls.coil === 'frosted' && isSensed(senses, params);
   const defrosting = heating && frosted && !over && (state.defrostUntil !== null || due);
   return {
     powered: true,
@@ -80,11 +94,10 @@ function next(state: PumpState, senses: Senses, { params, settings, controls, no
     held: called('Y') && !compressor,
     valveFed: valveAsked(called('O'), defrosting, params.valve),
     restUntil,
-    valveIn: pulledIn(
-      state.valveIn,
-      { volts: senses.volts('#valve', 'C'), amps: senses.amps('valve') },
-      params,
-    ),
+    valveIn:
+      params.valveCoil === 'leads'
+        ? heard(senses, 'valve') > 0
+        : pulledIn(state.valveIn, { volts: senses.volts('#valve', 'C'), amps: senses.amps('valve') }, params),
     heatingSince: over ? now : heatingSince,
     defrostUntil: defrosting ? (state.defrostUntil ?? now + settings.defrostForS) : null,
   };
@@ -98,7 +111,8 @@ function next(state: PumpState, senses: Senses, { params, settings, controls, no
 export const heatPumpBoard = defineDevice({
   kind: 'heat-pump-board',
   title: 'Outdoor board',
-  designations: ({ stages }) => [
+  known: { 'defrost board': {}, 'defrost control': {}, board: {}, db: {} },
+  designations: ({ stages, valveCoil, coilSensor }) => [
     { mark: 'R', role: 'hot', purpose: '24 V hot from the indoor unit.' },
     { mark: 'Y', role: 'call', purpose: 'Compressor call, for heating and cooling alike.' },
     ...(stages === 'two' ? [{ mark: 'Y2', role: 'call' as const, purpose: 'Second compressor stage.' }] : []),
@@ -113,6 +127,18 @@ export const heatPumpBoard = defineDevice({
     { mark: 'CC', role: 'contact', purpose: 'Out to the contactor coil.' },
     { mark: 'F1', role: 'line', purpose: 'Outdoor fan relay, feed side.' },
     { mark: 'F2', role: 'line', purpose: 'Outdoor fan relay, to the fan. Open in defrost.' },
+    ...(valveCoil === 'leads'
+      ? [
+          { mark: 'RV1', role: 'contact' as const, purpose: 'Out to the coil of the reversing valve.' },
+          { mark: 'RV2', role: 'common' as const, purpose: 'Back from that coil.', onward: true as const },
+        ]
+      : []),
+    ...(coilSensor === 'leads'
+      ? [
+          { mark: 'TS1', role: 'contact' as const, purpose: 'Coil sensor.' },
+          { mark: 'TS2', role: 'contact' as const, purpose: 'Coil sensor.' },
+        ]
+      : []),
   ],
   params,
   settings,
@@ -120,8 +146,12 @@ export const heatPumpBoard = defineDevice({
   elements: ({ params, mains }) => [
     ...boardElements(params, mains.hertz, params.stages === 'two' ? ['Y', 'Y2', 'O'] : ['Y', 'O']),
     contact('timer', 'Y', 'CC'),
-    contact('valve-relay', 'R', '#valve'),
-    coilElement('valve', '#valve', 'C', params, mains.hertz),
+    ...(params.valveCoil === 'leads'
+      ? [contact('valve-relay', 'R', 'RV1'), path('valve-return', 'RV2', 'C', TRACE_OHMS)]
+      : [contact('valve-relay', 'R', '#valve'), coilElement('valve', '#valve', 'C', params, mains.hertz)]),
+    ...(params.coilSensor === 'leads'
+      ? [path('sensing', 'R', 'TS1', SENSING_OHMS), path('sensed', 'TS2', 'C', TRACE_OHMS)]
+      : []),
     contact('defrost-relay', 'R', 'D'),
     contact('fan-relay', 'F1', 'F2'),
     ...(params.stages === 'two'
@@ -129,7 +159,17 @@ export const heatPumpBoard = defineDevice({
       : []),
   ],
   loads: ({ params }) => [
-    { id: 'valve', title: 'Reversing valve', element: 'valve', nature: 'valve', serves: 'valve' },
+    ...(params.valveCoil === 'own'
+      ? [
+          {
+            id: 'valve',
+            title: 'Reversing valve',
+            element: 'valve',
+            nature: 'valve' as const,
+            serves: 'valve' as const,
+          },
+        ]
+      : []),
     ...(params.stages === 'two'
       ? [
           {
@@ -166,7 +206,7 @@ export const heatPumpBoard = defineDevice({
     return {
       timer: when(state.compressor),
       'valve-relay': when(state.valveFed),
-      valve: coil,
+      valve: params.valveCoil === 'own' ? coil : undefined,
       'defrost-relay': when(defrost),
       'fan-relay': when(!defrost),
       'stage-relay': when(state.compressor),

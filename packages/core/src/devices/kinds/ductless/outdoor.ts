@@ -4,6 +4,7 @@ import type { Element, SourceElement } from '../../element';
 import { contact, impedanceOf, load } from '../../element';
 import { num } from '../../fields';
 import { when } from '../../parts/board';
+import { contactFaults, openFault } from '../../parts/faults';
 import {
   interconnectParams,
   isAwake,
@@ -141,5 +142,10 @@ export const ductlessOutdoor = defineDevice({
   },
   waits: (state, moment) => silenceWaits(state, moment, OTHER),
   face: (state, moment) => unitFace(state, moment, runs(state.hears), OTHER),
-  faults: unitFaults,
+  faults: [
+    ...unitFaults,
+    // Another compressor is refrigerant work.
+    { ...openFault('compressor', 'Compressor open', 2, 'Compressor'), mend: 'defer' },
+    ...contactFaults('run', 'Compressor relay'),
+  ],
 });

@@ -5,6 +5,7 @@ import { choice } from '../../fields';
 /** The disconnect at the unit. One pole sits in the hot wire; two poles break both legs. */
 export const serviceSwitch = defineDevice({
   kind: 'service-switch',
+  known: { disconnect: { poles: 'two' } },
   title: 'Service switch',
   inline: true,
   designations: ({ poles }) =>

@@ -10,6 +10,7 @@ const BUS_OHMS = 0.005;
 export const contactor = defineDevice({
   kind: 'contactor',
   title: 'Contactor',
+  known: { contactor: {}, cont: {}, cc: {}, 'compressor contactor': {}, m: {} },
   designations: () => [
     { mark: 'A1', role: 'coil', purpose: 'Coil, fed by the Y call.' },
     { mark: 'A2', role: 'coil', purpose: 'Coil, returning to C.' },
@@ -42,6 +43,7 @@ export const contactor = defineDevice({
     { id: 'coil', title: 'Contactor coil', element: 'coil', nature: 'coil', serves },
   ],
   actuatedBy: { pole1: [['coil']], pole2: [['coil']] },
+  cabinetFeed: ['L1', 'L2'],
   initial: { in: false as boolean },
   positions: (state, { params }) => {
     const pole = state.in ? 'closed' : 'open';

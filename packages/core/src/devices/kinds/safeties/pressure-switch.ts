@@ -6,6 +6,16 @@ import { choice } from '../../fields';
 export const pressureSwitch = defineDevice({
   kind: 'pressure-switch',
   title: 'Pressure switch',
+  known: {
+    'low pressure': { range: 'low' },
+    'low pressure switch': { range: 'low' },
+    lps: { range: 'low' },
+    lp: { range: 'low' },
+    'high pressure': { range: 'high' },
+    'high pressure switch': { range: 'high' },
+    hps: { range: 'high' },
+    hp: { range: 'high' },
+  },
   sealed: true,
   inline: true,
   designations: () => [

@@ -4,6 +4,7 @@ import { defineDevice } from '../../define';
 export const wireNut = defineDevice({
   kind: 'wire-nut',
   title: 'Wire nut',
+  known: { splice: {}, joint: {}, nut: {} },
   designations: () => [{ mark: 'NUT', role: 'splice', purpose: 'Conductors joined under one wire nut.' }],
   splices: true,
   params: {},

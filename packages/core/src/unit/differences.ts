@@ -1,0 +1,147 @@
+/** As found against the diagram: every difference, what it would do, and whether it may stay. */
+import type { Circuit, End, TerminalId } from '../circuit';
+import { ENDS, findDevice, splitTerminal } from '../circuit';
+import { kindOf } from '../devices';
+import type { ColourCode } from '../standards';
+import { isEarthColour } from '../standards';
+import type { Finding, Progress, Proof } from '../prove';
+import { prove } from '../prove';
+import type { DrawnWire, UnitDiagram } from './diagram';
+import { asDrawn, foundWires, unitStation, wiresWithin } from './diagram';
+
+export interface EndFound {
+  end: End;
+  drawn: TerminalId;
+  /** `null` where it is free. */
+  found: TerminalId | null;
+}
+
+/** What is otherwise about one wire. */
+export interface WireFound {
+  wire: DrawnWire;
+  ends: readonly EndFound[];
+  /** The colour and the number it has instead; a number of `null` where it has none. */
+  colour?: ColourCode;
+  number?: string | null;
+}
+
+/** A wire against its conductor; `null` where they are alike. */
+function differenceOf(wire: DrawnWire, circuit: Circuit, diagram: UnitDiagram): WireFound | null {
+  const conductor = foundWires(circuit, diagram).get(wire.id);
+  const found = conductor ?? { from: null, to: null, colour: wire.colour, tag: wire.number };
+  // A wire has no direction: landed the other way round it is as drawn.
+  const turned = found.from === wire.to && found.to === wire.from;
+  const ends = ENDS.flatMap((end): EndFound[] =>
+    turned || found[end] === wire[end] ? [] : [{ end, drawn: wire[end], found: found[end] }],
+  );
+  const colour = found.colour === wire.colour ? {} : { colour: found.colour };
+  const number = found.tag === wire.number ? {} : { number: found.tag ?? null };
+  const alike = ends.length === 0 && !('colour' in colour) && !('number' in number);
+  return alike ? null : { wire, ends, ...colour, ...number };
+}
+
+/** Wires that differ together: one sits where the other belongs. */
+export type Difference = readonly WireFound[];
+
+export interface Told {
+  difference: Difference;
+  /** What it would do by itself, everything else as drawn; gravest first. */
+  does: readonly Finding[];
+  /**
+   * `stay`: nothing about the circuit is otherwise. `equal`: landed otherwise, to the same effect. `go`: it must be put
+   * right. `earth`: an earth's colour where there is no earth, or the other way round.
+   */
+  verdict: 'stay' | 'equal' | 'go' | 'earth';
+}
+
+export interface UnitReport {
+  told: readonly Told[];
+  /** Wires inside the unit that are not on its diagram. */
+  undrawn: readonly DrawnWire[];
+  /** What the unit as found does that the unit as drawn does not, all of it together. */
+  together: readonly Finding[];
+  asFound: Proof;
+  drawn: Circuit;
+}
+
+/** Puts wires together that sit on one another's terminals. */
+function grouped(all: readonly WireFound[]): Difference[] {
+  const groups: WireFound[][] = [];
+  const meets = (one: WireFound, other: WireFound) =>
+    one.ends.some(({ found }) => found !== null && other.ends.some(({ drawn }) => drawn === found));
+  for (const one of all) {
+    const near = groups.filter((group) => group.some((other) => meets(one, other) || meets(other, one)));
+    const rest = groups.filter((group) => !near.includes(group));
+    groups.splice(0, groups.length, ...rest, [...near.flat(), one]);
+  }
+  return groups;
+}
+
+const key = ({ property, about }: Finding) => `${property} ${about}`;
+
+/** What one proof finds that the other does not. */
+const beyond = (proof: Proof, known: Proof): Finding[] => {
+  const before = new Set(known.findings.map(key));
+  return proof.findings.filter((finding) => !before.has(key(finding)));
+};
+
+/** A circuit as drawn, but for one difference. */
+const withOnly = (circuit: Circuit, diagram: UnitDiagram, difference: Difference): Circuit =>
+  asDrawn(
+    circuit,
+    diagram,
+    diagram.wires.flatMap(({ id }) => (difference.some(({ wire }) => wire.id === id) ? [] : [id])),
+  );
+
+const isEarthly = ({ wire, colour }: WireFound) =>
+  colour !== undefined && isEarthColour(colour) !== isEarthColour(wire.colour);
+
+function verdictOf(difference: Difference, does: readonly Finding[]): Told['verdict'] {
+  if (difference.some(isEarthly)) return 'earth';
+  if (difference.every(({ ends }) => ends.length === 0)) return 'stay';
+  return does.length > 0 || difference.some(({ ends }) => ends.some(({ found }) => found === null))
+    ? 'go'
+    : 'equal';
+}
+
+/** Wires inside the unit that its diagram does not have; what brings its supply is the building's, and on another drawing. */
+function wiresBeside(circuit: Circuit, { wires }: UnitDiagram): DrawnWire[] {
+  const station = unitStation(circuit);
+  if (station === null) return [];
+  const known = new Set(wires.map(({ id }) => id));
+  const feeds = (terminal: TerminalId) =>
+    kindOf(findDevice(circuit, splitTerminal(terminal).deviceId)!.kind).isolates !== undefined;
+  return wiresWithin(circuit, station).filter(
+    ({ id, from, to }) => !known.has(id) && !feeds(from) && !feeds(to),
+  );
+}
+
+/**
+ * Compares what was found with the diagram and simulates every difference by itself, then all together.
+ *
+ * @returns `null` when `progress` answered `false`.
+ */
+export function unitReport(
+  circuit: Circuit,
+  diagram: UnitDiagram,
+  progress: Progress = () => true,
+): UnitReport | null {
+  const drawn = asDrawn(circuit, diagram);
+  const found = diagram.wires.flatMap((wire) => differenceOf(wire, circuit, diagram) ?? []);
+  const differences = grouped(found);
+  const all = differences.length + 2;
+  const good = prove(drawn);
+  if (!good || !progress(1, all)) return null;
+  const told: Told[] = [];
+  for (const difference of differences) {
+    const lands = difference.some(({ ends }) => ends.length > 0);
+    const proof = lands ? prove(withOnly(circuit, diagram, difference)) : good;
+    if (!proof || !progress(told.length + 2, all)) return null;
+    const does = beyond(proof, good);
+    told.push({ difference, does, verdict: verdictOf(difference, does) });
+  }
+  const asFound = found.some(({ ends }) => ends.length > 0) ? prove(circuit) : good;
+  if (!asFound || !progress(all, all)) return null;
+  const undrawn = wiresBeside(circuit, diagram);
+  return { told, undrawn, together: beyond(asFound, good), asFound, drawn };
+}

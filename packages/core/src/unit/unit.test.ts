@@ -1,0 +1,155 @@
+/**
+ * An outdoor unit wire by wire. Which of three readings is whose, and that a dual capacitor's sides are not to be exchanged, is common
+ * practice; that the largest reading is the sum of the other two is Ohm's law of two windings in series; C = I / (2πfV) is exact.
+ */
+import type { Circuit } from '../circuit';
+import { findConductor, land, lift } from '../circuit';
+import { furnaceAirConditionerByWire, heatPumpWithStripsByWire } from '../systems';
+import type { WindingReadings } from '.';
+import {
+  asDrawn,
+  capacitanceOf,
+  capacitorVerdict,
+  diagramOf,
+  nameWindings,
+  unitReport,
+  unitStation,
+  walkOf,
+} from '.';
+
+const unit = furnaceAirConditionerByWire('Unit');
+const diagram = diagramOf(unit);
+
+describe('three resistances', () => {
+  const [run, start] = [1.2, 3.6];
+  const ohms: Readonly<Record<string, number>> = { CR: run, CS: start, RS: run + start };
+  const read = (a: string, b: string) => ohms[[a, b].sort().join('')]!;
+  const between = (pins: string): WindingReadings => {
+    const [one, two, three] = pins.split('') as [string, string, string];
+    return { between: [read(one, two), read(two, three), read(one, three)] };
+  };
+
+  test.each(['CRS', 'CSR', 'RCS', 'RSC', 'SCR', 'SRC'])('name the leads whichever is which: %s', (pins) => {
+    expect(nameWindings(between(pins))).toEqual({ type: 'named', pins: pins.split(''), run, start });
+  });
+
+  const { Infinity: open } = globalThis;
+  test.each<[string, WindingReadings, object]>([
+    ['an open lead', { between: [open, 4.8, open] }, { type: 'open', lead: 0 }],
+    ['nothing anywhere', { between: [open, open, open] }, { type: 'open', lead: null }],
+    ['a short', { between: [0.02, 3.6, 3.6] }, { type: 'shorted', between: [0, 1] }],
+    [
+      'a winding to the shell',
+      { between: [1.2, 4.8, 3.6], toShell: [null, 12, null] },
+      { type: 'grounded', lead: 1, ohms: 12 },
+    ],
+    ['no sum', { between: [1.2, 9, 3.6] }, { type: 'no-sum', largest: 9, sum: 4.8 }],
+  ])('tell %s', (_, readings, verdict) => {
+    expect(nameWindings(readings)).toEqual(verdict);
+  });
+
+  test('an open reading beside two good ones names nothing', () => {
+    expect(nameWindings({ between: [1.2, open, 3.6] })).toMatchObject({ type: 'no-sum' });
+  });
+
+  test('refuse what is no reading', () => {
+    expect(() => nameWindings({ between: [-1, 2, 3] })).toThrow(RangeError);
+  });
+});
+
+describe('capacitance', () => {
+  // Trade arithmetic: 2652 × A ÷ V at 60 Hz, µF; exact physics.
+  test('from amperes and volts', () => {
+    expect(capacitanceOf(4.5, 341, 60) * 1e6).toBeCloseTo((2652.58 * 4.5) / 341, 2);
+    expect(capacitanceOf(4.5, 341, 50) / capacitanceOf(4.5, 341, 60)).toBeCloseTo(1.2, 9);
+    expect(() => capacitanceOf(4.5, 0, 60)).toThrow(RangeError);
+  });
+
+  // Replace outside ±6 %: common practice.
+  test.each([
+    [32.8, 'weak'],
+    [33, 'within'],
+    [37, 'within'],
+    [37.2, 'over'],
+  ] as const)('%d µF of 35 is %s', (measured, verdict) => {
+    expect(capacitorVerdict(measured * 1e-6, 35e-6, 0.06)).toBe(verdict);
+  });
+});
+
+describe('the walk', () => {
+  test('takes every wire once, the next from the part where the last one ended while there is one', () => {
+    const order = walkOf(diagram);
+    expect(order.map(({ wire }) => wire.id).sort()).toEqual(diagram.wires.map(({ id }) => id).sort());
+    const part = (terminal: string) => terminal.split('.')[0];
+    order.slice(1).forEach(({ first }, i) => {
+      const hand = order[i]!.second;
+      const left = order
+        .slice(i + 1)
+        .some(({ wire }) => [wire.from, wire.to].some((end) => part(end) === part(hand)));
+      if (left) expect([hand, part(first)]).toEqual([hand, part(hand)]);
+    });
+  });
+
+  test('goes on from where it was left', () => {
+    const [first, second] = walkOf(diagram);
+    expect(walkOf({ ...diagram, walked: [first!.wire.id] })[0]).toEqual(second);
+    expect(walkOf({ ...diagram, walked: diagram.wires.map(({ id }) => id) })).toEqual([]);
+  });
+});
+
+const told = (circuit: Circuit, on = diagram) =>
+  unitReport(circuit, on)!.told.map(({ difference, verdict, does }) => [
+    difference.map(({ wire }) => wire.id),
+    verdict,
+    does.length > 0,
+  ]);
+const exchanged = land(land(unit, 'w4', 'from', 'capacitor.FAN'), 'w7', 'from', 'capacitor.HERM');
+
+describe('as found against the diagram', () => {
+  test('a unit as drawn differs in nothing', () => {
+    expect(unitStation(unit)).toBe('yard');
+    expect(unitReport(unit, diagram)).toMatchObject({ told: [], undrawn: [], together: [] });
+  });
+
+  test('two wires exchanged on the capacitor are one difference that must go', () => {
+    const report = unitReport(exchanged, diagram)!;
+    expect(told(exchanged)).toEqual([[['w4', 'w7'], 'go', true]]);
+    expect(report.together).not.toEqual([]);
+    expect(report.drawn).toEqual(unit);
+  });
+
+  test('a wire of another colour may stay, a green one not where nothing is earth', () => {
+    const coloured = (colour: 'VT' | 'GN') =>
+      asDrawn(unit, { wires: [{ ...diagram.wires[3]!, colour }], walked: [] });
+    expect(told(coloured('VT'))).toEqual([[[diagram.wires[3]!.id], 'stay', false]]);
+    expect(told(coloured('GN'))).toEqual([[[diagram.wires[3]!.id], 'earth', false]]);
+  });
+
+  test('a wire landed beside on the same net does the same', () => {
+    expect(told(land(unit, 'w6', 'from', 'contactor.T2'))).toEqual([[['w6'], 'equal', false]]);
+  });
+
+  test('a wire that is off, or turned end for end', () => {
+    expect(told(lift(unit, 'w13', 'to'))).toEqual([[['w13'], 'go', true]]);
+    const { from, to } = findConductor(unit, 'w13')!;
+    expect(
+      told(
+        asDrawn(unit, {
+          wires: [{ id: 'w13', colour: 'YE', number: '13', from: to!, to: from! }],
+          walked: [],
+        }),
+      ),
+    ).toEqual([]);
+  });
+
+  test('a jumper wire that is on no diagram is told', () => {
+    const pump = heatPumpWithStripsByWire('Unit');
+    const own = diagramOf(pump);
+    const [gone, ...wires] = own.wires;
+    expect(unitReport(pump, { ...own, wires })!.undrawn).toEqual([gone]);
+  });
+
+  test('stops where it is no longer wanted', () => {
+    expect(unitReport(exchanged, diagram, () => false)).toBeNull();
+  });
+});
