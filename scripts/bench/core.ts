@@ -6,7 +6,8 @@ import { join } from 'node:path';
 import { NEW_WORLD, advance, callScript, runTimeline, sectionsOf, settle } from '@zygostat/core/behaviour';
 import { layLadder } from '@zygostat/core/drawing';
 import { runWays } from '@zygostat/core/ductless';
-import { readWireList, spiceNetlist } from '@zygostat/core/formats';
+import type { Circuit } from '@zygostat/core/circuit';
+import { completions, readWireList, spiceNetlist } from '@zygostat/core/formats';
 import {
   compile,
   factoriseAt,
@@ -50,6 +51,29 @@ function ngspiceMicroseconds(netlist: string): number {
   const differences = Array.from({ length: 3 }, () => seconds(2100) - seconds(100));
   rmSync(folder, { recursive: true });
   return (median(differences) / 2000) * 1e6;
+}
+
+/** A thumb on a phone, keys and chosen buttons a minute; from memory. */
+const KEYS_A_MINUTE = 180;
+const TAPS_A_MINUTE = 50;
+
+/** Keys and taps it takes to type a list, each end by as little as brings it up among what is offered. */
+function typing(list: string, circuit: Circuit, station: string): { keys: number; taps: number } {
+  let [keys, taps, typed, here] = [0, 0, '', circuit];
+  for (const line of list.split('\n')) {
+    const [head = '', body = ''] = line.split(': ');
+    keys += head.length + 2;
+    for (const end of body.split(' – ')) {
+      const prefixes = Array.from({ length: end.length }, (_, i) => end.slice(0, i));
+      const enough = prefixes.find((prefix) => completions(here, station, prefix).includes(end));
+      keys += enough?.length ?? end.length;
+      taps += enough === undefined ? 0 : 1;
+    }
+    typed += `${line}\n`;
+    const read = readWireList(typed, circuit, station);
+    if (read.ok) here = read.circuit;
+  }
+  return { keys, taps };
 }
 
 const inputs = { controls: { stat: { mode: 'cool', setC: 22 } }, conditions: { indoorC: 26, outdoorC: 31 } };
@@ -192,6 +216,13 @@ report(
   time(5, () => void readWireList(sixty, pumpAsWhole, 'yard')) / 1000,
   'ms',
   '60 wires of an outdoor unit as typed, into the circuit; aim ≤ 50',
+);
+const { keys, taps } = typing(longWireList(20), pumpAsWhole, 'yard');
+report(
+  'wirelist_minutes',
+  keys / KEYS_A_MINUTE + taps / TAPS_A_MINUTE,
+  'min',
+  `a page of 20 wires typed with what is offered: ${keys} keys at ${KEYS_A_MINUTE} and ${taps} taps at ${TAPS_A_MINUTE} a minute, from memory; aim < 2`,
 );
 const split = ductless('Bench');
 report(

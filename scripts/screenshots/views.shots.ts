@@ -103,10 +103,31 @@ test('survey', async ({ page, server }) => {
   for (const answer of ['No', 'Yes', 'Yes', 'Yes'])
     await page.getByRole('button', { name: answer, exact: true }).click();
   await shoot(page, 'identify');
-  await page.getByRole('button', { name: 'Use Furnace with air conditioner', exact: true }).click();
-  for (const colour of ['red', 'yellow', 'green'])
-    await page.getByRole('button', { name: colour, exact: true }).click();
-  await shoot(page, 'as-found');
+});
+
+test('an outdoor unit walked, two wires exchanged', async ({ page, server }) => {
+  await page.setViewportSize(PHONE);
+  const made = await page.request.post(`${server.url}/api/jobs`, {
+    data: { name: 'Cold store', site: 'Quince Orchard', template: 'furnace-ac-by-wire' },
+  });
+  const { id } = (await made.json()) as { id: string };
+  await page.goto(`${server.url}/job/${id}/survey`);
+  await page.getByRole('button', { name: 'Unit', exact: true }).click();
+  const line = page.getByRole('status').filter({ hasText: 'Number' });
+  for (let wire = 1; wire <= 13; wire++) {
+    await expect(page.getByText(`Wire ${wire} of 13`)).toBeVisible();
+    const number = (await line.innerText()).split('\n')[0];
+    const found = number === 'Number 4' ? 'FAN' : number === 'Number 7' ? 'HERM' : null;
+    if (found) {
+      await page.getByRole('button', { name: 'Something else is there' }).click();
+      await page.getByRole('button', { name: `Capacitor ${found}`, exact: true }).click();
+      await page.getByRole('button', { name: 'That is how it is, next wire' }).click();
+    } else await page.getByRole('button', { name: 'As drawn, next wire' }).click();
+  }
+  await page.getByRole('button', { name: 'What differs' }).click();
+  await page.getByRole('button', { name: 'Compare with the diagram' }).click();
+  await expect(page.getByRole('list', { name: 'What differs' })).toBeVisible();
+  await shoot(page, 'unit');
 });
 
 test('plan: a proof that finds something', async ({ page, server }) => {

@@ -19,6 +19,7 @@ export const SEVERITY: Readonly<Record<PropertyId, Severity>> = {
   uncalled: 'fault',
   'uncalled-fan': 'fault',
   unanswered: 'fault',
+  untempered: 'fault',
   'no-air': 'danger',
   'no-way': 'danger',
   'no-purge': 'danger',

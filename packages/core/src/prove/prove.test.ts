@@ -26,6 +26,7 @@ import {
   judgedState,
   powerOff,
   prove,
+  repairOf,
   stageOf,
 } from '.';
 import type { PropertyId } from '.';
@@ -271,4 +272,28 @@ test('a finding can be staged on the bench', () => {
   const { inputs, world } = stageOf(wrong, prove(wrong)!.findings[0]!.shownBy);
   expect(inputs.controls.stat).toMatchObject({ mode: expect.stringMatching(/heat|cool/) });
   expect(world.now).toBeGreaterThan(420);
+});
+
+// That back-up heat tempers the air in defrost is common practice; D landed elsewhere is how it is lost.
+describe('defrost', () => {
+  const pump = heatPumpWithStrips('Defrost');
+  const untempered = (circuit: Circuit) =>
+    prove(circuit)!.findings.filter(({ property }) => property === 'untempered');
+
+  test('with D on W the strips temper it', () => {
+    expect(untempered(pump)).toEqual([]);
+  });
+
+  test.each([
+    ['on Y indoors', land(pump, 'yardD', 'from', 'board.Y')],
+    ['off', lift(pump, 'yardD', 'from')],
+  ])('with D %s they stay off, and D on W is what mends it', (_, wrong) => {
+    const [finding, ...others] = untempered(wrong);
+    expect(others).toEqual([]);
+    expect(tellViolation(wrong, finding!)).toBe(
+      'In defrost of Outdoor board nothing warms the air: First strip bank, Second strip bank off.',
+    );
+    const { findings } = prove(wrong)!;
+    expect(untempered(repairOf(wrong, finding!, undefined, findings)!.circuit)).toEqual([]);
+  });
 });

@@ -1,6 +1,6 @@
 /** A circuit at one supply, at rest, ready to be put through the cases of a proof. */
 import type { Inputs, Settled, Watch, World } from '../behaviour';
-import { NEW_WORLD, advance, advanceUntil, energisedLoads, untilSteady } from '../behaviour';
+import { NEW_WORLD, advance, advanceUntil, energisedLoads, loadsIn, untilSteady } from '../behaviour';
 import type { Circuit } from '../circuit';
 import type { Choice, Network, Solver } from '../network';
 import { ampsThrough, compile, makeSolver, voltsAcross } from '../network';
@@ -151,12 +151,13 @@ function onceEach(violations: readonly Violation[]): Violation[] {
 }
 
 function judged(
-  { network, solver, off }: Supplied,
+  supplied: Supplied,
   subject: Case,
   steady: Settled,
   pulls: Pulls,
   busiest: Busiest,
 ): Pick<Ran, 'look' | 'violations'> {
+  const { network, solver, off } = supplied;
   const look = judgedState(network, subject, steady, pulls, busiest);
   const violations = judgeState(look);
   const burner = subject.trip ? undefined : litBurner(look);
@@ -164,7 +165,26 @@ function judged(
     const after = advance(network, off.inputs, steady.world, AFTER_S, solver);
     violations.push(...judgePurge(network, burner, after));
   }
+  violations.push(...untempered(supplied, subject, steady));
   return { look, violations: onceEach(violations) };
+}
+
+/** What else can warm the air while a unit has turned over, and how long that may take to come, seconds. */
+const BACK_UP: ReadonlySet<string> = new Set(['strip', 'flame']);
+const BACK_UP_S = 120;
+
+/** A heating unit that has turned over while nothing else warms the air, though something could. */
+function untempered({ network, solver }: Supplied, { asked, trip }: Case, begun: Settled): Violation[] {
+  const { until } = asked;
+  if (until?.phase !== 'begun' || trip || !asked.calls.includes('heat')) return [];
+  const loads = loadsIn(network).filter(({ load: { nature } }) => BACK_UP.has(nature));
+  if (loads.length === 0) return [];
+  const inputs = inputsOf({ asked, trip });
+  const later = advance(network, inputs, begun.world, BACK_UP_S, solver);
+  if (!occasionActive(network.circuit, until.device, later.world.states[until.device]!)) return [];
+  return energisedLoads(network, later).some(({ load: { nature } }) => BACK_UP.has(nature))
+    ? []
+    : [{ property: 'untempered', about: until.device, loads: loads.map(({ title }) => title) }];
 }
 
 /** Seconds until everything that ran runs again, once the trip is over. */

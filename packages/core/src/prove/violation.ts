@@ -23,6 +23,8 @@ interface Facts {
   'uncalled-fan': { loads: Loads; situation: Situation };
   /** About the call. */
   unanswered: { call: Call; situation: Situation };
+  /** About what turned the unit over in heating: nothing warms the air meanwhile, though something could. */
+  untempered: { loads: Loads };
   'no-air': { loads: Loads };
   'no-purge': object;
   safety: { loads: Loads };

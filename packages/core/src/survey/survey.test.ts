@@ -254,3 +254,31 @@ test.each<[string, unknown, string]>([
 test('an empty survey is one', () => {
   expect(surveyProblems(EMPTY_SURVEY)).toEqual([]);
 });
+
+// A unit's diagram is kept with the survey: what is wrong with one is told field by field.
+test.each<[string, object, string | null]>([
+  [
+    'a diagram',
+    { wires: [{ id: 'w1', colour: 'BK', number: '1', from: 'a.L1', to: 'b.C' }], walked: ['w1'] },
+    null,
+  ],
+  [
+    'a wire of no known colour',
+    { wires: [{ id: 'w1', colour: 'XX', from: 'a.L1', to: 'b.C' }], walked: [] },
+    'unit.wires[0].colour',
+  ],
+  [
+    'a wire with one end',
+    { wires: [{ id: 'w1', colour: 'BK', from: 'a.L1' }], walked: [] },
+    'unit.wires[0].to',
+  ],
+  [
+    'more wires than a unit has',
+    { wires: [], walked: Array.from({ length: 201 }, (_, i) => `w${i}`) },
+    'unit.walked',
+  ],
+  ['something else', { wires: [], walked: [], drawn: true }, 'unit'],
+])('%s in a survey', (_, unit, path) => {
+  const problems = surveyProblems({ ...EMPTY_SURVEY, unit });
+  expect(problems.map((one) => one.path)).toEqual(path === null ? [] : [path]);
+});

@@ -42,7 +42,7 @@ import {
 } from '../words';
 
 /** One in so many is enough to notice a change, and keeps the tests quick. */
-const EVERY = { fault: 12, spoil: 8, mistake: 90, point: 8, draft: 41, repair: 3, trial: 40 };
+const EVERY = { fault: 17, spoil: 11, mistake: 140, point: 8, draft: 41, repair: 5, trial: 60 };
 
 /** Seconds from a cold start to rest, and into a call. */
 const REST_S = 420;

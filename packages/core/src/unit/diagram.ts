@@ -1,6 +1,6 @@
 /** The lines of an outdoor unit's diagram: every wire with its colour, its number, and the terminal at each end. */
 import type { Circuit, Conductor, TerminalId } from '../circuit';
-import { findConductor, findDevice, splitTerminal } from '../circuit';
+import { findConductor, findDevice, lift, splitTerminal } from '../circuit';
 import { contextOf, kindOf } from '../devices';
 import type { ColourCode } from '../standards';
 
@@ -32,19 +32,21 @@ export function unitStation({ devices, mains }: Circuit): string | null {
   return opened?.station ?? null;
 }
 
-/** Wires of a circuit that lie inside one station, landed at both ends. */
-export function wiresWithin(circuit: Circuit, station: string): DrawnWire[] {
-  const isHere = (terminal: TerminalId | null) =>
-    terminal === null || findDevice(circuit, splitTerminal(terminal).deviceId)?.station === station;
+/** Wires of a unit, landed at both ends; what brings its supply is the building's, and on another drawing. */
+export function wiresOfUnit(circuit: Circuit, station: string): DrawnWire[] {
+  const isOwn = (terminal: TerminalId | null) => {
+    const device = terminal === null ? null : findDevice(circuit, splitTerminal(terminal).deviceId);
+    return device?.station === station && kindOf(device.kind).isolates === undefined;
+  };
   return circuit.cables.flatMap(({ conductors }) =>
-    conductors.filter(({ from, to }) => isHere(from) && isHere(to)).flatMap(drawn),
+    conductors.filter(({ from, to }) => isOwn(from) && isOwn(to)).flatMap(drawn),
   );
 }
 
 /** The diagram a ready unit has: itself as it stands, nothing walked yet. */
 export function diagramOf(circuit: Circuit): UnitDiagram {
   const station = unitStation(circuit);
-  return station === null ? NO_DIAGRAM : { wires: wiresWithin(circuit, station), walked: [] };
+  return station === null ? NO_DIAGRAM : { wires: wiresOfUnit(circuit, station), walked: [] };
 }
 
 /** A circuit with wires put as the diagram has them; all of them where none are named. */
@@ -63,6 +65,13 @@ export function asDrawn(circuit: Circuit, { wires }: UnitDiagram, which?: readon
     })),
   };
 }
+
+/** A circuit with every wire of a diagram off at both ends: the unit is taken apart. */
+export const takenApart = (circuit: Circuit, { wires }: UnitDiagram): Circuit =>
+  wires.reduce(
+    (now, { id }) => (findConductor(now, id) ? lift(lift(now, id, 'from'), id, 'to') : now),
+    circuit,
+  );
 
 /** The conductors of a circuit that a diagram's wires are, by id; those that are gone left out. */
 export const foundWires = (circuit: Circuit, { wires }: UnitDiagram): ReadonlyMap<string, Conductor> =>

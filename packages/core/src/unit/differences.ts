@@ -1,13 +1,12 @@
 /** As found against the diagram: every difference, what it would do, and whether it may stay. */
 import type { Circuit, End, TerminalId } from '../circuit';
-import { ENDS, findDevice, splitTerminal } from '../circuit';
-import { kindOf } from '../devices';
+import { ENDS } from '../circuit';
 import type { ColourCode } from '../standards';
 import { isEarthColour } from '../standards';
 import type { Finding, Progress, Proof } from '../prove';
 import { prove } from '../prove';
 import type { DrawnWire, UnitDiagram } from './diagram';
-import { asDrawn, foundWires, unitStation, wiresWithin } from './diagram';
+import { asDrawn, foundWires, unitStation, wiresOfUnit } from './diagram';
 
 export interface EndFound {
   end: End;
@@ -104,16 +103,11 @@ function verdictOf(difference: Difference, does: readonly Finding[]): Told['verd
     : 'equal';
 }
 
-/** Wires inside the unit that its diagram does not have; what brings its supply is the building's, and on another drawing. */
+/** Wires inside the unit that its diagram does not have. */
 function wiresBeside(circuit: Circuit, { wires }: UnitDiagram): DrawnWire[] {
   const station = unitStation(circuit);
-  if (station === null) return [];
   const known = new Set(wires.map(({ id }) => id));
-  const feeds = (terminal: TerminalId) =>
-    kindOf(findDevice(circuit, splitTerminal(terminal).deviceId)!.kind).isolates !== undefined;
-  return wiresWithin(circuit, station).filter(
-    ({ id, from, to }) => !known.has(id) && !feeds(from) && !feeds(to),
-  );
+  return station === null ? [] : wiresOfUnit(circuit, station).filter(({ id }) => !known.has(id));
 }
 
 /**

@@ -5,6 +5,7 @@
 import type { Circuit } from '../circuit';
 import { findConductor, land, lift } from '../circuit';
 import { furnaceAirConditionerByWire, heatPumpWithStripsByWire } from '../systems';
+import { partway, stepsOf } from '../wire';
 import type { WindingReadings } from '.';
 import {
   asDrawn,
@@ -12,6 +13,7 @@ import {
   capacitorVerdict,
   diagramOf,
   nameWindings,
+  takenApart,
   unitReport,
   unitStation,
   walkOf,
@@ -146,7 +148,22 @@ describe('as found against the diagram', () => {
     const pump = heatPumpWithStripsByWire('Unit');
     const own = diagramOf(pump);
     const [gone, ...wires] = own.wires;
+    expect(gone).toMatchObject({ number: '1' });
     expect(unitReport(pump, { ...own, wires })!.undrawn).toEqual([gone]);
+  });
+
+  test('from nothing landed to proven: every wire is off, and its plan lands each of them once', () => {
+    const apart = takenApart(unit, diagram);
+    const report = unitReport(apart, diagram)!;
+    expect(report.told.flatMap(({ difference }) => difference)).toHaveLength(diagram.wires.length);
+    expect(report.told.every(({ verdict }) => verdict === 'go')).toBe(true);
+    const steps = stepsOf(apart, report.drawn);
+    const landed = steps.filter(({ kind }) => kind === 'land');
+    expect(landed).toHaveLength(2 * diagram.wires.length);
+    // Off, dead where the line comes in, and discharged before any of it.
+    for (const { after } of landed)
+      expect(after).toEqual(expect.arrayContaining(['off', 'dead:contactor.L1', 'discharge:capacitor']));
+    expect(partway(apart, report.drawn, new Set(steps.map(({ id }) => id)))).toEqual(report.drawn);
   });
 
   test('stops where it is no longer wanted', () => {

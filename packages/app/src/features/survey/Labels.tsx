@@ -20,6 +20,11 @@ const READ = new Set([
   'gasValveVa',
   'boardVa',
   'supplied',
+  'leak',
+  'hermMicrofarads',
+  'fanMicrofarads',
+  'microfarads',
+  'amps',
 ]);
 
 const labelled = ({ kind }: Device): [string, Field][] =>

@@ -9,7 +9,11 @@ export const surveyDocument = jobDocument<Survey>({
   read: (given) => (surveyProblems(given).length > 0 ? undefined : (given as Survey)),
   // What was answered here goes on top of what was answered there.
   merge: (mine, theirs) => ({
-    value: { ...theirs, answers: { ...theirs.answers, ...mine.answers } },
+    value: {
+      ...theirs,
+      answers: { ...theirs.answers, ...mine.answers },
+      ...(mine.unit && { unit: mine.unit }),
+    },
     words: 'The survey was changed in another tab; your answers are put on top of it.',
   }),
 });

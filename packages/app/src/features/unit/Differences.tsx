@@ -76,6 +76,14 @@ function Report({ jobId, circuit, report }: { jobId: string; circuit: Circuit; r
   return (
     <>
       {told.length === 0 ? <AppText kind="strong">Every wire is as drawn.</AppText> : null}
+      {toDo ? (
+        <ActionButton
+          label="Put it right"
+          hint="Put it right: take the diagram as the plan"
+          look="filled"
+          onPress={putRight}
+        />
+      ) : null}
       <View role="list" aria-label="What differs" style={styles.list}>
         {told.map((one) => (
           <DifferenceCard key={differenceTitle(one.difference)} circuit={circuit} told={one} />
@@ -85,14 +93,6 @@ function Report({ jobId, circuit, report }: { jobId: string; circuit: Circuit; r
         <AppText>{`Not on the diagram: ${undrawn.map((wire) => `${wireTitle(wire)}, ${wireEnds(names, wire)}`).join('; ')}. Find out what each is for before anything is powered.`}</AppText>
       ) : null}
       <ProofLine circuit={circuit} proof={asFound} />
-      {toDo ? (
-        <ActionButton
-          label="Put it right"
-          hint="Put it right: take the diagram as the plan"
-          look="filled"
-          onPress={putRight}
-        />
-      ) : null}
     </>
   );
 }

@@ -12,7 +12,7 @@ import {
 } from '@zygostat/core/circuit';
 import { COLOUR_CODES } from '@zygostat/core/standards';
 import type { UnitDiagram, WalkedWire } from '@zygostat/core/unit';
-import { asDrawn, walkOf } from '@zygostat/core/unit';
+import { asDrawn, takenApart, walkOf } from '@zygostat/core/unit';
 import { wireTitle } from '@zygostat/core/words';
 import { ActionButton, AppText } from '../../basics';
 import { pickFile } from '../../basics/pickFile';
@@ -209,6 +209,19 @@ export function WalkCard({ jobId, circuit, station, diagram, onDone }: WalkCardP
         <>
           <ActionButton label="As drawn, next wire" look="filled" onPress={() => tick(true)} />
           <View style={styles.chips}>
+            {walked === 0 ? (
+              <ActionButton
+                label="It is all apart"
+                hint="It is all apart: record every wire as off"
+                onPress={() => {
+                  change('The unit is taken apart', (before, unit) => ({
+                    circuit: takenApart(before, unit),
+                    unit: { ...unit, walked: unit.wires.map(({ id }) => id) },
+                  }));
+                  onDone();
+                }}
+              />
+            ) : null}
             <ActionButton label="Something else is there" onPress={() => setOther(true)} />
             <Photograph jobId={jobId} station={station} terminal={first} />
           </View>

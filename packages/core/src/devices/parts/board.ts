@@ -1,8 +1,8 @@
 /** What every control board has: logic on R and C, call inputs, and delays. */
-import type { Senses } from '../context';
+import type { Designation, Senses } from '../context';
 import type { BranchElement } from '../element';
 import { LOGIC, impedanceOf, inputOf, load } from '../element';
-import { num } from '../fields';
+import { choice, num } from '../fields';
 
 /** Volts at an input that count as a call, and supply volts under which a board resets. From memory. */
 const CALL_VOLTS = 12;
@@ -53,6 +53,34 @@ export const calledAt =
   (senses: Senses, { inputOhms }: Pick<BoardValues, 'inputOhms'>) =>
   (mark: string): boolean =>
     senses.amps(inputOf(mark)) >= CALL_VOLTS / inputOhms;
+
+/** A terminal of its own that a leak controller feeds, where a board has one. */
+export const leakTerminal = choice(
+  'Terminal for a leak',
+  { none: 'None', LK: 'LK' },
+  'none',
+  'read the label',
+);
+
+export const leakDesignations = (leak: 'none' | 'LK'): readonly Designation[] =>
+  leak === 'LK'
+    ? [
+        {
+          mark: 'LK',
+          role: 'call',
+          purpose: 'While it is fed every call drops and the fan runs.',
+          serves: 'leak',
+        },
+      ]
+    : [];
+
+export const leakInputs = (leak: 'none' | 'LK'): readonly string[] => (leak === 'LK' ? ['LK'] : []);
+
+/** What counts as called while a leak may be told: nothing but the fan, once it is. */
+export const heedingLeak = (
+  called: (mark: string) => boolean,
+  leak: 'none' | 'LK',
+): ((mark: string) => boolean) => (leak === 'LK' && called('LK') ? (mark) => mark === 'G' : called);
 
 /** Whether a 24 V load of the board carries what it needs to work. */
 export const works = (senses: Senses, element: string, va: number) =>

@@ -35,7 +35,7 @@ export interface CapacitorMotor {
   turns: number;
 }
 
-export interface MotorPoint {
+interface MotorPoint {
   main: Complex;
   start: Complex;
   /** Volts across the start winding. */
@@ -120,7 +120,7 @@ const TURNS = Array.from({ length: 19 }, (_, i) => 0.8 + 0.1 * i);
 /** How far off the label's volts over its amperes the scale of the impedances is looked for, either way. */
 const SCALE = 2.5;
 
-export interface MotorLabel {
+interface MotorLabel {
   volts: number;
   amps: number;
   mainOhms: number;

@@ -4,7 +4,7 @@ import type { Designation, Mains, Moment, Positions, Senses } from '../context';
 import type { Element, Position, SeriesImpedance } from '../element';
 import { CLOSED_CONTACT_OHMS, EARTH, contact } from '../element';
 import type { ValuesOf } from '../fields';
-import { num, seconds } from '../fields';
+import { choice, num, seconds } from '../fields';
 import type { Stall } from '../traits';
 import { openFault } from './faults';
 import type { Complex } from './capacitor-motor';
@@ -23,6 +23,7 @@ const figure = (label: string, unit: string, value: number, source: string) =>
 
 /** What the label of such a motor says, and what its windings measure. */
 export const windingParams = (usual: LabelDefaults) => ({
+  serves: choice('The unit', { cool: 'Cools', pump: 'Heats and cools (heat pump)' }, 'cool'),
   volts: num({
     label: 'Rated volts',
     unit: 'V',
@@ -147,7 +148,7 @@ export const windingElements = (label: WindingValues, { hertz }: Mains): readonl
   ];
 };
 
-export type WindingState = {
+type WindingState = {
   /** Position of both windings. */
   at: string;
   hotSince: number | null;
@@ -159,7 +160,7 @@ export type WindingState = {
   draws: boolean;
 };
 
-export const WINDINGS_AT_REST: WindingState = {
+const WINDINGS_AT_REST: WindingState = {
   at: 'still',
   hotSince: null,
   open: false,
@@ -171,10 +172,10 @@ export const WINDINGS_AT_REST: WindingState = {
 const isRunning = ({ at }: WindingState) => at.startsWith('runs-');
 
 /** It is fed and does not turn. */
-export const stallOf = ({ at, open, share, volts, draws }: WindingState): Stall | null =>
+const stallOf = ({ at, open, share, volts, draws }: WindingState): Stall | null =>
   at === 'stalled' || open ? { at: 'S', element: 'start', share, volts, draws } : null;
 
-export const windingPositions = ({ at, open }: WindingState): Positions => ({
+const windingPositions = ({ at, open }: WindingState): Positions => ({
   run: at,
   start: at,
   overload: open ? 'open' : 'closed',
@@ -212,7 +213,7 @@ function turning(state: WindingState, senses: Senses, label: WindingValues, hert
 
 const hundredths = (value: number) => Math.round(value * 100) / 100;
 
-export function windingNext(
+function windingNext(
   state: WindingState,
   senses: Senses,
   { params, mains, now }: Pick<Moment<WindingValues>, 'params' | 'mains' | 'now'>,
@@ -236,12 +237,12 @@ export function windingNext(
     : { at, hotSince, open: false, ...stalled };
 }
 
-export const windingWaits = ({ hotSince }: WindingState, { tripS }: WindingValues) =>
+const windingWaits = ({ hotSince }: WindingState, { tripS }: WindingValues) =>
   hotSince === null
     ? []
     : [{ until: hotSince + tripS, text: 'it hums, and its overload opens', done: 'overload open' }];
 
-export const windingFace = (state: WindingState) =>
+const windingFace = (state: WindingState) =>
   state.open
     ? {
         text: 'overload open',
@@ -261,6 +262,20 @@ export const windingFace = (state: WindingState) =>
 
 /** Whether it turns. */
 export const windingRuns = isRunning;
+
+/** What every motor with such windings is, whatever it drives. */
+export const WINDING_KIND = {
+  sealed: true,
+  settings: {},
+  controls: {},
+  interrupts: ['overload'],
+  stalls: stallOf,
+  initial: WINDINGS_AT_REST,
+  positions: windingPositions,
+  next: windingNext,
+  waits: (state: WindingState, { params }: { params: WindingValues }) => windingWaits(state, params),
+  face: windingFace,
+} as const;
 
 /** A winding to the shell, ohms; from memory. */
 const GROUNDED_OHMS = 0.2;

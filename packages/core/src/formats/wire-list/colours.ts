@@ -41,7 +41,7 @@ const KNOWN = new Map<string, ColourCode>([
   ...COLOUR_CODES.flatMap((code) => WRITTEN[code].split(' ').map((word) => [word, code] as const)),
 ]);
 
-export type ColourRead =
+type ColourRead =
   { type: 'is'; colour: ColourCode } | { type: 'may-be'; colours: readonly ColourCode[] } | { type: 'none' };
 
 /** Reads one word as a colour; a stripe after a stroke is left out, but green and yellow together are an earth. */

@@ -6,7 +6,7 @@ import type { Designation, DeviceKind, Values } from '../../devices';
 import { CATALOGUE, fill, kindOf } from '../../devices';
 
 /** What is known of an end: where it is, or what is against it with what might have been meant. */
-export type EndRead =
+type EndRead =
   | { ok: true; circuit: Circuit; device: Device; mark: string | null }
   | { ok: false; message: string; instead: readonly string[] };
 

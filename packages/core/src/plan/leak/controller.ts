@@ -93,6 +93,8 @@ const HARNESS_M = 0.8;
 /** Marks of the harness by what a conductor does; its strip has the same with a T before. */
 const MARK: Readonly<Partial<Record<ConductorFunction, string>>> = { ...STRIP_MARKS, valve: 'O' };
 const STAGED: ReadonlySet<string> = new Set(['Y2', 'W2', 'O']);
+/** The lead that tells a unit with a terminal for it. */
+const LEAK = 'LK';
 const stripMark = (mark: string) => `T${mark}`;
 
 type Used = Lead & { far: TerminalId };
@@ -108,9 +110,14 @@ function fanAt(circuit: Circuit, used: readonly Used[], home: Device): TerminalI
 }
 
 /** Terminals of the unit that every harness must reach, by mark; beside them where the thermostat's conductors were. */
-function wantedOf(used: readonly Used[], common: TerminalId, fan: TerminalId): Map<string, TerminalId> {
+function wantedOf({ used, common, fan, leak }: Place): Map<string, TerminalId> {
   const wanted = new Map(used.map(({ role, far }) => [MARK[role]!, far]));
-  return new Map([...wanted, ['C', wanted.get('C') ?? common], ['G', wanted.get('G') ?? fan]]);
+  return new Map([
+    ...wanted,
+    ['C', wanted.get('C') ?? common],
+    ['G', wanted.get('G') ?? fan],
+    ...(leak === null ? [] : [[LEAK, leak] as const]),
+  ]);
 }
 
 /** The harness: the leads that land, and the marks of those that stay free. */
@@ -156,6 +163,8 @@ interface Place {
   used: readonly Used[];
   common: TerminalId;
   fan: TerminalId;
+  /** A terminal of the unit's own for a leak, where it has one. */
+  leak: TerminalId | null;
   /** Where the unit is. */
   station: string;
 }
@@ -176,11 +185,13 @@ function placeOf(circuit: Circuit, thermostat: string): Place | LeakObstacle {
   if (!common) return 'no-common';
   const home = findDevice(circuit, splitTerminal(hot.far).deviceId)!;
   const fan = fanAt(circuit, used, home);
-  return fan === null ? 'no-fan' : { used, common, fan, station: home.station };
+  const leak = marksOf(home).includes(LEAK) ? `${home.id}.${LEAK}` : null;
+  return fan === null ? 'no-fan' : { used, common, fan, leak, station: home.station };
 }
 
 /** The controller in its place, its strip and its harness landed, unproven. */
-function insert(circuit: Circuit, { used, common, fan, station }: Place, { motor }: LeakWish) {
+function insert(circuit: Circuit, place: Place, { motor }: LeakWish) {
+  const { used, station } = place;
   const controller = freeDeviceId(circuit, 'leak');
   const settings = settingsFor(motor);
   const added = addDevice(circuit, {
@@ -198,7 +209,7 @@ function insert(circuit: Circuit, { used, common, fan, station }: Place, { motor
     to: `${controller}.${stripMark(MARK[role]!)}`,
   }));
   const up = moved.reduce((now, one) => land(now, one.conductor, one.end, one.to), added);
-  return { controller, settings, moved, ...withHarness(up, controller, wantedOf(used, common, fan)) };
+  return { controller, settings, moved, ...withHarness(up, controller, wantedOf(place)) };
 }
 
 /**

@@ -2,11 +2,15 @@
  * A leak controller put in. What goes up and what stays, that its test drops every call in cooling and in heating while the fan
  * runs, and that its harness leaves no call beside it, is common practice in the trade; what comes of it is run in the model.
  */
+import { NEW_WORLD, advance, readLoads } from '../../behaviour';
+import { addLink, lift, setValue } from '../../circuit';
 import { kindOf } from '../../devices';
+import { compile, voltsBetween } from '../../network';
 import { prove } from '../../prove';
 import { commissionOf } from '../../record';
 import { TEMPLATES, findTemplate, furnaceWithLeakController } from '../../systems';
 import type { FanMotor, LeakPlan } from '..';
+import { calling } from '../../testing/scenarios';
 import { planLeak } from '..';
 
 const build = (id: string) => findTemplate(id)!.build('Leak');
@@ -105,4 +109,47 @@ test('commissioning tests it in cooling and in heating, with its delay', () => {
     expect(stops.length).toBeGreaterThan(0);
     expect(runs).toContain('board/blower-cool');
   }
+});
+
+// Boards with a terminal of their own for a leak, and a humidifier's lead, are common practice on newer equipment.
+describe('a unit with a terminal for a leak', () => {
+  test.each([
+    ['furnace-ac', 'Blower (cooling speed)'],
+    ['heat-pump', 'Blower'],
+  ])('%s: the lead for it lands, and alone it drops the heat and runs the fan', (id, fan) => {
+    const unit = setValue(build(id), 'board', 'params', 'leak', 'LK');
+    const { circuit, controller, harness, harm } = planLeak(unit, {
+      thermostat: 'stat',
+      motor: 'taps',
+    }) as LeakPlan;
+    expect(harm).toEqual([]);
+    expect(harness.find(({ mark }) => mark === 'LK')).toEqual({ mark: 'LK', to: 'board.LK' });
+    // G's lead cut, the heating call landed past the controller: only the board's own terminal is left to do it.
+    const lead = circuit.cables
+      .flatMap(({ conductors }) => conductors)
+      .find(({ from }) => from === `${controller}.G`)!;
+    const bare = lift(circuit, lead.id, 'from');
+    const call = calling('heat');
+    const on = (sensor: string) => {
+      const network = compile(bare);
+      const inputs = { ...call, controls: { ...call.controls, [controller]: { sensor } } };
+      return readLoads(network, advance(network, inputs, NEW_WORLD, 700))
+        .filter(({ energised, device }) => energised && device === 'board')
+        .map(({ title }) => title);
+    };
+    expect(on('clean').length).toBeGreaterThan(1);
+    expect(on('leak')).toEqual([fan]);
+  });
+
+  test('a humidifier’s call goes through, and drops on a leak', () => {
+    const leads = setValue(furnaceWithLeakController('Leak'), 'leak', 'params', 'takes', 'moist');
+    const fed = addLink(leads, { id: 'moist', kind: 'jumper', joins: ['leak.TR', 'leak.TH'] });
+    const volts = (sensor: string) => {
+      const inputs = { ...calling('off'), controls: { leak: { sensor } } };
+      const { point } = advance(compile(fed), inputs, NEW_WORLD, 60);
+      return voltsBetween(point, 'leak.H', 'leak.C');
+    };
+    expect(volts('clean')).toBeGreaterThan(20);
+    expect(volts('leak')).toBeLessThan(2);
+  });
 });

@@ -98,6 +98,15 @@ const dead = (circuit: Circuit) => {
 const overLink = (circuit: Circuit) =>
   planRun(dead(circuit), 'yardCable').find(({ method }) => method.id === 'link');
 
+test('over a link, D landed on the wrong side is found: nothing tempers a defrost', () => {
+  const { circuit } = overLink(findTemplate('heat-pump')!.build('Link'))!;
+  const lead = circuit.cables
+    .flatMap(({ conductors }) => conductors)
+    .find(({ from }) => from?.startsWith('linkIn') && from.endsWith('.W'))!;
+  const wrong = land(circuit, lead.id, 'to', 'board.Y');
+  expect(prove(wrong)!.findings.map(({ property }) => property)).toContain('untempered');
+});
+
 // What a link needs, and where its transformer is fed, is common practice in the trade.
 describe('a dead cable outdoors, over a wireless link', () => {
   test.each([

@@ -176,7 +176,7 @@ const mostMistakes = ({ devices }: Circuit) => (devices.length > 22 ? 3 : 8);
 test.each(TEMPLATES)('$id: mistakes are mended without adding any', ({ build }) => {
   const ready = build('Repair');
   const standing = new Set(prove(ready)!.findings.map(keyOf));
-  const some = spoilsOf(ready).filter((_, i) => i % 60 === 7);
+  const some = spoilsOf(ready).filter((_, i) => i % 90 === 7);
   for (const spoiled of some.slice(0, mostMistakes(ready))) {
     const { findings } = prove(spoiled.circuit)!;
     const worst = findings.find((finding) => !standing.has(keyOf(finding)));

@@ -65,6 +65,7 @@ test('a run is put right with a spare named by its colour and what it is for', (
   yard.conductors.push({ id: 'spare', colour: 'BN', from: null, to: null });
   expect(planRun(pump, 'yardCable').map(({ method }) => runMethodTitle(method))).toEqual([
     'Use a spare: brown for O',
+    'Y and O share one conductor',
     `Pull a new ${yard.conductors.length}-conductor cable`,
     'Wireless link, no conductor outdoors',
   ]);

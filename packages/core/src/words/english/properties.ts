@@ -154,6 +154,10 @@ export const PROPERTY_WORDS: Readonly<Record<PropertyId, { title: string; why: s
     title: 'The run between the halves has a jacket of its own',
     why: 'What shares its jacket couples into the signal, and is at line voltage in one sheath with it.',
   },
+  untempered: {
+    title: 'Defrost is tempered',
+    why: 'A unit that turns over to clear its coil cools the house meanwhile: what can heat besides must be asked to.',
+  },
   restless: {
     title: 'Everything comes to rest',
     why: 'A relay whose own action takes away what holds it chatters until it fails.',

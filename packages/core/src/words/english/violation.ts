@@ -99,6 +99,8 @@ const TELL: Teller = {
     `The run from ${device(about)} is joined at ${device(joint)}.`,
   'run-shared': ({ others }, { conductor }) =>
     `The run is in one jacket with ${list(others.map(conductor))}.`,
+  untempered: ({ about, loads }, { device }) =>
+    `In defrost of ${device(about)} nothing warms the air: ${list(loads)} off.`,
   restless: ({ devices }, { device }) => `${list(devices.map(device))} cannot settle.`,
   never: ({ load, way }) => `No call ever runs the ${inSentence(load)}${way ? WAYS[way] : ''}.`,
 };

@@ -4,6 +4,10 @@ import {
   boardParams,
   boardPowered,
   calledAt,
+  heedingLeak,
+  leakDesignations,
+  leakInputs,
+  leakTerminal,
   stepDelayed,
   when,
 } from '../../parts/board';
@@ -38,7 +42,7 @@ const atRest: HandlerState = {
 export const airHandlerBoard = defineDevice({
   kind: 'air-handler-board',
   title: 'Air handler board',
-  designations: () => [
+  designations: ({ leak }) => [
     {
       mark: 'R',
       role: 'hot',
@@ -56,12 +60,14 @@ export const airHandlerBoard = defineDevice({
     { mark: 'G', role: 'call', purpose: 'Fan call: runs the blower.' },
     { mark: 'W1', role: 'call', purpose: 'First bank of strips.', aliases: ['W2', 'AUX'] },
     { mark: 'W2', role: 'call', purpose: 'Second bank of strips.', aliases: ['E', 'W3'] },
+    ...leakDesignations(leak),
     { mark: 'C', role: 'common', purpose: 'Common: every 24 V load returns here.', takes: SUPPLY_TAKES },
     { mark: 'L1', role: 'line', purpose: 'First leg in.' },
     { mark: 'L2', role: 'line', purpose: 'Second leg in.' },
   ],
   params: {
     ...boardParams,
+    leak: leakTerminal,
     lineVolts: num({
       label: 'Line supply',
       unit: 'V',
@@ -95,7 +101,7 @@ export const airHandlerBoard = defineDevice({
   elements: ({ params, mains }) => {
     const bank = impedanceOf(params.lineVolts, params.stripKw * 1000, 1, mains.hertz);
     return [
-      ...boardElements(params, mains.hertz, ['G', 'W1', 'W2']),
+      ...boardElements(params, mains.hertz, ['G', 'W1', 'W2', ...leakInputs(params.leak)]),
       contact('blower-relay', 'L1', '#blower'),
       load('blower', '#blower', 'L2', motorImpedance(params.lineVolts, params.blowerVa, mains.hertz)),
       contact('limit', 'L1', '#limit'),
@@ -116,6 +122,7 @@ export const airHandlerBoard = defineDevice({
       ['input-G', 'logic'],
       ['input-W1', 'logic'],
       ['input-W2', 'logic'],
+      ['input-LK', 'logic'],
     ],
     'strip-1-relay': [['input-W1', 'logic']],
     'strip-2-relay': [['input-W2', 'logic']],
@@ -129,7 +136,7 @@ export const airHandlerBoard = defineDevice({
   }),
   next: (state, senses, { params, settings, now }) => {
     if (!boardPowered(senses)) return atRest;
-    const called = calledAt(senses, params);
+    const called = heedingLeak(calledAt(senses, params), params.leak);
     const delays = { onS: 0, offS: 0 };
     const first = stepDelayed({ on: state.first, at: state.firstAt }, called('W1'), delays, now);
     const second = stepDelayed(

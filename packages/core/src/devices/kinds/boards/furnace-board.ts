@@ -1,5 +1,16 @@
 import { boardFaults, contactFaults, openFault } from '../../parts/faults';
-import { SUPPLY_TAKES, boardElements, boardParams, boardPowered, calledAt, when } from '../../parts/board';
+import {
+  SUPPLY_TAKES,
+  boardElements,
+  boardParams,
+  boardPowered,
+  calledAt,
+  heedingLeak,
+  leakDesignations,
+  leakInputs,
+  leakTerminal,
+  when,
+} from '../../parts/board';
 import type { BurnerState } from '../../parts/burner-sequence';
 import { burnerAtRest } from '../../parts/burner-sequence';
 import {
@@ -32,6 +43,7 @@ const params = {
   stages: choice('Heating and cooling stages', { one: 'One', two: 'Two' }, 'one'),
   ...boardParams,
   ...burnerParams,
+  leak: leakTerminal,
   exchanger: choice('Exchanger', { dry: 'Flue stays hot', condensing: 'Condensing' }, 'dry'),
   firedKw: num({
     label: 'Fired with',
@@ -115,7 +127,7 @@ function stepBlower(
 
 function next(state: BoardState, senses: Senses, moment: BoardMoment): BoardState {
   if (!boardPowered(senses)) return atRest;
-  const called = calledAt(senses, moment.params);
+  const called = heedingLeak(calledAt(senses, moment.params), moment.params.leak);
   const burner = nextBurner(state, called('W'), senses, moment);
   const blower = stepBlower(state, isBurning(burner), called('Y'), called('G'), moment);
   const high = moment.params.stages === 'two' && burner.phase === 'burning' && called('W2');
@@ -131,7 +143,7 @@ const SECOND_STAGE: readonly Designation[] = [
 export const furnaceBoard = defineDevice({
   kind: 'furnace-board',
   title: 'Furnace board',
-  designations: ({ stages }) => [
+  designations: ({ stages, leak }) => [
     {
       mark: 'R',
       role: 'hot',
@@ -146,6 +158,7 @@ export const furnaceBoard = defineDevice({
     { mark: 'G', role: 'call', purpose: 'Fan call: runs the blower.' },
     { mark: 'W', role: 'call', purpose: 'Heating call: starts the burner sequence.', aliases: ['W1'] },
     ...(stages === 'two' ? SECOND_STAGE : []),
+    ...leakDesignations(leak),
     {
       mark: 'C',
       role: 'common',
@@ -163,7 +176,10 @@ export const furnaceBoard = defineDevice({
     const motor = (va: number) => motorImpedance(params.lineVolts, va, mains.hertz);
     const twoStage = params.stages === 'two';
     return [
-      ...boardElements(params, mains.hertz, twoStage ? ['Y', 'Y2', 'G', 'W', 'W2'] : ['Y', 'G', 'W']),
+      ...boardElements(params, mains.hertz, [
+        ...(twoStage ? ['Y', 'Y2', 'G', 'W', 'W2'] : ['Y', 'G', 'W']),
+        ...leakInputs(params.leak),
+      ]),
       ...burnerElements(params, mains.hertz, twoStage),
       contact('heat-relay', 'L1', '#heat'),
       load('blower-heat', '#heat', 'N', motor(params.blowerVa * 0.8)),
@@ -196,6 +212,7 @@ export const furnaceBoard = defineDevice({
     'cool-relay': [
       ['input-G', 'logic'],
       ['input-Y', 'logic'],
+      ['input-LK', 'logic'],
     ],
   },
   initial: atRest,

@@ -15,19 +15,26 @@ const THROUGH_OHMS = 0.05;
 /** Calls it lets through or drops, plain and with everything there may be. */
 const PLAIN = ['Y', 'W'] as const;
 const STAGED = ['Y', 'Y2', 'W', 'W2', 'O'] as const;
+const MOIST = [...STAGED, 'H'] as const;
 
-type Calls = 'plain' | 'staged';
-const callsOf = (takes: Calls): readonly (typeof STAGED)[number][] => (takes === 'staged' ? STAGED : PLAIN);
+type Calls = 'plain' | 'staged' | 'moist';
+const CALLS: Readonly<Record<Calls, readonly (typeof MOIST)[number][]>> = {
+  plain: PLAIN,
+  staged: STAGED,
+  moist: MOIST,
+};
+const callsOf = (takes: Calls) => CALLS[takes];
 
 /** Everything it passes on: the fan too, which it runs by itself meanwhile. */
 const passedOf = (takes: Calls): readonly string[] => [...callsOf(takes), 'G'];
 
-const PURPOSE: Readonly<Record<(typeof STAGED)[number], string>> = {
+const PURPOSE: Readonly<Record<(typeof MOIST)[number], string>> = {
   Y: 'cooling, or the compressor',
   Y2: 'the second stage of it',
   W: 'heat',
   W2: 'the second stage of heat',
   O: 'the reversing valve',
+  H: 'the humidifier',
 };
 const ALIASES: Readonly<Partial<Record<string, readonly string[]>>> = { W: ['W1', 'AUX'], O: ['O/B', 'B'] };
 
@@ -103,10 +110,16 @@ export const leakController = defineDevice({
       mark: 'LK',
       role: 'contact',
       purpose: 'To the unit’s own leak terminal, where it has one. Insulate it if unused.',
+      serves: 'leak',
     },
   ],
   params: {
-    takes: choice('It takes', { plain: 'R C Y W G', staged: 'R C Y Y2 W W2 O G' }, 'plain', 'read the label'),
+    takes: choice(
+      'It takes',
+      { plain: 'R C Y W G', staged: 'R C Y Y2 W W2 O G', moist: 'R C Y Y2 W W2 O H G' },
+      'plain',
+      'read the label',
+    ),
     ...boardParams,
   },
   settings: {
@@ -149,7 +162,7 @@ export const leakController = defineDevice({
     ...(addsFan === 'yes' && { fan: [[inputOf('TY'), LOGIC]] }),
   }),
   // The fan is passed on too, but it is to run: nothing is guarded by that contact.
-  interrupts: STAGED.map((mark) => `pass-${mark}`),
+  interrupts: MOIST.map((mark) => `pass-${mark}`),
   alarm: 'leak',
   initial: { powered: false, leak: false, ended: null, cools: false } as LeakState,
   positions: (
