@@ -22,6 +22,7 @@ import { recordRoutes } from './routes/record';
 import { reportRoutes } from './routes/report';
 import { revisionRoutes } from './routes/revisions';
 import { scheduleRoutes } from './routes/schedules';
+import { trusted } from './trusted';
 import { webRoutes } from './web';
 
 export interface AppOptions {
@@ -62,6 +63,7 @@ export function createApp({ db, log, web, requestsPerMinute = 600 }: AppOptions)
       strictTransportSecurity: false,
     }),
   );
+  app.use(trusted);
   app.use(compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: BROTLI_QUALITY } } }));
 
   const api = express.Router();

@@ -1,5 +1,6 @@
 /** Open formats in and out. */
 export * from './circuit-json';
+export { writeCsv } from './csv';
 export * from './json-schema';
 export * from './paper';
 export * from './spice';

@@ -1,4 +1,5 @@
 /** The wire schedule: RFC 4180 (header, CR LF, quotes doubled), and nothing lost either way. */
+import { parse } from 'csv-parse/sync';
 import { parseCircuit } from '../circuit';
 import { TEMPLATES, furnaceAirConditioner } from '../systems';
 import { readSchedule, writeSchedule } from '.';
@@ -74,4 +75,16 @@ test('a file in another format is refused by its header', () => {
     ok: false,
     problems: [{ line: 1 }],
   });
+});
+
+// Formula injection: OWASP, from memory. A spreadsheet takes a cell that begins with =, +, - or @ for a formula.
+test('a label that begins as a formula does is none in a spreadsheet, and comes back as it was', () => {
+  const circuit = furnaceAirConditioner('Schedule');
+  const labels = ['=HYPERLINK("x")', '+1', '-cable', '@cable'];
+  const cables = circuit.cables.map((cable, i) => ({ ...cable, label: labels[i % labels.length]! }));
+  const text = writeSchedule({ ...circuit, cables });
+  for (const row of parse(text, { columns: true }) as Record<string, string>[])
+    expect(row.label).toMatch(/^'[=+\-@]/);
+  const read = readSchedule(text, { ...circuit, cables }, 'replace');
+  expect(read).toMatchObject({ ok: true, circuit: { cables } });
 });

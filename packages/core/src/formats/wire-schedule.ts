@@ -4,6 +4,7 @@ import { LIMITS, findDevice, hasTerminal, splitTerminal } from '../circuit';
 import type { ColourCode } from '../standards';
 import { COLOUR_CODES, GAUGES } from '../standards';
 import Papa from 'papaparse';
+import { plainCell, writeCsv } from './csv';
 
 const COLUMNS = [
   'cable',
@@ -34,7 +35,7 @@ export function writeSchedule({ cables }: Circuit): string {
       to: to ?? '',
     })),
   );
-  return `${Papa.unparse({ fields: [...COLUMNS], data: rows }, { newline: '\r\n' })}\r\n`;
+  return writeCsv(COLUMNS, rows);
 }
 
 /** Something wrong with a schedule, by line of the file; line 1 is the header. */
@@ -145,7 +146,11 @@ function merged(circuit: Circuit, cables: readonly Cable[]): Cable[] {
  * in place of all there is. Nothing is changed when a line has a problem.
  */
 export function readSchedule(text: string, circuit: Circuit, mode: ScheduleMode): ScheduleRead {
-  const { data, meta, errors } = Papa.parse<Row>(text, { header: true, skipEmptyLines: true });
+  const { data, meta, errors } = Papa.parse<Row>(text, {
+    header: true,
+    skipEmptyLines: true,
+    transform: plainCell,
+  });
   const missing = COLUMNS.filter((column) => !meta.fields?.includes(column));
   if (missing.length > 0)
     return {

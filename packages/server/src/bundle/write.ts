@@ -1,9 +1,8 @@
 /** A job or a site as one ZIP file: its rows as JSON, and beside them what people and other programs read. */
-import { circuitToJson, loomSvg, writeSchedule } from '@zygostat/core/formats';
+import { circuitToJson, loomSvg, writeCsv, writeSchedule } from '@zygostat/core/formats';
 import { layLoom } from '@zygostat/core/drawing';
 import type { Zippable } from 'fflate';
 import { strToU8, zipSync } from 'fflate';
-import Papa from 'papaparse';
 import type { StoredJob } from '../db/bundle';
 import { BUNDLE_FORMAT, BUNDLE_VERSION } from './shape';
 
@@ -32,7 +31,7 @@ function readingsCsv(readings: StoredJob['readings']): string {
     expected: row.expected ?? '',
     actual: row.actual ?? '',
   }));
-  return `${Papa.unparse({ fields, data }, { newline: '\r\n' })}\r\n`;
+  return writeCsv(fields, data);
 }
 
 function filesOf({ site, job, ...rows }: StoredJob): Zippable {

@@ -1,8 +1,8 @@
 import { cardsOf } from '@zygostat/core/wire';
+import { writeCsv } from '@zygostat/core/formats';
 import { namesIn, otherEndText } from '@zygostat/core/words';
 import type { Request } from 'express';
 import { Router } from 'express';
-import Papa from 'papaparse';
 import { storedDocument } from '../db/documents';
 import type { Db } from '../db/open';
 import { latestRevision } from '../db/revisions';
@@ -59,7 +59,7 @@ export function paperRoutes(db: Db): Router {
     response
       .type('text/csv; charset=utf-8; header=present')
       .attachment('landings.csv')
-      .send(`${Papa.unparse({ fields, data: rows }, { newline: '\r\n' })}\r\n`);
+      .send(writeCsv(fields, rows));
   });
 
   router.get('/jobs/:id/papers/diagram.svg', async (request, response) => {

@@ -9,6 +9,7 @@ import type { ColourCode } from '../../standards';
 import { colourName } from '../../standards';
 import type { DrawnWire } from '../../unit';
 import Papa from 'papaparse';
+import { plainCell } from '../csv';
 import { readColour } from './colours';
 import { inferMark, readEnd } from './ends';
 import { intoUnit } from './into-unit';
@@ -85,6 +86,7 @@ function rowsOf(text: string): Line[] | null {
   const { data } = Papa.parse<Record<string, string>>(text, {
     header: true,
     skipEmptyLines: true,
+    transform: plainCell,
     transformHeader: (name) => name.trim().toLowerCase().replace('color', 'colour'),
   });
   return data.map((row, i) => {

@@ -2,7 +2,7 @@
 import type { Circuit, TerminalId } from '../../circuit';
 import { findDevice, isSplice, splitTerminal } from '../../circuit';
 import type { DrawnWire } from '../../unit';
-import Papa from 'papaparse';
+import { writeCsv } from '../csv';
 
 const endText = (circuit: Circuit, terminal: TerminalId): string => {
   const { deviceId, mark } = splitTerminal(terminal);
@@ -26,5 +26,5 @@ export function writeWireCsv(circuit: Circuit, wires: readonly DrawnWire[]): str
     from: endText(circuit, from),
     to: endText(circuit, to),
   }));
-  return `${Papa.unparse({ fields: ['colour', 'number', 'from', 'to'], data }, { newline: '\r\n' })}\r\n`;
+  return writeCsv(['colour', 'number', 'from', 'to'], data);
 }

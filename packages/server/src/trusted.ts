@@ -1,0 +1,39 @@
+/**
+ * Who may ask. A page of somewhere else must not reach this server, neither under a name of its own that leads here (DNS rebinding)
+ * nor by sending to it from where it is: RFC 9110 15.5.20 (misdirected request), and the Origin of RFC 6454.
+ */
+import type { RequestHandler } from 'express';
+import { sendProblem } from './problem';
+
+/** Names of this machine to itself. */
+const LOOPBACK: ReadonlySet<string> = new Set(['127.0.0.1', 'localhost', '[::1]']);
+const READS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/** Host and port of an address without its path; `null` where it is none. */
+function hostOf(address: string): { host: string; hostname: string } | null {
+  try {
+    const { host, hostname } = new URL(address);
+    return { host, hostname };
+  } catch {
+    return null;
+  }
+}
+
+/** Answers only under the names it goes by, and takes changes only from pages it served itself. */
+export const trusted: RequestHandler = (request, response, next) => {
+  const asked = hostOf(`http://${request.headers.host ?? ''}`);
+  if (!asked || !LOOPBACK.has(asked.hostname))
+    return sendProblem(response, {
+      status: 421,
+      title: 'Not this server',
+      detail: 'This server answers on 127.0.0.1 and localhost only.',
+    });
+  const { origin } = request.headers;
+  if (!READS.has(request.method) && origin !== undefined && hostOf(origin)?.host !== asked.host)
+    return sendProblem(response, {
+      status: 403,
+      title: 'Not from here',
+      detail: 'A page of another origin may not change anything here.',
+    });
+  next();
+};
