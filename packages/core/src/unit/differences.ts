@@ -60,7 +60,8 @@ export interface UnitReport {
   /** What the unit as found does that the unit as drawn does not, all of it together. */
   together: readonly Finding[];
   asFound: Proof;
-  drawn: Circuit;
+  /** With everything that must go put right; what may stay is left as it was found. */
+  mended: Circuit;
 }
 
 /** Puts wires together that sit on one another's terminals. */
@@ -103,6 +104,24 @@ function verdictOf(difference: Difference, does: readonly Finding[]): Told['verd
     : 'equal';
 }
 
+/** Wires landed as drawn, each in the colour and with the number it was found with; an earth in an earth's colour. */
+function mendedBy(circuit: Circuit, told: readonly Told[]): Circuit {
+  const wires = told.flatMap(({ verdict, difference }) =>
+    verdict !== 'go' && verdict !== 'earth'
+      ? []
+      : difference.map((found): DrawnWire => {
+          const { number: drawn, ...wire } = found.wire;
+          const number = found.number === undefined ? drawn : (found.number ?? undefined);
+          return {
+            ...wire,
+            colour: found.colour === undefined || isEarthly(found) ? wire.colour : found.colour,
+            ...(number !== undefined && { number }),
+          };
+        }),
+  );
+  return asDrawn(circuit, { wires, walked: [] });
+}
+
 /** Wires inside the unit that its diagram does not have. */
 function wiresBeside(circuit: Circuit, { wires }: UnitDiagram): DrawnWire[] {
   const station = unitStation(circuit);
@@ -137,5 +156,5 @@ export function unitReport(
   const asFound = found.some(({ ends }) => ends.length > 0) ? prove(circuit) : good;
   if (!asFound || !progress(all, all)) return null;
   const undrawn = wiresBeside(circuit, diagram);
-  return { told, undrawn, together: beyond(asFound, good), asFound, drawn };
+  return { told, undrawn, together: beyond(asFound, good), asFound, mended: mendedBy(circuit, told) };
 }

@@ -3,7 +3,7 @@
  * practice; that the largest reading is the sum of the other two is Ohm's law of two windings in series; C = I / (2πfV) is exact.
  */
 import type { Circuit } from '../circuit';
-import { findConductor, land, lift } from '../circuit';
+import { findConductor, land, lift, setConductor } from '../circuit';
 import { furnaceAirConditionerByWire, heatPumpWithStripsByWire } from '../systems';
 import { partway, stepsOf } from '../wire';
 import type { WindingReadings } from '.';
@@ -117,7 +117,7 @@ describe('as found against the diagram', () => {
     const report = unitReport(exchanged, diagram)!;
     expect(told(exchanged)).toEqual([[['w4', 'w7'], 'go', true]]);
     expect(report.together).not.toEqual([]);
-    expect(report.drawn).toEqual(unit);
+    expect(report.mended).toEqual(unit);
   });
 
   test('a wire of another colour may stay, a green one not where nothing is earth', () => {
@@ -125,6 +125,14 @@ describe('as found against the diagram', () => {
       asDrawn(unit, { wires: [{ ...diagram.wires[3]!, colour }], walked: [] });
     expect(told(coloured('VT'))).toEqual([[[diagram.wires[3]!.id], 'stay', false]]);
     expect(told(coloured('GN'))).toEqual([[[diagram.wires[3]!.id], 'earth', false]]);
+  });
+
+  test('what is put right keeps the colour that may stay', () => {
+    const violet = setConductor(exchanged, 'w4', { colour: 'VT', tag: null });
+    expect(told(violet)).toEqual([[['w4', 'w7'], 'go', true]]);
+    expect(unitReport(violet, diagram)!.mended).toEqual(
+      setConductor(unit, 'w4', { colour: 'VT', tag: null }),
+    );
   });
 
   test('a wire landed beside on the same net does the same', () => {
@@ -157,13 +165,13 @@ describe('as found against the diagram', () => {
     const report = unitReport(apart, diagram)!;
     expect(report.told.flatMap(({ difference }) => difference)).toHaveLength(diagram.wires.length);
     expect(report.told.every(({ verdict }) => verdict === 'go')).toBe(true);
-    const steps = stepsOf(apart, report.drawn);
+    const steps = stepsOf(apart, report.mended);
     const landed = steps.filter(({ kind }) => kind === 'land');
     expect(landed).toHaveLength(2 * diagram.wires.length);
     // Off, dead where the line comes in, and discharged before any of it.
     for (const { after } of landed)
       expect(after).toEqual(expect.arrayContaining(['off', 'dead:contactor.L1', 'discharge:capacitor']));
-    expect(partway(apart, report.drawn, new Set(steps.map(({ id }) => id)))).toEqual(report.drawn);
+    expect(partway(apart, report.mended, new Set(steps.map(({ id }) => id)))).toEqual(report.mended);
   });
 
   test('stops where it is no longer wanted', () => {

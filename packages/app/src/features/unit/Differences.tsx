@@ -67,10 +67,10 @@ function DifferenceCard({ circuit, told }: { circuit: Circuit; told: Told }) {
 function Report({ jobId, circuit, report }: { jobId: string; circuit: Circuit; report: UnitReport }) {
   const take = useTakePlan();
   const names = namesIn(circuit);
-  const { told, undrawn, drawn, asFound } = report;
+  const { told, undrawn, mended, asFound } = report;
   const toDo = told.some((one) => !stays(one));
   const putRight = () => {
-    take({ title: 'Outdoor unit as its diagram has it', after: drawn, swap: null, reasons: {} });
+    take({ title: 'Outdoor unit as its diagram has it', after: mended, swap: null, reasons: {} });
     router.replace({ pathname: '/job/[id]/wire', params: { id: jobId } });
   };
   return (
@@ -86,7 +86,11 @@ function Report({ jobId, circuit, report }: { jobId: string; circuit: Circuit; r
       ) : null}
       <View role="list" aria-label="What differs" style={styles.list}>
         {told.map((one) => (
-          <DifferenceCard key={differenceTitle(one.difference)} circuit={circuit} told={one} />
+          <DifferenceCard
+            key={one.difference.map(({ wire }) => wire.id).join()}
+            circuit={circuit}
+            told={one}
+          />
         ))}
       </View>
       {undrawn.length > 0 ? (
