@@ -17,6 +17,6 @@ export type { Situation } from './situation';
 export { CLEARED_AFTER_S, LONGEST_S, REST_S, runCase, runsAgain, supply } from './supplied';
 export type { Supplied } from './supplied';
 export { displacedBy, sweep, wrongLandings } from './sweep';
-export type { Mistake, WrongLanding } from './sweep';
+export type { LandedEnd, Mistake, WrongLanding } from './sweep';
 export { fieldConductors, lineTerminals } from './terminals';
 export type { PropertyId, Violation } from './violation';

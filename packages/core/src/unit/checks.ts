@@ -4,6 +4,8 @@
  * sum of the other two follows from the two windings being in series.
  */
 
+import { readWindings } from '../standards';
+
 export type Pin = 'C' | 'R' | 'S';
 const PINS: readonly Pin[] = ['C', 'R', 'S'];
 
@@ -28,11 +30,9 @@ const LEADS = [
   [1, 2],
   [0, 2],
 ] as const;
-/** Below this a winding reads as nothing, Ω; to the shell it is grounded below this; and how far a sum may be off. From memory. */
+/** Below this a winding reads as nothing, and to the shell it is grounded, Ω; from memory. */
 const SHORTED_OHMS = 0.1;
 const GROUNDED_OHMS = 100_000;
-const SUM_SHARE = 0.1;
-const SUM_OHMS = 0.2;
 
 /**
  * Names a motor's three leads from its resistances, or says what is wrong with it.
@@ -53,26 +53,15 @@ export function nameWindings({ between, toShell = [] }: WindingReadings): Windin
   }
   const shorted = between.findIndex((ohms) => ohms < SHORTED_OHMS);
   if (shorted >= 0) return { type: 'shorted', between: LEADS[shorted]! };
-  const order = [0, 1, 2].sort((one, other) => between[other]! - between[one]!);
-  const [most, middle, least] = order.map((i) => between[i]!) as [number, number, number];
-  const sum = middle + least;
-  if (Math.abs(most - sum) > Math.max(SUM_OHMS, SUM_SHARE * sum))
-    return { type: 'no-sum', largest: most, sum };
-  const has = (reading: number, lead: number) => (LEADS[reading] as readonly number[]).includes(lead);
-  const pins = PINS.map((_, lead): Pin =>
-    !has(order[0]!, lead) ? 'C' : has(order[1]!, lead) ? 'S' : 'R',
-  ) as [Pin, Pin, Pin];
+  const { pairs, adds } = readWindings(between);
+  const [least, middle, most] = [...between].sort((one, other) => one - other) as [number, number, number];
+  if (!adds) return { type: 'no-sum', largest: most, sum: middle + least };
+  // A lead is the pin that both its readings have.
+  const pins = PINS.map((_, lead): Pin => {
+    const own = pairs.filter((_pair, reading) => (LEADS[reading] as readonly number[]).includes(lead));
+    return PINS.find((pin) => own.every((pair) => pair.includes(pin)))!;
+  }) as [Pin, Pin, Pin];
   return { type: 'named', pins, run: least, start: middle };
-}
-
-/**
- * Capacitance from the current through a capacitor and the volts across it, farads: C = I / (2πfV), exactly.
- *
- * @throws RangeError when amperes, volts or hertz is not above 0.
- */
-export function capacitanceOf(amps: number, volts: number, hertz: number): number {
-  if (!(amps > 0 && volts > 0 && hertz > 0)) throw new RangeError('amperes, volts and hertz must be above 0');
-  return amps / (2 * Math.PI * hertz * volts);
 }
 
 export type CapacitorVerdict = 'within' | 'weak' | 'over';

@@ -1,6 +1,6 @@
 /**
  * An outdoor unit wire by wire. Which of three readings is whose, and that a dual capacitor's sides are not to be exchanged, is common
- * practice; that the largest reading is the sum of the other two is Ohm's law of two windings in series; C = I / (2πfV) is exact.
+ * practice; that the largest reading is the sum of the other two is Ohm's law of two windings in series.
  */
 import type { Circuit } from '../circuit';
 import { findConductor, land, lift, setConductor } from '../circuit';
@@ -9,7 +9,6 @@ import { partway, stepsOf } from '../wire';
 import type { WindingReadings } from '.';
 import {
   asDrawn,
-  capacitanceOf,
   capacitorVerdict,
   diagramOf,
   nameWindings,
@@ -60,13 +59,6 @@ describe('three resistances', () => {
 });
 
 describe('capacitance', () => {
-  // Trade arithmetic: 2652 × A ÷ V at 60 Hz, µF; exact physics.
-  test('from amperes and volts', () => {
-    expect(capacitanceOf(4.5, 341, 60) * 1e6).toBeCloseTo((2652.58 * 4.5) / 341, 2);
-    expect(capacitanceOf(4.5, 341, 50) / capacitanceOf(4.5, 341, 60)).toBeCloseTo(1.2, 9);
-    expect(() => capacitanceOf(4.5, 0, 60)).toThrow(RangeError);
-  });
-
   // Replace outside ±6 %: common practice.
   test.each([
     [32.8, 'weak'],

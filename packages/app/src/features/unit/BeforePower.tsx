@@ -5,7 +5,8 @@ import type { Circuit, Device } from '@zygostat/core/circuit';
 import { nodeName } from '@zygostat/core/circuit';
 import type { Capacitance } from '@zygostat/core/devices';
 import { contextOf, kindOf } from '@zygostat/core/devices';
-import { capacitanceOf, capacitorVerdict, nameWindings } from '@zygostat/core/unit';
+import { capacitanceUnderLoad } from '@zygostat/core/standards';
+import { capacitorVerdict, nameWindings } from '@zygostat/core/unit';
 import { UNIT_BEFORE_POWER, capacitorText, windingText } from '@zygostat/core/words';
 import { AppText, Options } from '../../basics';
 import { useTokens } from '../../theme';
@@ -92,7 +93,7 @@ function CapacitorCheck({ circuit, device, side }: { circuit: Circuit; device: D
         ? read * 1e-6
         : null
       : loaded
-        ? capacitanceOf(a, v, circuit.mains.hertz)
+        ? capacitanceUnderLoad(a, v, circuit.mains.hertz)
         : null;
   const [one, other] = side.between.map((mark) => nodeName(circuit, `${device.id}.${mark}`));
   return (

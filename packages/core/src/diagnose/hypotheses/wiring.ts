@@ -1,12 +1,13 @@
 /** What may be wrong with conductors: broken, loose, touching, landed elsewhere. */
 import type { Cable, Circuit, Conductor, End, TerminalId } from '../../circuit';
-import { ENDS, endNode, findConductor, marksOf, otherEnd } from '../../circuit';
-import { EARTH, fill, kindOf } from '../../devices';
+import { ENDS, endNode, findConductor, marksOf, otherEnd, splitTerminal } from '../../circuit';
+import { EARTH, contextOf, fill, kindOf } from '../../devices';
 import type { Alteration } from '../../network';
 import { TOUCHING_OHMS } from '../../network';
-import type { WrongLanding } from '../../prove';
+import type { LandedEnd, WrongLanding } from '../../prove';
 import { displacedBy, fieldConductors, lineTerminals, wrongLandings } from '../../prove';
 import { ohmsPerMetre } from '../../standards';
+import { unitStation } from '../../unit';
 import type { Hypothesis } from './hypothesis';
 import { hypothesis } from './hypothesis';
 
@@ -160,11 +161,47 @@ function reversedPhases({ devices, cables }: Circuit): WrongLanding[] {
   );
 }
 
+const landingsOn = ({ cables }: Circuit, device: string): LandedEnd[] =>
+  cables.flatMap(({ conductors }) =>
+    conductors.flatMap((conductor) =>
+      ENDS.flatMap((end) => {
+        const terminal = conductor[end];
+        return terminal !== null && splitTerminal(terminal).deviceId === device
+          ? [{ conductor: conductor.id, end, terminal }]
+          : [];
+      }),
+    ),
+  );
+
+/** In a unit that is there wire by wire: every two wires exchanged on a motor's pins, or on a run capacitor. */
+function exchangedInUnit(circuit: Circuit): WrongLanding[] {
+  const station = unitStation(circuit);
+  const apart = circuit.devices.filter((device) => {
+    const kind = kindOf(device.kind);
+    const pins = kind.designations(fill(kind.params, device.params)).filter(({ role }) => role === 'winding');
+    const holds = kind.capacitances(contextOf(device, circuit.mains)).length > 0;
+    return device.station === station && (holds || pins.length > 1);
+  });
+  return apart.flatMap(({ id }) => {
+    const landings = landingsOn(circuit, id);
+    return landings.flatMap((one, i) =>
+      landings
+        .slice(i + 1)
+        .flatMap((other): WrongLanding[] =>
+          other.terminal === one.terminal || other.conductor === one.conductor
+            ? []
+            : [{ type: 'exchanged', one, other }],
+        ),
+    );
+  });
+}
+
 function landingHypotheses(circuit: Circuit): Hypothesis[] {
   const wrongs = [
     ...wrongLandings(circuit).map(({ wrong }) => wrong),
     ...wrongTaps(circuit),
     ...reversedPhases(circuit),
+    ...exchangedInUnit(circuit),
   ];
   const made = wrongs.map((wrong) => {
     const moves = displacedBy(wrong);
