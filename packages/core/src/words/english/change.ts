@@ -1,4 +1,4 @@
-import { findDevice, splitTerminal } from '../../circuit';
+import { findConductor, findDevice, splitTerminal } from '../../circuit';
 import { kindOf } from '../../devices';
 import type { Change, WrongLanding } from '../../prove';
 import type { Names } from '../names';
@@ -51,12 +51,20 @@ export const changesText = (names: Names, changes: readonly Change[]): string =>
     .map((text, i) => (i === 0 ? text : `${text.charAt(0).toLowerCase()}${text.slice(1)}`))
     .join('; then ')}.`;
 
+/** A conductor with the number printed on it, where it has one: in a unit several have one colour. */
+function numbered({ circuit, conductor }: Names, id: string): string {
+  const tag = findConductor(circuit, id)?.tag;
+  const name = conductor(id);
+  return tag !== undefined && /^\d/.test(tag) ? name.replace(' of ', ` ${tag} of `) : name;
+}
+
 /** A wrong landing, as what was done. */
-export function wrongLandingText({ conductor, node }: Names, wrong: WrongLanding): string {
+export function wrongLandingText(names: Names, wrong: WrongLanding): string {
+  const { node } = names;
   if (wrong.type === 'moved') {
     const { landed, on } = wrong;
-    return `${conductor(landed.conductor)} on ${node(on)} instead of ${splitTerminal(landed.terminal).mark}`;
+    return `${numbered(names, landed.conductor)} on ${node(on)} instead of ${splitTerminal(landed.terminal).mark}`;
   }
   const { one, other } = wrong;
-  return `${conductor(one.conductor)} and ${conductor(other.conductor)} exchanged, on ${node(one.terminal)} and ${node(other.terminal)}`;
+  return `${numbered(names, one.conductor)} and ${numbered(names, other.conductor)} exchanged, on ${node(one.terminal)} and ${node(other.terminal)}`;
 }
