@@ -3,7 +3,6 @@ import type { Circuit } from '../circuit';
 import { halvesOf, isFedAt, splitTerminal } from '../circuit';
 import type { LoadNature, Appearance } from '../devices';
 import { kindOf, loadsOf } from '../devices';
-import { unitStation } from '../unit';
 
 /** In the order in which they are asked for where they tell alike. */
 export const FEATURES = [
@@ -27,7 +26,6 @@ export const FEATURES = [
   'fedIndoors',
   'dataPair',
   'wirelessLink',
-  'unitOpened',
 ] as const;
 export type Feature = (typeof FEATURES)[number];
 
@@ -74,7 +72,6 @@ export function featuresOf(circuit: Circuit): Record<Feature, boolean> {
     zonePanel: zoned,
     leakController: devices.some(({ kind }) => kindOf(kind).safety?.runs === 'fan'),
     wirelessLink: devices.some(({ kind }) => kindOf(kind).seenAs.includes('link')),
-    unitOpened: unitStation(circuit) !== null,
     dataPair: devices.some(({ kind }) => kindOf(kind).pairs),
     ductless: halves.length > 0,
     fedIndoors: halves.some((half) => !outdoors.includes(half.device) && isFedAt(circuit, half)),

@@ -3,6 +3,7 @@ import type { Circuit } from '../circuit';
 import { hasTerminal, landedOn } from '../circuit';
 import { kindOf } from '../devices';
 import { TEMPLATES } from '../systems';
+import { unitStation } from '../unit';
 import type { Feature } from './features';
 import { FEATURES, featuresOf } from './features';
 
@@ -42,16 +43,18 @@ interface Known {
   features: Record<Feature, boolean>;
 }
 
-/** Features of every ready system, worked out once. */
+/**
+ * Features of every ready system, worked out once. A unit that is there wire by wire is seen to be what it is as a whole: its wires
+ * are walked once it is known.
+ */
 let known: Known[] | null = null;
 const candidates = () =>
-  (known ??= TEMPLATES.map(({ id, title, summary, commonness, build }) => ({
-    template: id,
-    title,
-    summary,
-    commonness,
-    features: featuresOf(build(title)),
-  })));
+  (known ??= TEMPLATES.flatMap(({ id, title, summary, commonness, build }) => {
+    const circuit = build(title);
+    return unitStation(circuit) === null
+      ? [{ template: id, title, summary, commonness, features: featuresOf(circuit) }]
+      : [];
+  }));
 
 /** What the as-found record already says: an O or B landed, a second hot, a second stage, a C. */
 export function evidenceFrom(circuit: Circuit): Answers {

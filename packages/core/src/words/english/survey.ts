@@ -120,12 +120,6 @@ export const QUESTION_WORDS: Readonly<Record<Feature, QuestionWords>> = {
     seen: 'a wireless link',
     unseen: 'no wireless link',
   },
-  unitOpened: {
-    text: 'Is the outdoor unit to be traced inside, wire by wire?',
-    tell: 'Its cover is off and its diagram at hand: compressor, fan, capacitor and contactor each with wires of their own.',
-    seen: 'an outdoor unit traced wire by wire',
-    unseen: 'an outdoor unit taken as a whole',
-  },
   dataPair: {
     text: 'Do thermostat and boards talk over two data conductors?',
     tell: 'Four conductors on thermostat and boards of one make, R, C and two marked for data; nothing is landed on Y, W or G.',
