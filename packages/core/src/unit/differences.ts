@@ -96,12 +96,29 @@ const withOnly = (circuit: Circuit, diagram: UnitDiagram, difference: Difference
 const isEarthly = ({ wire, colour }: WireFound) =>
   colour !== undefined && isEarthColour(colour) !== isEarthColour(wire.colour);
 
-function verdictOf(difference: Difference, does: readonly Finding[]): Told['verdict'] {
+/** Whether other wires of the diagram join two terminals: past a contact they are not the same, whatever runs. */
+function isJoined(wires: readonly DrawnWire[], one: TerminalId, other: TerminalId): boolean {
+  const reached = new Set([one]);
+  for (const at of reached)
+    for (const { from, to } of wires) {
+      if (from === at) reached.add(to);
+      if (to === at) reached.add(from);
+    }
+  return reached.has(other);
+}
+
+function verdictOf(
+  difference: Difference,
+  does: readonly Finding[],
+  { wires }: UnitDiagram,
+): Told['verdict'] {
   if (difference.some(isEarthly)) return 'earth';
   if (difference.every(({ ends }) => ends.length === 0)) return 'stay';
-  return does.length > 0 || difference.some(({ ends }) => ends.some(({ found }) => found === null))
-    ? 'go'
-    : 'equal';
+  const others = wires.filter(({ id }) => !difference.some(({ wire }) => wire.id === id));
+  const isSame = difference.every(({ ends }) =>
+    ends.every(({ drawn, found }) => found !== null && isJoined(others, drawn, found)),
+  );
+  return does.length === 0 && isSame ? 'equal' : 'go';
 }
 
 /** Wires landed as drawn, each in the colour and with the number it was found with; an earth in an earth's colour. */
@@ -151,7 +168,7 @@ export function unitReport(
     const proof = lands ? prove(withOnly(circuit, diagram, difference)) : good;
     if (!proof || !progress(told.length + 2, all)) return null;
     const does = beyond(proof, good);
-    told.push({ difference, does, verdict: verdictOf(difference, does) });
+    told.push({ difference, does, verdict: verdictOf(difference, does, diagram) });
   }
   const asFound = found.some(({ ends }) => ends.length > 0) ? prove(circuit) : good;
   if (!asFound || !progress(all, all)) return null;

@@ -131,6 +131,10 @@ describe('as found against the diagram', () => {
     expect(told(land(unit, 'w6', 'from', 'contactor.T2'))).toEqual([[['w6'], 'equal', false]]);
   });
 
+  test('a wire on the live side of the contactor must go, though nothing runs otherwise', () => {
+    expect(told(land(unit, 'w1', 'from', 'contactor.L1'))).toEqual([[['w1'], 'go', false]]);
+  });
+
   test('a wire that is off, or turned end for end', () => {
     expect(told(lift(unit, 'w13', 'to'))).toEqual([[['w13'], 'go', true]]);
     const { from, to } = findConductor(unit, 'w13')!;
