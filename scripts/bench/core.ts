@@ -57,21 +57,30 @@ function ngspiceMicroseconds(netlist: string): number {
 const KEYS_A_MINUTE = 180;
 const TAPS_A_MINUTE = 50;
 
+/** What may be typed of an end, shortest first: its beginning, or that of its terminal's mark. */
+function beginnings(end: string): string[] {
+  const mark = end.slice(end.lastIndexOf(' ') + 1);
+  return [end, mark]
+    .flatMap((text) => Array.from({ length: text.length }, (_, i) => text.slice(0, i)))
+    .sort((one, other) => one.length - other.length);
+}
+
 /** Keys and taps it takes to type a list, each end by as little as brings it up among what is offered. */
 function typing(list: string, circuit: Circuit, station: string): { keys: number; taps: number } {
   let [keys, taps, typed, here] = [0, 0, '', circuit];
   for (const line of list.split('\n')) {
     const [head = '', body = ''] = line.split(': ');
     keys += head.length + 2;
+    let first = '';
     for (const end of body.split(' – ')) {
-      const prefixes = Array.from({ length: end.length }, (_, i) => end.slice(0, i));
-      const enough = prefixes.find((prefix) => completions(here, station, prefix).includes(end));
+      const enough = beginnings(end).find((part) => completions(here, station, part, first).includes(end));
       keys += enough?.length ?? end.length;
       taps += enough === undefined ? 0 : 1;
+      first = end;
     }
     typed += `${line}\n`;
     const read = readWireList(typed, circuit, station);
-    if (read.ok) here = read.circuit;
+    here = read.ok ? read.circuit : read.soFar;
   }
   return { keys, taps };
 }

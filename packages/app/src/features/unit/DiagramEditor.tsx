@@ -27,15 +27,20 @@ const lineAt = (text: string, cursor: number): { from: number; to: number } => (
   to: text.indexOf('\n', cursor) < 0 ? text.length : text.indexOf('\n', cursor),
 });
 
-/** The end that is being typed: what stands after the colon or the dash before the cursor. */
-function endBefore(text: string, cursor: number): { from: number; typed: string } | null {
+/** The end that is being typed: what stands after the colon or the dash before the cursor, and the end before the dash. */
+function endBefore(text: string, cursor: number): { from: number; typed: string; first: string } | null {
   const { from } = lineAt(text, cursor);
   const line = text.slice(from, cursor);
   const start = Math.max(line.lastIndexOf(':'), line.lastIndexOf('–'), line.lastIndexOf(' - ') + 1);
   if (start <= 0) return null;
   const at = from + start + 1;
   const typed = text.slice(at, cursor);
-  return { from: at + typed.length - typed.trimStart().length, typed: typed.trim() };
+  const colon = line.indexOf(':');
+  return {
+    from: at + typed.length - typed.trimStart().length,
+    typed: typed.trim(),
+    first: start > colon ? line.slice(colon + 1, start).trim() : '',
+  };
 }
 
 function Problems({
@@ -74,12 +79,10 @@ export function DiagramEditor({ circuit, station, diagram, onTaken }: DiagramEdi
   const late = useDeferredValue(text);
   const read = useMemo(() => readWireList(late, circuit, station), [late, circuit, station]);
   const end = endBefore(text, cursor);
-  // While a list has problems its parts are not in yet: what is here is all there is to go on with.
-  const offered = end ? completions(read.ok ? read.circuit : circuit, station, end.typed) : [];
+  const offered = end ? completions(read.ok ? read.circuit : read.soFar, station, end.typed, end.first) : [];
   const complete = (chosen: string) => {
     const rest = text.slice(cursor);
-    const isFirst = !/[–]|\s-\s/.test(text.slice(lineAt(text, cursor).from, end!.from));
-    const joint = chosen.endsWith(' ') ? '' : isFirst ? ' – ' : '\n';
+    const joint = end!.first === '' ? ' – ' : '\n';
     const put = `${text.slice(0, end!.from)}${chosen}${joint}`;
     setText(put + rest);
     setCursor(put.length);
@@ -124,7 +127,7 @@ export function DiagramEditor({ circuit, station, diagram, onTaken }: DiagramEdi
       {offered.length > 0 ? (
         <View role="group" aria-label="Go on with" style={styles.chips}>
           {offered.map((one) => (
-            <ActionButton key={one} label={one.trim()} onPress={() => complete(one)} />
+            <ActionButton key={one} label={one} onPress={() => complete(one)} />
           ))}
         </View>
       ) : null}

@@ -1,7 +1,7 @@
 /** The end of a wire as a diagram says it, "capacitor FAN", and the terminal it is. */
 import { distance } from 'fastest-levenshtein';
 import type { Circuit, Device, TerminalId } from '../../circuit';
-import { addDevice, landedOn, setValue } from '../../circuit';
+import { addDevice, setValue } from '../../circuit';
 import type { Designation, DeviceKind, Values } from '../../devices';
 import { CATALOGUE, fill, kindOf } from '../../devices';
 
@@ -10,7 +10,7 @@ type EndRead =
   | { ok: true; circuit: Circuit; device: Device; mark: string | null }
   | { ok: false; message: string; instead: readonly string[] };
 
-const plain = (text: string) =>
+export const plain = (text: string) =>
   text
     .toLowerCase()
     .replace(/[^\p{L}\p{N}/+-]+/gu, ' ')
@@ -19,7 +19,7 @@ const plain = (text: string) =>
 /** Words about a terminal that say nothing of which. */
 const FILLERS = /\b(terminal|term|pin|lead|side|screw|tab)\b/g;
 
-const designationsOf = ({ kind, params }: Device): readonly Designation[] =>
+export const designationsOf = ({ kind, params }: Device): readonly Designation[] =>
   kindOf(kind).designations(fill(kindOf(kind).params, params));
 
 interface Named {
@@ -27,32 +27,44 @@ interface Named {
   device: Device;
 }
 
-interface Offered {
+/** A part of the catalogue by one of the names it is known by. */
+export interface Offered {
   name: string;
   kind: DeviceKind;
   params: Values;
 }
 
-/** Names that the devices of a station answer to. */
-function namesHere(circuit: Circuit, station: string): Named[] {
-  return circuit.devices
-    .filter((device) => device.station === station)
-    .flatMap((device) => {
-      const kind = kindOf(device.kind);
-      const params = fill(kind.params, device.params);
-      const known = Object.entries(kind.known).flatMap(([name, as]) =>
-        Object.entries(as).every(([param, value]) => params[param] === value) ? [name] : [],
-      );
-      // A joint goes by its label alone: there are many, and each joins something else.
-      const names = kind.splices ? [device.label] : [device.label, kind.title, device.id, ...known];
-      return [...new Set(names.map(plain))].map((name) => ({ name, device }));
-    });
+/** Read anew at every key that is typed: a device that stays the same answers to what it did. */
+const known = new WeakMap<Device, readonly Named[]>();
+
+/** Names that a device answers to. */
+function namesOf(device: Device): readonly Named[] {
+  const before = known.get(device);
+  if (before) return before;
+  const kind = kindOf(device.kind);
+  const params = fill(kind.params, device.params);
+  const asSetUp = Object.entries(kind.known).flatMap(([name, as]) =>
+    Object.entries(as).every(([param, value]) => params[param] === value) ? [name] : [],
+  );
+  // A joint goes by its label alone: there are many, and each joins something else.
+  const names = kind.splices ? [device.label] : [device.label, kind.title, device.id, ...asSetUp];
+  const named = [...new Set(names.map(plain))].map((name) => ({ name, device }));
+  known.set(device, named);
+  return named;
 }
 
-/** Names that a part of the catalogue is known by on diagrams. */
-const OFFERED: readonly Offered[] = CATALOGUE.flatMap((kind) =>
-  Object.entries(kind.known).map(([name, params]) => ({ name: plain(name), kind, params })),
-);
+/** Names that the devices of a station answer to. */
+const namesHere = (circuit: Circuit, station: string): Named[] =>
+  circuit.devices.filter((device) => device.station === station).flatMap(namesOf);
+
+/** Names that a part of the catalogue is known by on diagrams, and the title of what is one part and no other. */
+export const OFFERED: readonly Offered[] = CATALOGUE.flatMap((kind) => {
+  const known = Object.entries(kind.known);
+  const names = known.some(([, params]) => Object.keys(params).length === 0)
+    ? Object.entries({ [kind.title.toLowerCase()]: {}, ...kind.known })
+    : known;
+  return names.map(([name, params]) => ({ name: plain(name), kind, params }));
+});
 
 /** What is left of a text beside a name at its beginning or its end; `null` where the name is not there. */
 function beside(text: string, name: string): string | null {
@@ -110,16 +122,16 @@ const freeId = ({ devices }: Circuit, stem: string): string => {
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** The label of a part that comes in with a list: its own title, or what tells it from another of its kind. */
-const labelOf = ({ kind, params, name }: Offered): string =>
-  Object.keys(params).length > 0 && name.length > 3 ? capital(name.replace(/ switch$/, '')) : kind.title;
+export function labelOf({ kind, params, name }: Offered): string {
+  const same = ({ name: longer, ...one }: Offered) =>
+    one.kind === kind && longer.length > 3 && JSON.stringify(one.params) === JSON.stringify(params);
+  const by = OFFERED.find(same)?.name ?? name;
+  return Object.keys(params).length > 0 && by.length > 3 ? capital(by.replace(/ switch$/, '')) : kind.title;
+}
 
 function brought(circuit: Circuit, station: string, offer: Offered): { circuit: Circuit; device: Device } {
   const { kind, params } = offer;
-  const longer = OFFERED.find(
-    (one) =>
-      one.kind === kind && one.name.length > 3 && JSON.stringify(one.params) === JSON.stringify(params),
-  );
-  const label = labelOf(longer ?? offer);
+  const label = labelOf(offer);
   const stem = label.toLowerCase().replace(/[^a-z0-9]+/g, '-');
   const device: Device = {
     id: freeId(circuit, stem),
@@ -247,35 +259,8 @@ export function inferMark(
   return free.length === 1 ? free[0]!.mark : null;
 }
 
-function designationAt({ devices }: Circuit, terminal: TerminalId): Designation | undefined {
+export function designationAt({ devices }: Circuit, terminal: TerminalId): Designation | undefined {
   const at = terminal.lastIndexOf('.');
   const device = devices.find(({ id }) => id === terminal.slice(0, at));
   return device && designationsOf(device).find(({ mark }) => mark === terminal.slice(at + 1));
-}
-
-/** Ends to go on with, for what is typed of one so far: terminals of the parts that are here, free ones first, then parts. */
-export function completions(circuit: Circuit, station: string, typed: string, most = 6): string[] {
-  const wanted = plain(typed);
-  const here = circuit.devices.filter(
-    ({ station: at, kind }) => at === station && Object.keys(kindOf(kind).known).length > 0,
-  );
-  const ends = here.flatMap((device) =>
-    designationsOf(device).map(({ mark }) => ({
-      text: kindOf(device.kind).splices ? device.label : `${device.label} ${mark}`,
-      taken: landedOn(circuit, `${device.id}.${mark}`).length,
-    })),
-  );
-  const parts = CATALOGUE.filter(
-    ({ known, kind }) => Object.keys(known).length > 0 && !here.some((one) => one.kind === kind),
-  ).map(({ title }) => ({ text: `${title} `, taken: 9 }));
-  const fits = ({ text }: { text: string }) =>
-    plain(text).startsWith(wanted) ||
-    plain(text)
-      .split(' ')
-      .some((word) => wanted !== '' && word.startsWith(wanted));
-  return [...ends, ...parts]
-    .filter(fits)
-    .sort((one, other) => one.taken - other.taken)
-    .slice(0, most)
-    .map(({ text }) => text);
 }

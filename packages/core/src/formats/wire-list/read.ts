@@ -23,7 +23,8 @@ export interface WireListProblem {
 
 export type WireListRead =
   | { ok: true; circuit: Circuit; wires: readonly DrawnWire[] }
-  | { ok: false; problems: readonly WireListProblem[]; read: number };
+  /** `soFar` has the parts and wires of the lines that could be read, to go on typing with. */
+  | { ok: false; problems: readonly WireListProblem[]; read: number; soFar: Circuit };
 
 /** A line taken apart, before its ends are looked for. */
 interface Line {
@@ -247,10 +248,7 @@ export function readWireList(text: string, circuit: Circuit, station: string): W
     });
   if (lines.length === 0)
     problems.push({ line: 1, message: 'there are no wires here yet: write one a line', instead: [] });
-  if (problems.length > 0) return { ok: false, problems, read: wires.length };
-  return {
-    ok: true,
-    circuit: intoUnit(circuit, reading.circuit, station, cablesOf(reading.circuit, wires)),
-    wires,
-  };
+  const wired = intoUnit(circuit, reading.circuit, station, cablesOf(reading.circuit, wires));
+  if (problems.length > 0) return { ok: false, problems, read: wires.length, soFar: wired };
+  return { ok: true, circuit: wired, wires };
 }

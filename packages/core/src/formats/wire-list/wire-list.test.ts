@@ -150,9 +150,41 @@ describe('colours', () => {
   });
 });
 
-test('completion offers free terminals of what is here first, then parts that are not', () => {
-  const circuit = furnaceAirConditionerByWire('Unit');
-  expect(completions(circuit, 'yard', 'capac')[0]).toBe('Capacitor HERM');
-  expect(completions(plain, 'yard', 'fan')).toEqual(['Fan motor ']);
-  expect(completions(plain, 'yard', 'zzz')).toEqual([]);
+describe('completion', () => {
+  const unit = furnaceAirConditionerByWire('Unit');
+
+  test('offers free terminals of what is here first, then those of parts that are not', () => {
+    expect(completions(unit, 'yard', 'capac')[0]).toBe('Capacitor HERM');
+    expect(completions(plain, 'yard', 'fan').slice(0, 3)).toEqual([
+      'Fan motor C',
+      'Fan motor R',
+      'Fan motor S',
+    ]);
+    expect(completions(plain, 'yard', 'zzz')).toEqual([]);
+  });
+
+  test('takes words cut short, or the terminal alone', () => {
+    expect(completions(unit, 'yard', 'cap f')).toEqual(['Capacitor FAN']);
+    expect(completions(unit, 'yard', 'herm')).toEqual(['Capacitor HERM']);
+  });
+
+  test('offers first what serves what the other end serves, never that end again', () => {
+    const offered = completions(plain, 'yard', 'co', 'run capacitor HERM');
+    expect(offered[0]).toBe('Compressor S');
+    expect(completions(unit, 'yard', '', 'capacitor HERM')).not.toContain('Capacitor HERM');
+  });
+
+  test('goes on with parts of the lines that could be read, while another has a problem', () => {
+    const begun = read('BN 1: cap FAN – fan S\nBN 2: x – y');
+    if (begun.ok) throw new Error('a problem was expected');
+    expect(completions(begun.soFar, 'yard', 'fan')).toContain('Fan motor C');
+    expect(completions(begun.soFar, 'yard', 'run f')).toEqual(['Run capacitor FAN']);
+  });
+
+  test.each('abcdefghijklmnopqrstuvwxyz'.split(''))('what is offered for “%s” can be read', (letter) => {
+    for (const end of completions(plain, 'yard', letter)) {
+      const list = `BK 1: ${end} – Contactor ${end === 'Contactor L1' ? 'T1' : 'L1'}`;
+      expect(read(list)).toMatchObject({ ok: true });
+    }
+  });
 });
