@@ -4,7 +4,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { test as base, expect } from '@playwright/test';
 
 const ROOT = join(__dirname, '..');
@@ -66,6 +66,10 @@ export const test = base.extend<object, { server: Server }>({
 });
 
 export { expect };
+
+/** A button by its whole name, or by part of it. */
+export const button = (page: Page, name: string | RegExp): Locator =>
+  page.getByRole('button', { name, ...(typeof name === 'string' && { exact: true }) });
 
 /** Makes a job of its own for a test and opens it. */
 export async function openNewJob(

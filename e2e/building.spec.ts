@@ -2,20 +2,13 @@
  * A call that starts at a blank thermostat and a red lamp, in an invented hall of several units: walked, mapped, the panel on
  * test, jackets taken apart, the loop moved, the panel walked through and taken off test. The order is common practice.
  */
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import type { Server } from './bench';
-import { expect, status, stud, test } from './bench';
+import { expectNothingSerious } from './axe';
+import { button, expect, status, stud, test } from './bench';
 import { workDown } from './landing';
 
-const button = (page: Page, name: string | RegExp) =>
-  page.getByRole('button', { name, ...(typeof name === 'string' && { exact: true }) });
 const tab = (page: Page, name: string) => page.getByRole('link', { name, exact: true }).click();
-
-const nothingSerious = async (page: Page) => {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
-};
 
 /** A site of its own for a test: the demo's hall, as it was found. */
 async function openHall(page: Page, server: Server, site: string): Promise<void> {
@@ -134,7 +127,7 @@ test('the whole story of two tied detectors, one of them wet', async ({ page, se
   await open(page, 'Station by the cloakroom', 'Hangs on: Detector above the ceiling');
   await open(page, 'Assembly room thermostat', 'Its circuit passes through: Detector above the ceiling');
   await expect(map.getByRole('listitem').first()).toContainText('Assembly room thermostat');
-  await nothingSerious(page);
+  await expectNothingSerious(page);
 
   // Monitoring, on test, the building's contact; only then hands go to it.
   await button(page, 'Jobs').last().click();
@@ -178,7 +171,7 @@ test('the whole story of two tied detectors, one of them wet', async ({ page, se
     'The panel no longer hears Detector in the unit and Detector in the duct.',
   );
   await expect(panel(page)).toContainText('Fire panel: trouble');
-  await nothingSerious(page);
+  await expectNothingSerious(page);
   await button(page, 'Put it back as it was').click();
   await expect(panel(page)).toContainText('Fire panel: normal');
   await off('Thermostat hold', 'The station', /the record is wrong, or the look was/);

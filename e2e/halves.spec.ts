@@ -1,12 +1,9 @@
 /** The run between the halves of a ductless unit: two conductors crossed, refused before power, put right and tried. */
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import type { Server } from './bench';
-import { call, expect, move, status, test } from './bench';
+import { expectNothingSerious } from './axe';
+import { button, call, expect, move, status, test } from './bench';
 import { workDown } from './landing';
-
-const button = (page: Page, name: string | RegExp) =>
-  page.getByRole('button', { name, ...(typeof name === 'string' && { exact: true }) });
 
 /** A job with a ductless unit, opened on Trace. */
 async function openUnit(page: Page, server: Server, name: string): Promise<void> {
@@ -40,8 +37,7 @@ test('two crossed conductors are refused before power, and put right', async ({ 
   await expect(
     page.getByText(/^Line voltage: in most places this run is work for who is licensed/),
   ).toBeVisible();
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+  await expectNothingSerious(page);
 
   await button(page, 'Take this plan: number to number').click();
   const steps = await workDown(page);

@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
+import { expectNothingSerious } from './axe';
 import { expect, openNewJob, probe, status, stud, test } from './bench';
 
 test('a job is found and a new one made in no more than ten taps', async ({ page, server }) => {
@@ -168,11 +168,7 @@ test('saved state of another version does not stop the page', async ({ page, ser
 });
 
 test('nothing serious for axe on any view, light and dark', { tag: '@wide' }, async ({ page, server }) => {
-  const check = async (what: string) => {
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    const grave = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
-    expect(grave.map(({ id, nodes }) => `${what}: ${id} ${nodes[0]?.html.slice(0, 160) ?? ''}`)).toEqual([]);
-  };
+  const check = (what: string) => expectNothingSerious(page, what);
   for (const scheme of ['light', 'dark'] as const) {
     await page.emulateMedia({ colorScheme: scheme });
     await page.goto(server.url);

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import AxeBuilder from '@axe-core/playwright';
+import { expectNothingSerious } from './axe';
 import { call, expect, openNewJob, skip, status, test } from './bench';
 import { largeCircuit } from '../packages/core/src/testing/large';
 
@@ -76,13 +76,7 @@ test(
   'nothing serious for axe on ladder, timeline, survey and settings, in every theme',
   { tag: '@wide' },
   async ({ page, server }) => {
-    const check = async (what: string) => {
-      const { violations } = await new AxeBuilder({ page }).analyze();
-      const grave = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
-      expect(grave.map(({ id, nodes }) => `${what}: ${id} ${nodes[0]?.html.slice(0, 160) ?? ''}`)).toEqual(
-        [],
-      );
-    };
+    const check = (what: string) => expectNothingSerious(page, what);
     for (const theme of ['Light', 'Dark', 'Glare (bright sun)']) {
       await page.goto(`${server.url}/settings`);
       await page.getByRole('button', { name: `Theme: ${theme}` }).click();

@@ -1,11 +1,8 @@
 /** A leak controller put between thermostat and unit: planned, landed, tested in cooling and in heating. */
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { call, expect, openNewJob, status, test, untilRunning } from './bench';
+import { expectNothingSerious } from './axe';
+import { button, call, expect, openNewJob, status, test, untilRunning } from './bench';
 import { workDown } from './landing';
-
-const button = (page: Page, name: string | RegExp) =>
-  page.getByRole('button', { name, ...(typeof name === 'string' && { exact: true }) });
 
 /** Puts the jumper of the controller into a place, on its sheet. */
 async function setJumper(page: Page, place: 'In RUN' | 'In TEST' | 'In neither'): Promise<void> {
@@ -33,8 +30,7 @@ test('a leak controller is added, and tested in both modes', async ({ page, serv
   await expect(page.getByRole('list', { name: 'Test it, cooling and heating' })).toContainText(
     /Heat called, jumper in TEST: .*Gas valve/,
   );
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+  await expectNothingSerious(page);
   await button(page, 'Take this plan: leak controller').click();
   const steps = await workDown(page);
   expect(steps[0]).toMatch(/^Open .* lock it/);

@@ -1,11 +1,7 @@
 /** Every conductor outdoors broken: planned over a wireless link, landed, and run in both modes. */
-import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
-import { call, expect, openNewJob, status, test, untilRunning } from './bench';
+import { expectNothingSerious } from './axe';
+import { button, call, expect, openNewJob, status, test, untilRunning } from './bench';
 import { workDown } from './landing';
-
-const button = (page: Page, name: string | RegExp) =>
-  page.getByRole('button', { name, ...(typeof name === 'string' && { exact: true }) });
 
 test('a dead cable is planned around over the air, to a proven landing list', async ({ page, server }) => {
   test.slow();
@@ -23,8 +19,7 @@ test('a dead cable is planned around over the air, to a proven landing list', as
   await expect(link).toContainText(/Proven in \d+ states/);
   await expect(link).toContainText('Bring: Wireless link, indoor and outdoor module');
   await expect(link).toContainText('line side of the contactor');
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+  await expectNothingSerious(page);
   await link.getByRole('button', { name: /^Take this plan/ }).click();
 
   const steps = await workDown(page);

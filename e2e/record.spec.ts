@@ -1,6 +1,6 @@
 /** A bypass is recorded, seen from everywhere, and closed with proof; what is noticed and logged stays. */
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
+import { expectNothingSerious } from './axe';
 import { expect, openNewJob, test } from './bench';
 
 test('a bypass is recorded in four taps, seen on the first screen, and closed with proof', async ({
@@ -18,8 +18,7 @@ test('a bypass is recorded in four taps, seen on the first screen, and closed wi
   const card = page.getByRole('region', { name: 'Bypass: Pan float' });
   await expect(card).toContainText('put in by Sol');
   await expect(page.getByRole('button', { name: 'Open 1' })).toBeVisible();
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+  await expectNothingSerious(page);
 
   // Seen from every place of the job, and on the first screen.
   await page.getByRole('link', { name: 'Plan' }).click();
@@ -103,8 +102,7 @@ test('a heat pump is commissioned in order: dead first, delays counted, cold day
   await expect(card).toContainText('outside its limits');
   await expect(asItShould).toBeDisabled();
   await figure.fill('0.2');
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+  await expectNothingSerious(page);
   await asItShould.click();
   await expect(title).toHaveText('24 V at the transformer and the thermostat');
   await expect(card).toContainText('Transformer R to Transformer C');
@@ -143,8 +141,7 @@ test('a heat pump is commissioned in order: dead first, delays counted, cold day
   await page.getByRole('link', { name: 'Record' }).click();
   await page.getByRole('button', { name: 'Report', exact: true }).click();
   const papers = page.getByRole('region', { name: 'Report' });
-  const axe = await new AxeBuilder({ page }).analyze();
-  expect(axe.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+  await expectNothingSerious(page);
   const opened = page.context().waitForEvent('page');
   await papers.getByRole('button', { name: 'Report as PDF' }).click();
   expect((await opened).url()).toMatch(/report\.pdf\?zone=/);

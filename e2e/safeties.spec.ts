@@ -1,11 +1,8 @@
 /** Safeties against water: several in a row, proven and wired; and what each school does to a condensing furnace's water. */
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { call, expect, openNewJob, status, test } from './bench';
+import { expectNothingSerious } from './axe';
+import { button, call, expect, openNewJob, status, test } from './bench';
 import { workDown } from './landing';
-
-const button = (page: Page, name: string | RegExp) =>
-  page.getByRole('button', { name, ...(typeof name === 'string' && { exact: true }) });
 
 async function compare(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Plan' }).click();
@@ -35,8 +32,7 @@ test('three switches in series are proven in every place, and wired', async ({ p
   await expect(best).toContainText(/Proven in \d+ states/);
   await expect(best).toContainText('Any one of the 3 bypassed, the others still stop it.');
   await expect(best).toContainText('New moisture sensor NO. Insulate it.');
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+  await expectNothingSerious(page);
   await button(page, 'Take this plan: In R to the thermostat').click();
   await expect(page.getByRole('checkbox', { name: 'Mount New moisture sensor' })).toBeVisible();
   await expect(page.getByRole('checkbox', { name: /Mount Pan/ })).toHaveCount(0);

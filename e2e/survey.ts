@@ -1,6 +1,6 @@
 /** A person's survey of a plain furnace with air conditioner on a phone, tap by tap. */
 import type { Page } from '@playwright/test';
-import { expect } from '@playwright/test';
+import { button, expect } from './bench';
 
 /** What stands there, by a word of the question. */
 const SEEN: readonly (readonly [RegExp, 'Yes' | 'No'])[] = [
@@ -60,8 +60,6 @@ const PUMP_SEEN: typeof SEEN = [
   [/C landed/, 'Yes'],
   [/./, 'No'],
 ];
-
-const button = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
 
 /** Answers until it is told apart, then takes the heat pump with strips on an old sub-base with O, B and W apart. */
 export async function surveyHeatPump(page: Page): Promise<void> {

@@ -1,13 +1,9 @@
 /** An outdoor unit typed from its diagram, walked, two wires found exchanged, put right and proven; on a phone. */
-import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
-import { call, expect, skip, status, test, untilRunning } from './bench';
+import { expectNothingSerious } from './axe';
+import { button, call, expect, skip, status, test, untilRunning } from './bench';
 import { workDown } from './landing';
 
 test.use({ viewport: { width: 390, height: 844 } });
-
-const button = (page: Page, name: string | RegExp) =>
-  page.getByRole('button', { name, ...(typeof name === 'string' && { exact: true }) });
 
 /** A split air conditioner as a diagram in its door shows it; two lines have something to be asked about. */
 const DIAGRAM = `# outdoor unit, door diagram
@@ -78,8 +74,7 @@ test('a unit typed in, walked, two wires found exchanged, put right, proven', as
   await expect(differences).toContainText('4 blue and 7 brown exchanged');
   await expect(differences).toContainText('No call ever runs the compressor.');
   await expect(differences).toContainText('Must go');
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+  await expectNothingSerious(page);
 
   // The live model says the same of the unit as it was found, and names a wire.
   await page.getByRole('link', { name: 'Trace' }).click();

@@ -1,13 +1,11 @@
 /** From a survey to a finished landing list; on the phone and on a wide screen. */
-import AxeBuilder from '@axe-core/playwright';
 import type { Locator, Page } from '@playwright/test';
 import type { Server } from './bench';
-import { expect, openNewJob, test } from './bench';
+import { expectNothingSerious } from './axe';
+import { button, expect, openNewJob, test } from './bench';
 import { workDown } from './landing';
 import { landOldSubBase, surveyHeatPump } from './survey';
 
-const button = (page: Page, name: string | RegExp) =>
-  page.getByRole('button', { name, ...(typeof name === 'string' && { exact: true }) });
 const next = (page: Page) => page.getByRole('region', { name: 'Next step' });
 
 async function startSurvey(page: Page, server: Server, name: string): Promise<void> {
@@ -56,8 +54,7 @@ test(
       .first()
       .click();
     await expect(page.getByRole('status')).toContainText(/^0 of \d+ steps done/);
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+    await expectNothingSerious(page);
     const steps = await workDown(page, tryLive);
     expect(steps[0]).toMatch(/^Open .* lock it/);
     expect(steps[1]).toMatch(/^Prove .* dead/);

@@ -1,16 +1,12 @@
 /** Zones: a single-zone job zoned, a call that opens its damper, a transformer on the wrong side, two ways compared. */
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, openNewJob, status, test } from './bench';
+import { expectNothingSerious } from './axe';
+import { button, expect, openNewJob, status, test } from './bench';
 import { workDown } from './landing';
 import { surveyFurnace } from './survey';
 
-const button = (page: Page, name: string | RegExp) =>
-  page.getByRole('button', { name, ...(typeof name === 'string' && { exact: true }) });
-
 const noSerious = async (page: Page) => {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+  await expectNothingSerious(page);
 };
 
 /** Lets everything that waits come to its end. */

@@ -3,9 +3,9 @@
  * proves that); it says where to look first.
  */
 import type { TerminalRole } from '../devices';
-import { fill, kindOf } from '../devices';
-import { findDevice, splitTerminal } from './find';
-import { marksOf } from './parse';
+import { kindOf } from '../devices';
+import { findDevice } from './find';
+import { designationsOf, marksOf, splitTerminal } from './terminals';
 import { functionsAgree, mispaired, terminalFunctions } from './terminal-functions';
 import type { Cable, Circuit, Conductor, Device, End, Link, TerminalId } from './types';
 
@@ -72,14 +72,12 @@ function needsOf(device: Device): readonly { mark: string; least: number }[] {
   // A transformer feeds something, and a safety that has a supply lives on it.
   const feeds = (role: TerminalRole) =>
     (kind.primary ?? kind.safety) && (role === 'hot' || role === 'common');
-  const needs = kind
-    .designations(fill(kind.params, device.params))
-    .flatMap(({ mark, role, pairs, onward }) => {
-      const needed =
-        kind.inline || role === 'coil' || supplied.includes(mark) || (!pairs && !onward && feeds(role));
-      const least = role === 'splice' ? 2 : needed ? 1 : 0;
-      return least > 0 ? [{ mark, least }] : [];
-    });
+  const needs = designationsOf(device).flatMap(({ mark, role, pairs, onward }) => {
+    const needed =
+      kind.inline || role === 'coil' || supplied.includes(mark) || (!pairs && !onward && feeds(role));
+    const least = role === 'splice' ? 2 : needed ? 1 : 0;
+    return least > 0 ? [{ mark, least }] : [];
+  });
   known.set(device, needs);
   return needs;
 }

@@ -1,6 +1,6 @@
 import type { Interconnect } from '../devices';
 import { fill, kindOf } from '../devices';
-import { marksOf } from './parse';
+import { splitTerminal } from './terminals';
 import type { Cable, Circuit, Conductor, Device, End, TerminalId } from './types';
 import { ENDS } from './types';
 
@@ -18,34 +18,6 @@ export function findConductor(circuit: Circuit, id: string): Conductor | undefin
     if (found) return found;
   }
   return undefined;
-}
-
-/** Splits `board.R` into the device's id and the mark. */
-export function splitTerminal(terminal: TerminalId): { deviceId: string; mark: string } {
-  const [deviceId = '', mark = ''] = terminal.split('.');
-  return { deviceId, mark };
-}
-
-export function hasTerminal(circuit: Circuit, terminal: TerminalId): boolean {
-  const { deviceId, mark } = splitTerminal(terminal);
-  const device = findDevice(circuit, deviceId);
-  return device !== undefined && marksOf(device).includes(mark);
-}
-
-/**
- * A terminal, or the one that stands there under another label: the numbers of a run are called one thing or another. `null`
- * where there is neither.
- */
-export function underAnyLabel(circuit: Circuit, terminal: TerminalId): TerminalId | null {
-  if (hasTerminal(circuit, terminal)) return terminal;
-  const { deviceId, mark } = splitTerminal(terminal);
-  const device = findDevice(circuit, deviceId);
-  if (!device) return null;
-  const { designations, params } = kindOf(device.kind);
-  const now = designations(fill(params, device.params)).find(
-    ({ run, aliases }) => run && aliases?.includes(mark),
-  );
-  return now ? `${deviceId}.${now.mark}` : null;
 }
 
 /** One half of a unit in two, and its terminals of the run between them. */

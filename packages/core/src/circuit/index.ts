@@ -6,4 +6,5 @@ export * from './parse';
 export * from './problem';
 export { circuitSchema, LIMITS } from './schema';
 export * from './terminal-functions';
+export * from './terminals';
 export * from './types';

@@ -1,3 +1,4 @@
+import { marksOf } from './terminals';
 import type { Schema } from 'yup';
 import { ValidationError } from 'yup';
 import type { FieldSet } from '../devices';
@@ -49,12 +50,6 @@ function valueProblems(path: string, fields: FieldSet, given: Record<string, unk
     const message = complaint(field, value);
     return message ? [{ path: `${path}.${name}`, message }] : [];
   });
-}
-
-/** Marks of a device's terminals, whether or not its params are complete. */
-export function marksOf(device: Device): string[] {
-  const kind = findKind(device.kind);
-  return kind ? kind.designations(fill(kind.params, device.params)).map(({ mark }) => mark) : [];
 }
 
 function deviceProblems(device: Device, path: string, stations: ReadonlySet<string>): Problem[] {

@@ -3,9 +3,9 @@
  * the contact of a float) it is worked out from what the leads inside the same cabinet join it to. Two
  * ends of one conductor should serve the same function: where they do not, a wire may be on the wrong screw.
  */
-import type { Call, Designation } from '../devices';
+import type { Call } from '../devices';
 import { CALL_MARKS, fill, kindOf } from '../devices';
-import { splitTerminal } from './find';
+import { designationAt, splitTerminal } from './terminals';
 import type { Circuit, Device, TerminalId } from './types';
 
 /** Marks a terminal answers to: `hot`, `common`, or call marks with their aliases. Empty when nothing is known. */
@@ -149,32 +149,14 @@ export function terminalFunctions(circuit: Circuit): (terminal: TerminalId) => T
   };
 }
 
-const designated = new WeakMap<Device, ReadonlyMap<string, Designation>>();
-
-/** Designations of a device by mark. */
-function designationsOf(device: Device): ReadonlyMap<string, Designation> {
-  const before = designated.get(device);
-  if (before) return before;
-  const kind = kindOf(device.kind);
-  const made = new Map(kind.designations(fill(kind.params, device.params)).map((one) => [one.mark, one]));
-  designated.set(device, made);
-  return made;
-}
-
 /**
  * Tells a conductor that ends on a terminal that is to go to its like, and on another device's other terminal; or between
  * strips of two names. A joint is passed.
  */
-export function mispaired({ devices }: Circuit): (from: TerminalId, to: TerminalId) => boolean {
-  const byId = new Map(devices.map((device) => [device.id, device]));
-  const at = (terminal: TerminalId) => {
-    const { deviceId, mark } = splitTerminal(terminal);
-    const device = byId.get(deviceId);
-    return device && !kindOf(device.kind).splices ? designationsOf(device).get(mark) : undefined;
-  };
+export function mispaired(circuit: Circuit): (from: TerminalId, to: TerminalId) => boolean {
   return (from, to) => {
-    const [one, other] = [at(from), at(to)];
-    if (!one || !other) return false;
+    const [one, other] = [designationAt(circuit, from), designationAt(circuit, to)];
+    if (!one || !other || one.role === 'splice' || other.role === 'splice') return false;
     if (one.strip !== undefined && other.strip !== undefined && one.strip !== other.strip) return true;
     return one.mark !== other.mark && Boolean(one.pairs ?? other.pairs);
   };

@@ -1,6 +1,6 @@
 /** Two terminals of one block between which a jumper could lie: from its hot to a call, or to another hot. */
 import type { Circuit, Device, TerminalId } from '../circuit';
-import { fill, kindOf } from '../devices';
+import { designationsOf } from '../circuit';
 
 interface JumperPlace {
   device: Device;
@@ -13,9 +13,7 @@ export function jumperPlaces({ devices, links }: Circuit): JumperPlace[] {
   const isJoined = (pair: readonly TerminalId[]) =>
     links.some(({ joins }) => pair.every((terminal) => joins.includes(terminal)));
   return devices.flatMap((device) => {
-    const kind = kindOf(device.kind);
-    const marks = kind.designations(fill(kind.params, device.params));
-    const [hot, ...others] = marks
+    const [hot, ...others] = designationsOf(device)
       .filter(({ role }) => role === 'hot' || role === 'call')
       .sort((one, other) => Number(other.role === 'hot') - Number(one.role === 'hot'));
     if (hot?.role !== 'hot') return [];

@@ -1,6 +1,7 @@
 /** Rows of terminal blocks: which there are, and the order that keeps conductors short. */
 import type { Circuit, Device } from '../circuit';
-import { fill, kindOf } from '../devices';
+import { designationsOf } from '../circuit';
+import { kindOf } from '../devices';
 import type { TerminalRole } from '../devices';
 import type { Run } from './runs';
 import type { Block } from './shapes';
@@ -30,8 +31,7 @@ interface Slot {
 }
 
 function slotsOf(device: Device): Slot[] {
-  const kind = kindOf(device.kind);
-  return kind.designations(fill(kind.params, device.params)).map(({ mark, role }) => ({
+  return designationsOf(device).map(({ mark, role }) => ({
     terminal: `${device.id}.${mark}`,
     // A wire nut has no mark of its own: what is written on it is its label.
     mark: role === 'splice' ? device.label : mark,

@@ -6,6 +6,7 @@
 import type { Inputs } from '../behaviour';
 import { holding } from '../behaviour';
 import type { Circuit } from '../circuit';
+import { designationsOf } from '../circuit';
 import type { Call, Conditions, Mode, Occasion, Value, Values } from '../devices';
 import { fill, kindOf } from '../devices';
 import type { Situation } from './situation';
@@ -63,16 +64,14 @@ interface Stat {
 }
 
 const statsOf = ({ devices }: Circuit): Stat[] =>
-  devices.flatMap(({ id, kind, params, settings }) => {
-    const found = kindOf(kind);
+  devices.flatMap((device) => {
+    const found = kindOf(device.kind);
     if (!found.asks) return [];
     return [
       {
-        id,
-        settings: fill(found.settings, settings),
-        marks: found
-          .designations(fill(found.params, params))
-          .flatMap(({ mark, aliases = [] }) => [mark, ...aliases]),
+        id: device.id,
+        settings: fill(found.settings, device.settings),
+        marks: designationsOf(device).flatMap(({ mark, aliases = [] }) => [mark, ...aliases]),
       },
     ];
   });

@@ -2,7 +2,7 @@
  * Judges what the wiring is, whatever is called: hots that leave unprotected, overcurrent devices that do not
  * fit, guards passed by, a thermostat between two transformers.
  */
-import { ENDS, otherEnd } from '../circuit';
+import { ENDS, designationsOf, otherEnd } from '../circuit';
 import type { Cable, Conductor, End } from '../circuit';
 import type { TerminalRole } from '../devices';
 import { ratedAmps } from '../devices';
@@ -202,9 +202,9 @@ function foreignCommon(structure: Structure): Violation[] {
 /** A device whose hot terminal lies on a transformer's common, and its common on that transformer's hot. */
 function reversed(structure: Structure): Violation[] {
   const { network } = structure;
-  return network.devices.flatMap(({ device, kind, context }): Violation[] => {
+  return network.devices.flatMap(({ device, kind }): Violation[] => {
     if (kind.inline) return [];
-    const designations = kind.designations(context.params);
+    const designations = designationsOf(device);
     const on = (role: TerminalRole, side: 'hot' | 'common') =>
       designations
         .filter((one) => one.role === role)

@@ -1,5 +1,6 @@
 /** Judges what a state does to its supplies: shorts, overload, volts where they must not be, transformers tied. */
 import { betterTap, openedProtections, primaryTap, readTransformers } from '../behaviour';
+import { designationsOf } from '../circuit';
 import type { TerminalRole } from '../devices';
 import type { Network, NodeClasses } from '../network';
 import { galvanicLine, joinedBy } from '../network';
@@ -44,10 +45,10 @@ const CONTROL_ROLES: ReadonlySet<TerminalRole> = new Set(['hot', 'call', 'common
 
 /** The control terminal of each device that stands highest, where it stands too high. */
 function highTerminals({ network, seen: { volts } }: JudgedState) {
-  return network.devices.flatMap(({ device, kind, context }) => {
+  return network.devices.flatMap(({ device, context }) => {
     // A coil made for line voltage is no 24 V terminal.
     if (Number(context.params.coilVolts ?? 0) > CLASS_2.maxVolts) return [];
-    const control = kind.designations(context.params).flatMap(({ role, mark }) => {
+    const control = designationsOf(device).flatMap(({ role, mark }) => {
       const node = network.indexOf(`${device.id}.${mark}`);
       return CONTROL_ROLES.has(role) && volts[node]! > CLASS_2.maxVolts ? [{ mark, node }] : [];
     });

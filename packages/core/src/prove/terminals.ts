@@ -1,19 +1,17 @@
 /** Which terminals and conductors a person wires by hand on the control side. */
 import type { Cable, Circuit, Conductor, TerminalId } from '../circuit';
-import { ENDS, findDevice, splitTerminal } from '../circuit';
+import { ENDS, designationsOf, findDevice, splitTerminal } from '../circuit';
 import type { TerminalRole } from '../devices';
-import { fill, kindOf } from '../devices';
 
 const LINE_ROLES: ReadonlySet<TerminalRole> = new Set(['line', 'neutral', 'earth', 'winding']);
 
 /** Terminals of line voltage, which no repair or mistake looked at here touches: all but those of a run landed by hand. */
 export function lineTerminals({ devices }: Circuit): ReadonlySet<TerminalId> {
   return new Set(
-    devices.flatMap(({ id, kind, params }) =>
-      kindOf(kind)
-        .designations(fill(kindOf(kind).params, params))
+    devices.flatMap((device) =>
+      designationsOf(device)
         .filter(({ role, run }) => LINE_ROLES.has(role) && !run)
-        .map(({ mark }) => `${id}.${mark}`),
+        .map(({ mark }) => `${device.id}.${mark}`),
     ),
   );
 }

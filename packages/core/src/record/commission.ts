@@ -4,7 +4,8 @@
  */
 import { energisedLoads } from '../behaviour';
 import type { Circuit } from '../circuit';
-import { fill, kindOf } from '../devices';
+import { designationsOf } from '../circuit';
+import { kindOf } from '../devices';
 import type { Network, OperatingPoint } from '../network';
 import { ampsThrough, voltsAcross, voltsBetween } from '../network';
 import type { Asked, Case, Supplied, Trip, Violation } from '../prove';
@@ -69,10 +70,10 @@ function suppliesOf(circuit: Circuit, network: Network): { red: string; black: s
     red: network.nodes[hot]!,
     black: network.nodes[common]!,
   }));
-  const stats = circuit.devices.flatMap(({ id, kind, params }) => {
-    const found = kindOf(kind);
-    if (!found.asks) return [];
-    const marks = found.designations(fill(found.params, params));
+  const stats = circuit.devices.flatMap((device) => {
+    const { id, kind } = device;
+    if (!kindOf(kind).asks) return [];
+    const marks = designationsOf(device);
     const common = marks.find(({ role }) => role === 'common');
     if (!common) return [];
     return marks

@@ -7,13 +7,13 @@ import {
   ENDS,
   addCable,
   changeCable,
+  designationAt,
   findCable,
   findConductor,
   findDevice,
   hasTerminal,
   splitTerminal,
 } from '../circuit';
-import { fill, kindOf } from '../devices';
 import type { ColourCode } from '../standards';
 import { findTemplate } from '../systems';
 import type { Run, Survey } from './document';
@@ -35,10 +35,7 @@ const isHandRun = (circuit: Circuit, { conductors }: Cable): boolean =>
 
 function isRunTerminal(circuit: Circuit, terminal: TerminalId | null): boolean {
   if (terminal === null) return false;
-  const { deviceId, mark } = splitTerminal(terminal);
-  const device = findDevice(circuit, deviceId)!;
-  const { designations, params } = kindOf(device.kind);
-  return designations(fill(params, device.params)).some((one) => one.mark === mark && one.run === true);
+  return designationAt(circuit, terminal)?.run === true;
 }
 
 /** The runs of control cable from one station to another: what there is to record, and where. */

@@ -1,6 +1,6 @@
 /** What the as-found record shows at once: ends that do not agree, a colour missing, a contradiction. */
 import type { Circuit, Conductor, TerminalId } from '../circuit';
-import { findDevice, hasTerminal, isSplice, landedOn, splitTerminal } from '../circuit';
+import { designationAt, findDevice, hasTerminal, isSplice, landedOn, splitTerminal } from '../circuit';
 import { fill, kindOf } from '../devices';
 import { customaryColours } from './customary';
 import type { Survey } from './document';
@@ -26,11 +26,9 @@ export type Discrepancy = {
 function lettersOf(circuit: Circuit, terminal: TerminalId): Set<string> {
   const { deviceId, mark } = splitTerminal(terminal);
   const device = findDevice(circuit, deviceId)!;
-  const kind = kindOf(device.kind);
   // A splice is named for what it splices.
-  if (kind.splices) return new Set([device.label.split(' ')[0]!]);
-  const found = kind.designations(fill(kind.params, device.params)).find((entry) => entry.mark === mark);
-  return new Set([mark, ...(found?.aliases ?? [])]);
+  if (kindOf(device.kind).splices) return new Set([device.label.split(' ')[0]!]);
+  return new Set([mark, ...(designationAt(circuit, terminal)?.aliases ?? [])]);
 }
 
 /** Marks of the same family that meet on purpose: every hot, and a valve under any of its names. */

@@ -6,6 +6,8 @@
 import type { Circuit } from '../circuit';
 import { addLink, exchange, findDevice, lift, removeDevice, setValue } from '../circuit';
 import { SCREWS, kindOf } from '../devices';
+import type { Template } from '../systems';
+import { TEMPLATES } from '../systems';
 import { METER_MODES, compile, makeSolver, measure } from '../network';
 import { NEW_WORLD, advance, untilSteady } from '../behaviour';
 import {
@@ -355,3 +357,11 @@ export const TABLES: Readonly<Record<string, (circuit: Circuit) => string[]>> = 
   readings: readingLines,
   sweep: sweepLines,
 };
+
+/** Tables that take seconds a system are told of every third, each of other ones: between them they tell of all. */
+const LONG: readonly string[] = ['status', 'repair', 'proof', 'plan', 'hands', 'sums'];
+const ROUNDS = 3;
+
+/** Ready systems that a table is recorded for. */
+export const systemsOf = (table: string): readonly Template[] =>
+  LONG.includes(table) ? TEMPLATES.filter((_, i) => i % ROUNDS === LONG.indexOf(table) % ROUNDS) : TEMPLATES;

@@ -1,7 +1,7 @@
 /** The power-off gate: what must be opened, and where the reading is taken that proves it dead. */
 import type { Circuit, Device, TerminalId } from '../circuit';
-import { findDevice, halvesOf, isFedAt, landedOn, otherEnd, splitTerminal } from '../circuit';
-import { contextOf, elementsOf, fill, kindOf } from '../devices';
+import { designationsOf, findDevice, halvesOf, isFedAt, landedOn, otherEnd, splitTerminal } from '../circuit';
+import { contextOf, elementsOf, kindOf } from '../devices';
 import { compile } from '../network';
 
 /** More than this between hot and common is not dead, V: a meter's own noise and coupling stay below, from memory. */
@@ -48,8 +48,7 @@ function stripOf(circuit: Circuit, terminal: TerminalId): TerminalId {
 
 /** The strip of a device whose secondary is inside it: its hot, and whatever else it has on the control side. */
 function ownStrip(circuit: Circuit, deviceId: string): [TerminalId, TerminalId] | null {
-  const { kind, params } = findDevice(circuit, deviceId)!;
-  const marks = kindOf(kind).designations(fill(kindOf(kind).params, params));
+  const marks = designationsOf(findDevice(circuit, deviceId)!);
   const hot = marks.find(({ role }) => role === 'hot');
   const other = marks.find((entry) => entry !== hot && (entry.role === 'common' || entry.role === 'call'));
   return hot && other ? [`${deviceId}.${hot.mark}`, `${deviceId}.${other.mark}`] : null;

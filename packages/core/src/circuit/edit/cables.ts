@@ -1,5 +1,6 @@
 import { GAUGES } from '../../standards';
-import { findCable, findConductor, hasTerminal } from '../find';
+import { findCable, findConductor } from '../find';
+import { hasTerminal } from '../terminals';
 import { CABLE_METRES } from '../schema';
 import type { Cable, Circuit } from '../types';
 import { ENDS } from '../types';

@@ -1,4 +1,5 @@
-import { findConductor, hasTerminal } from '../find';
+import { findConductor } from '../find';
+import { hasTerminal } from '../terminals';
 import type { Circuit, Conductor, End, TerminalId } from '../types';
 import { otherEnd } from '../types';
 import { need } from './edit-error';

@@ -1,5 +1,6 @@
 import { complaint, fill, kindOf } from '../../devices';
-import { findDevice, hasTerminal, underAnyLabel } from '../find';
+import { findDevice } from '../find';
+import { hasTerminal, underAnyLabel } from '../terminals';
 import { problemsOfDevice } from '../parse';
 import type { Circuit, Device, TerminalId } from '../types';
 import { need } from './edit-error';

@@ -14,7 +14,8 @@ import {
   setValue,
 } from '.';
 import { findConductor, findDevice, landedOn } from '../find';
-import { marksOf, parseCircuit } from '../parse';
+import { marksOf } from '../terminals';
+import { parseCircuit } from '../parse';
 
 const circuit = furnaceAirConditioner('Edits');
 const ends = (id: string, from = circuit) => {

@@ -1,4 +1,4 @@
-import { hasTerminal } from '../find';
+import { hasTerminal } from '../terminals';
 import type { Circuit, Link } from '../types';
 import { need } from './edit-error';
 

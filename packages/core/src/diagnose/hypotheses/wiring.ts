@@ -1,7 +1,15 @@
 /** What may be wrong with conductors: broken, loose, touching, landed elsewhere. */
 import type { Cable, Circuit, Conductor, End, TerminalId } from '../../circuit';
-import { ENDS, endNode, findConductor, marksOf, otherEnd, splitTerminal } from '../../circuit';
-import { EARTH, contextOf, fill, kindOf } from '../../devices';
+import {
+  ENDS,
+  designationsOf,
+  endNode,
+  findConductor,
+  marksOf,
+  otherEnd,
+  splitTerminal,
+} from '../../circuit';
+import { EARTH, contextOf, kindOf } from '../../devices';
 import type { Alteration } from '../../network';
 import { TOUCHING_OHMS } from '../../network';
 import type { LandedEnd, WrongLanding } from '../../prove';
@@ -147,9 +155,10 @@ function reversedPhases({ devices, cables }: Circuit): WrongLanding[] {
         conductor[end] === terminal ? [{ conductor: conductor.id, end, terminal }] : [],
       ),
     );
-  const secondaries = devices.flatMap(({ id, kind, params }) => {
+  const secondaries = devices.flatMap((device) => {
+    const { id, kind } = device;
     if (!kindOf(kind).primary) return [];
-    const marks = kindOf(kind).designations(fill(kindOf(kind).params, params));
+    const marks = designationsOf(device);
     const [hot, common] = (['hot', 'common'] as const).map((role) =>
       marks.find((mark) => mark.role === role),
     );
@@ -178,7 +187,7 @@ function exchangedInUnit(circuit: Circuit): WrongLanding[] {
   const station = unitStation(circuit);
   const apart = circuit.devices.filter((device) => {
     const kind = kindOf(device.kind);
-    const pins = kind.designations(fill(kind.params, device.params)).filter(({ role }) => role === 'winding');
+    const pins = designationsOf(device).filter(({ role }) => role === 'winding');
     const holds = kind.capacitances(contextOf(device, circuit.mains)).length > 0;
     return device.station === station && (holds || pins.length > 1);
   });

@@ -1,7 +1,7 @@
 /** What a person could do next: put the probes somewhere, look somewhere, make a call. */
 import type { Cable, Circuit, TerminalId } from '../../circuit';
-import { splitTerminal } from '../../circuit';
-import { fill, kindOf } from '../../devices';
+import { designationsOf, splitTerminal } from '../../circuit';
+import { kindOf } from '../../devices';
 import type { TerminalRole } from '../../devices';
 import type { OperatingPoint, Standing } from '../../network';
 import { classifyNodes } from '../../network';
@@ -54,11 +54,15 @@ interface Terminal {
 }
 
 const terminalsOf = ({ devices }: Circuit): Terminal[] =>
-  devices.flatMap(({ id, kind, params, station }) =>
-    kindOf(kind)
-      .designations(fill(kindOf(kind).params, params))
+  devices.flatMap((device) =>
+    designationsOf(device)
       .filter(({ role }) => role !== 'earth')
-      .map(({ mark, role }) => ({ terminal: `${id}.${mark}`, device: id, station, role })),
+      .map(({ mark, role }) => ({
+        terminal: `${device.id}.${mark}`,
+        device: device.id,
+        station: device.station,
+        role,
+      })),
   );
 
 type Pair = Pick<Extract<Step, { type: 'reading' }>, 'station' | 'red' | 'black' | 'line'>;

@@ -1,9 +1,9 @@
 /** Ends to go on with, for what is typed of one so far. */
 import type { Circuit } from '../../circuit';
-import { landedOn } from '../../circuit';
+import { designationAt, designationsOf, landedOn } from '../../circuit';
 import { fill, kindOf } from '../../devices';
 import type { Offered } from './ends';
-import { OFFERED, designationAt, designationsOf, inferMark, labelOf, plain, readEnd } from './ends';
+import { OFFERED, inferMark, labelOf, plain, readEnd } from './ends';
 
 interface Completion {
   text: string;

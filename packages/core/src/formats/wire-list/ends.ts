@@ -1,7 +1,7 @@
 /** The end of a wire as a diagram says it, "capacitor FAN", and the terminal it is. */
 import { distance } from 'fastest-levenshtein';
 import type { Circuit, Device, TerminalId } from '../../circuit';
-import { addDevice, setValue } from '../../circuit';
+import { addDevice, designationAt, designationsOf, setValue } from '../../circuit';
 import type { Designation, DeviceKind, Values } from '../../devices';
 import { CATALOGUE, fill, kindOf } from '../../devices';
 
@@ -18,9 +18,6 @@ export const plain = (text: string) =>
 
 /** Words about a terminal that say nothing of which. */
 const FILLERS = /\b(terminal|term|pin|lead|side|screw|tab)\b/g;
-
-export const designationsOf = ({ kind, params }: Device): readonly Designation[] =>
-  kindOf(kind).designations(fill(kindOf(kind).params, params));
 
 interface Named {
   name: string;
@@ -257,10 +254,4 @@ export function inferMark(
   if (serving.length === 1) return serving[0]!.mark;
   const free = all.filter(({ mark }) => !taken.has(`${device.id}.${mark}`));
   return free.length === 1 ? free[0]!.mark : null;
-}
-
-export function designationAt({ devices }: Circuit, terminal: TerminalId): Designation | undefined {
-  const at = terminal.lastIndexOf('.');
-  const device = devices.find(({ id }) => id === terminal.slice(0, at));
-  return device && designationsOf(device).find(({ mark }) => mark === terminal.slice(at + 1));
 }

@@ -3,8 +3,7 @@
  * first or be left out; a part comes in with the first line that names it; a line may be commented out with #.
  */
 import type { Cable, Circuit, TerminalId } from '../../circuit';
-import { findDevice, splitTerminal } from '../../circuit';
-import { kindOf, fill } from '../../devices';
+import { designationAt, findDevice, marksOf } from '../../circuit';
 import type { ColourCode } from '../../standards';
 import { colourName } from '../../standards';
 import type { DrawnWire } from '../../unit';
@@ -154,10 +153,8 @@ function endsOf(line: Line, reading: Reading, station: string): [TerminalId, Ter
   for (const [i, { device, mark }] of found.entries()) {
     const inferred = mark ?? inferMark(circuit, findDevice(circuit, device)!, known(1 - i), reading.taken);
     if (inferred === null) {
-      const { label, kind, params } = findDevice(circuit, device)!;
-      const marks = kindOf(kind)
-        .designations(fill(kindOf(kind).params, params))
-        .map((one) => one.mark);
+      const { label } = findDevice(circuit, device)!;
+      const marks = marksOf(findDevice(circuit, device)!);
       return tell(
         `which terminal of ${label}? It has ${marks.join(', ')}`,
         marks.map((one) => swap(i)(`${label} ${one}`)),
@@ -176,13 +173,8 @@ const CONTROL_GAUGE = 18;
 
 const LINE_ROLES: ReadonlySet<string> = new Set(['line', 'neutral', 'winding', 'earth']);
 
-const isPower = (circuit: Circuit, terminal: TerminalId): boolean => {
-  const { deviceId, mark } = splitTerminal(terminal);
-  const { kind, params } = findDevice(circuit, deviceId)!;
-  const found = kindOf(kind);
-  const at = found.designations(fill(found.params, params)).find((one) => one.mark === mark);
-  return LINE_ROLES.has(at!.role);
-};
+const isPower = (circuit: Circuit, terminal: TerminalId): boolean =>
+  LINE_ROLES.has(designationAt(circuit, terminal)!.role);
 
 /** Cables of a unit's wires: those at line voltage, and the others. */
 function cablesOf(circuit: Circuit, wires: readonly DrawnWire[]): Cable[] {

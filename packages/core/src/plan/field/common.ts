@@ -1,8 +1,8 @@
 import { NEW_WORLD, untilSteady } from '../../behaviour';
 import type { Circuit, TerminalId } from '../../circuit';
-import { findDevice, splitTerminal } from '../../circuit';
+import { designationsOf, findDevice, splitTerminal } from '../../circuit';
 import type { TerminalRole } from '../../devices';
-import { fill, kindOf } from '../../devices';
+import { kindOf } from '../../devices';
 import { classifyNodes, compile } from '../../network';
 import type { Lead } from './functions';
 
@@ -22,8 +22,7 @@ export function commonAt(circuit: Circuit, hot: Lead): TerminalId | null {
   const found = circuit.devices
     .filter(({ station, kind }) => station === home.station && !kindOf(kind).asks)
     .flatMap((device) =>
-      kindOf(device.kind)
-        .designations(fill(kindOf(device.kind).params, device.params))
+      designationsOf(device)
         .filter(({ role }) => control.includes(role))
         .map(({ mark, role }) => ({ device, role, terminal: `${device.id}.${mark}` })),
     )

@@ -3,6 +3,7 @@ import type { Circuit, End, TerminalId } from '../../circuit';
 import {
   ENDS,
   addDevice,
+  designationsOf,
   findConductor,
   findDevice,
   freeDeviceId,
@@ -12,7 +13,7 @@ import {
   splitTerminal,
 } from '../../circuit';
 import type { TerminalRole } from '../../devices';
-import { PARTS, fill, kindOf } from '../../devices';
+import { PARTS, kindOf } from '../../devices';
 import type { ColourCode } from '../../standards';
 import { addLeads } from './cable';
 import type { Part } from './part';
@@ -33,11 +34,9 @@ const endsOn = (circuit: Circuit, terminal: TerminalId): Landed[] =>
 /** Control terminals that hold more than they take, and more than they held before. */
 function overfull(before: Circuit, after: Circuit): { terminal: TerminalId; takes: number }[] {
   return after.devices.flatMap((device) => {
-    const kind = kindOf(device.kind);
-    if (kind.splices) return [];
-    return kind
-      .designations(fill(kind.params, device.params))
-      .filter(({ role, mark }) => CONTROL.has(role) && marksOf(device).includes(mark))
+    if (kindOf(device.kind).splices) return [];
+    return designationsOf(device)
+      .filter(({ role }) => CONTROL.has(role))
       .flatMap(({ mark, takes = TAKES }) => {
         const terminal = `${device.id}.${mark}`;
         const now = endsOn(after, terminal).length;

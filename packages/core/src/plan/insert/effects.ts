@@ -2,8 +2,9 @@
 import { advance, energisedLoads, holding, spiltIn } from '../../behaviour';
 import type { Watch } from '../../behaviour';
 import type { Circuit } from '../../circuit';
+import { designationsOf } from '../../circuit';
 import type { Value } from '../../devices';
-import { fill, kindOf } from '../../devices';
+import { kindOf } from '../../devices';
 import { voltsBetween } from '../../network';
 import type { Asked, Situation, Supplied, Trip } from '../../prove';
 import { CLEARED_AFTER_S, asksOf, runCase, runsAgain } from '../../prove';
@@ -54,8 +55,7 @@ const isTelling = (
 /** Volts a device lives on, or `null` where it needs none. */
 function ownSupply({ devices }: Circuit, id: string): [string, string] | null {
   const device = devices.find((one) => one.id === id)!;
-  const kind = kindOf(device.kind);
-  const marks = kind.designations(fill(kind.params, device.params));
+  const marks = designationsOf(device);
   const [hot, common] = (['hot', 'common'] as const).map(
     (role) => marks.find((one) => one.role === role)?.mark,
   );

@@ -1,8 +1,7 @@
 /** A change that might put something right, and how far the wiring by its own marks would gain by it. */
 import type { Circuit, Disagreement, TerminalId } from '../../circuit';
-import { EditError, disagreementsOf, splitTerminal } from '../../circuit';
+import { EditError, designationAt, disagreementsOf, splitTerminal } from '../../circuit';
 import type { Designation } from '../../devices';
-import { fill, kindOf } from '../../devices';
 import type { Change } from './change';
 
 export interface Candidate {
@@ -78,19 +77,11 @@ function disagreeing(disagreements: readonly Disagreement[]): Set<string> {
   );
 }
 
-function designationOf({ devices }: Circuit, terminal: TerminalId): Designation | undefined {
-  const { deviceId, mark } = splitTerminal(terminal);
-  const device = devices.find(({ id }) => id === deviceId);
-  if (!device) return undefined;
-  const kind = kindOf(device.kind);
-  return kind.designations(fill(kind.params, device.params)).find((one) => one.mark === mark);
-}
-
 const namesOf = ({ mark, aliases = [] }: Designation) => [mark, ...aliases];
 
 /** How alike two terminals are that a conductor would lie between. */
 function likeness(circuit: Circuit, conductor: string, between: readonly TerminalId[]): number {
-  const [far, near] = between.map((terminal) => designationOf(circuit, terminal));
+  const [far, near] = between.map((terminal) => designationAt(circuit, terminal));
   if (!far || !near || !namesOf(far).some((name) => namesOf(near).includes(name))) return 0;
   if (near.strip === undefined) return 1;
   const { deviceId } = splitTerminal(between[1]!);
@@ -101,7 +92,7 @@ function likeness(circuit: Circuit, conductor: string, between: readonly Termina
         id !== conductor &&
         end !== null &&
         splitTerminal(end).deviceId === deviceId &&
-        designationOf(circuit, end)?.strip === near.strip,
+        designationAt(circuit, end)?.strip === near.strip,
     ),
   );
   return beside ? 2 : 1;

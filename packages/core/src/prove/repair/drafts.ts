@@ -2,6 +2,7 @@
 import type { Circuit, Device, TerminalId } from '../../circuit';
 import {
   addLink,
+  designationsOf,
   freeLinkId,
   land,
   landedOn,
@@ -78,11 +79,10 @@ function jumpers(circuit: Circuit): Draft[] {
 }
 
 /** Hots of a device that takes more than one: a thermostat’s, and what feeds the relays of a link. */
-const hotMarks = ({ kind, params }: Device): string[] => {
-  const found = kindOf(kind);
+const hotMarks = (device: Device): string[] => {
+  const found = kindOf(device.kind);
   return found.asks || found.radio
-    ? found
-        .designations(fill(found.params, params))
+    ? designationsOf(device)
         .filter(({ role }) => role === 'hot')
         .map(({ mark }) => mark)
     : [];

@@ -5,8 +5,7 @@
  */
 import { viewOf } from '../../behaviour';
 import type { Circuit } from '../../circuit';
-import { disagreementsOf, landedOn } from '../../circuit';
-import { fill, kindOf } from '../../devices';
+import { designationsOf, disagreementsOf, landedOn } from '../../circuit';
 import { compile } from '../../network';
 import type { Case } from '../cases';
 import { casesOf, inputsOf } from '../cases';
@@ -104,8 +103,7 @@ const OF_SUPPLY: ReadonlySet<PropertyId> = new Set(['foreign-common', 'crossed-h
 function nearTo(circuit: Circuit, { about, property }: Finding): string[] {
   const device = circuit.devices.find(({ id }) => id === about);
   if (!device) return [];
-  const { designations, params } = kindOf(device.kind);
-  return designations(fill(params, device.params))
+  return designationsOf(device)
     .filter(({ role }) => !OF_SUPPLY.has(property) || role === 'hot' || role === 'common')
     .flatMap(({ mark }) => {
       const terminal = `${about}.${mark}`;

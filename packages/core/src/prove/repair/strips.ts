@@ -1,15 +1,13 @@
 /** Whole cables on each other's strip of a device: told as one mistake, put right as one. */
 import type { Cable, Circuit, Device, End, TerminalId } from '../../circuit';
-import { ENDS, land, splitTerminal } from '../../circuit';
-import { fill, kindOf } from '../../devices';
+import { ENDS, designationsOf, land, splitTerminal } from '../../circuit';
 import type { Draft } from './candidate';
 import { WORK } from './candidate';
 
 /** Marks of each strip of a device, in its order. */
-function stripsOf({ kind, params }: Device): Map<string, string[]> {
-  const found = kindOf(kind);
+function stripsOf(device: Device): Map<string, string[]> {
   const strips = new Map<string, string[]>();
-  for (const { mark, strip } of found.designations(fill(found.params, params)))
+  for (const { mark, strip } of designationsOf(device))
     if (strip !== undefined) strips.set(strip, [...(strips.get(strip) ?? []), mark]);
   return strips;
 }
