@@ -1,10 +1,13 @@
-/** `npm start`: whatever is missing is installed and built, then everything is served. */
+/** `npm start`: whatever is missing is installed and built, then everything is served; `npm start -- --crew` for the local network. */
 import { spawn } from 'node:child_process';
 import { ROOT, SIGNALS, bin, ensureBuilt, ensureInstalled, say } from './lib.mjs';
 
 await ensureInstalled();
 await ensureBuilt();
 say('Starting the server…');
-const server = spawn(bin('tsx'), ['packages/server/src/main.ts'], { cwd: ROOT, stdio: 'inherit' });
+const server = spawn(bin('tsx'), ['packages/server/src/main.ts', ...process.argv.slice(2)], {
+  cwd: ROOT,
+  stdio: 'inherit',
+});
 for (const signal of SIGNALS) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 1));

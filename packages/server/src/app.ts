@@ -5,7 +5,14 @@ import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { setPublicUrl } from './address';
 import { benchMeterRoutes } from './bench-meter/routes';
+import { readWho } from './crew/guard';
+import type { Reach } from './crew/reach';
+import { ALONE } from './crew/reach';
+import { crewRoutes } from './crew/routes';
+import { whoOf } from './crew/who';
+import { isEmpty } from './db/crew';
 import type { Db } from './db/open';
 import { buildingDocument, diagnosisDocument, planDocument, surveyDocument } from './documents';
 import { firePanelRoutes } from './fire-panel/routes';
@@ -32,6 +39,10 @@ export interface AppOptions {
   web?: string;
   /** Requests a client may make in a minute. */
   requestsPerMinute?: number;
+  /** Where it is reached; this machine alone unless told. */
+  reach?: Reach;
+  /** The certificate, PEM, that a crew's phones are told to trust. */
+  authority?: string | null;
 }
 
 const BODY_LIMIT = '2mb';
@@ -39,9 +50,19 @@ const BODY_LIMIT = '2mb';
 const BROTLI_QUALITY = 6;
 
 /** The whole server as an Express application. */
-export function createApp({ db, log, web, requestsPerMinute = 600 }: AppOptions) {
+export function createApp({
+  db,
+  log,
+  web,
+  requestsPerMinute = 600,
+  reach = ALONE,
+  authority = null,
+}: AppOptions) {
   const app = express();
+  const { crew, transport } = reach;
   app.disable('x-powered-by');
+  if (transport.type === 'proxy') app.set('trust proxy', transport.address);
+  setPublicUrl(app, reach.publicUrl);
   app.use(pinoHttp({ logger: log, autoLogging: { ignore: ({ url }) => !url?.startsWith('/api') } }));
   app.use(
     helmet({
@@ -59,11 +80,11 @@ export function createApp({ db, log, web, requestsPerMinute = 600 }: AppOptions)
           formAction: ["'self'"],
         },
       },
-      // Served on a local network without a certificate.
-      strictTransportSecurity: false,
+      // A certificate made here is taken by hand: a browser told to insist could not be let past it any more.
+      strictTransportSecurity: transport.type === 'given' || transport.type === 'proxy',
     }),
   );
-  app.use(trusted);
+  app.use(trusted(reach));
   app.use(compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: BROTLI_QUALITY } } }));
 
   const api = express.Router();
@@ -85,6 +106,15 @@ export function createApp({ db, log, web, requestsPerMinute = 600 }: AppOptions)
   api.get('/health', (_request, response) => {
     response.json({ status: 'ok' });
   });
+  if (crew) api.use(readWho(db));
+  api.get('/me', (_request, response) => {
+    response.json(crew ? { crew, person: whoOf(response)?.person ?? null, empty: isEmpty(db) } : { crew });
+  });
+  api.get('/trust.crt', (_request, response, next) => {
+    if (authority === null) return next();
+    response.attachment('zygostat-crew.crt').type('application/x-x509-ca-cert').send(authority);
+  });
+  if (crew) api.use(crewRoutes(db));
   api.use(jobRoutes(db), revisionRoutes(db), readingRoutes(db), photoRoutes(db));
   api.use(
     documentRoutes(db, surveyDocument),

@@ -1,8 +1,11 @@
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
+import { certificateOf } from './crew/certificate';
+import { SettingError, readReach } from './crew/reach';
 import { openDatabase } from './db/open';
 import { loadDemo } from './demo';
+import { listen } from './listen';
 import { makeLog } from './log';
 
 const root = fileURLToPath(new URL('../../..', import.meta.url));
@@ -10,26 +13,43 @@ const port = Number(process.env.ZYGOSTAT_PORT ?? 4310);
 const data = process.env.ZYGOSTAT_DATA ?? join(root, 'data');
 const log = makeLog(process.env.ZYGOSTAT_LOG);
 
-if (!Number.isInteger(port) || port < 0 || port > 65535) {
-  console.error(`ZYGOSTAT_PORT must be a port from 0 to 65535, not "${process.env.ZYGOSTAT_PORT}".`);
+/** Says what is wrong with a setting and ends. */
+function end(message: string): never {
+  console.error(message);
   process.exit(1);
 }
 
+/** Where to listen, and with which certificate. */
+async function settings() {
+  try {
+    const reach = readReach(process.argv.slice(2), process.env);
+    return { reach, certificate: await certificateOf(reach, data) };
+  } catch (error) {
+    if (error instanceof SettingError) end(error.message);
+    throw error;
+  }
+}
+
+if (!Number.isInteger(port) || port < 0 || port > 65535)
+  end(`ZYGOSTAT_PORT must be a port from 0 to 65535, not "${process.env.ZYGOSTAT_PORT}".`);
+
+const { reach, certificate } = await settings();
 const { db, close } = openDatabase(join(data, 'zygostat.sqlite'), join(root, 'packages/server/drizzle'));
 loadDemo(db);
 
 const requestsPerMinute = Number(process.env.ZYGOSTAT_REQUESTS_PER_MINUTE ?? 600);
-const app = createApp({ db, log, web: join(root, 'packages/app/dist'), requestsPerMinute });
-const server = app.listen(port, '127.0.0.1', (error?: Error) => {
-  if (error) {
-    console.error(`Cannot listen on port ${port}: ${error.message}. Set ZYGOSTAT_PORT to a free one.`);
-    process.exit(1);
-  }
-  const address = server.address();
-  console.log(
-    `Zygostat is ready on http://127.0.0.1:${typeof address === 'object' && address ? address.port : port}`,
-  );
+const app = createApp({
+  db,
+  log,
+  web: join(root, 'packages/app/dist'),
+  requestsPerMinute,
+  reach,
+  authority: certificate?.authority ?? null,
 });
+const { server, says } = await listen({ app, db, reach, port, certificate }).catch((error: Error) =>
+  end(`Cannot listen on port ${port}: ${error.message}. Set ZYGOSTAT_PORT to a free one.`),
+);
+console.log(says);
 
 /** Lets requests in hand finish, then closes the database. */
 function stop(): void {

@@ -9,13 +9,13 @@ import * as yup from 'yup';
 import { JOB_STATES } from './db/schema';
 import { Problem, invalid } from './problem';
 
-const text = (max: number) =>
+export const text = (max: number) =>
   yup
     .string()
     .strict()
     .trim('must not begin or end with spaces')
     .max(max, `must be at most ${max} characters`);
-const required = (max: number) => text(max).min(1, 'must not be empty').required('is required');
+export const required = (max: number) => text(max).min(1, 'must not be empty').required('is required');
 
 const NAME = /^[\w-]{1,60}$/;
 

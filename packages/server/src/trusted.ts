@@ -3,10 +3,9 @@
  * nor by sending to it from where it is: RFC 9110 15.5.20 (misdirected request), and the Origin of RFC 6454.
  */
 import type { RequestHandler } from 'express';
+import type { Reach } from './crew/reach';
 import { sendProblem } from './problem';
 
-/** Names of this machine to itself. */
-const LOOPBACK: ReadonlySet<string> = new Set(['127.0.0.1', 'localhost', '[::1]']);
 const READS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 /** Host and port of an address without its path; `null` where it is none. */
@@ -20,20 +19,23 @@ function hostOf(address: string): { host: string; hostname: string } | null {
 }
 
 /** Answers only under the names it goes by, and takes changes only from pages it served itself. */
-export const trusted: RequestHandler = (request, response, next) => {
-  const asked = hostOf(`http://${request.headers.host ?? ''}`);
-  if (!asked || !LOOPBACK.has(asked.hostname))
-    return sendProblem(response, {
-      status: 421,
-      title: 'Not this server',
-      detail: 'This server answers on 127.0.0.1 and localhost only.',
-    });
-  const { origin } = request.headers;
-  if (!READS.has(request.method) && origin !== undefined && hostOf(origin)?.host !== asked.host)
-    return sendProblem(response, {
-      status: 403,
-      title: 'Not from here',
-      detail: 'A page of another origin may not change anything here.',
-    });
-  next();
-};
+export const trusted =
+  ({ names, publicUrl }: Pick<Reach, 'names' | 'publicUrl'>): RequestHandler =>
+  (request, response, next) => {
+    const asked = hostOf(`http://${request.headers.host ?? ''}`);
+    if (!asked || !names.has(asked.hostname))
+      return sendProblem(response, {
+        status: 421,
+        title: 'Not this server',
+        detail: `This server answers on ${[...names].join(', ')} only.`,
+      });
+    const own = [asked.host, publicUrl?.host];
+    const { origin } = request.headers;
+    if (!READS.has(request.method) && origin !== undefined && !own.includes(hostOf(origin)?.host))
+      return sendProblem(response, {
+        status: 403,
+        title: 'Not from here',
+        detail: 'A page of another origin may not change anything here.',
+      });
+    next();
+  };

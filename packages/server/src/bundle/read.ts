@@ -74,10 +74,16 @@ function jsonOf<T>(files: Files, name: string, schema: Schema<T>): T {
 
 const date = <T extends { createdAt: string }>(row: T) => ({ ...row, createdAt: new Date(row.createdAt) });
 
+/** A row with its date, and nobody's where an earlier version named no writer. */
+const signed = <T extends { createdAt: string; by?: string | null | undefined }>(row: T) => ({
+  ...date(row),
+  by: row.by ?? '',
+});
+
 function revisionsIn(files: Files, name: string): StoredJob['revisions'] {
   return jsonOf(files, name, revisionsSchema).map((row, i) => {
     try {
-      return { ...date(row), circuit: parseCircuit(row.circuit) };
+      return { ...signed(row), circuit: parseCircuit(row.circuit) };
     } catch (error) {
       if (!(error instanceof CircuitError)) throw error;
       throw within(
@@ -101,7 +107,7 @@ function documentsOf(of: Owner, name: string, rows: Rows): StoredJob['documents'
         name,
         problems.map(({ path, message }) => ({ path: `[${i}].value.${path}`, message })),
       );
-    return { ...row, value, updatedAt: new Date(row.updatedAt) };
+    return { ...row, value, by: row.by ?? '', updatedAt: new Date(row.updatedAt) };
   });
 }
 
@@ -129,7 +135,7 @@ function entriesIn(files: Files, name: string): StoredJob['entries'] {
 
 /** A photograph as it left a server like this one is kept to the byte; any other is made like one. */
 async function photographsIn(files: Files, folder: string): Promise<StoredJob['photographs']> {
-  const rows = jsonOf(files, `${folder}photographs.json`, photographsSchema).map(date);
+  const rows = jsonOf(files, `${folder}photographs.json`, photographsSchema).map(signed);
   const photographs: StoredJob['photographs'] = [];
   for (const row of rows) {
     const bytes = files[`${folder}photographs/${row.id}.jpg`];
@@ -158,7 +164,7 @@ async function jobIn(files: Files, id: string): Promise<StoredJob> {
       jsonOf(files, `${folder}documents.json`, documentsSchema().required('is required')),
     ),
     readings: jsonOf(files, `${folder}readings.json`, readingsSchema).map((row) => ({
-      ...date(row),
+      ...signed(row),
       id: row.id!,
       situation: row.situation ?? '',
       state: row.state ?? '',

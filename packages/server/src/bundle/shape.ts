@@ -24,6 +24,8 @@ const time = () =>
       const at = new Date(given ?? '');
       return !Number.isNaN(at.getTime()) && at.toISOString() === given;
     });
+/** Whoever wrote it; earlier versions left it out. */
+const writer = () => text(80).notRequired();
 const whole = (least = 0) =>
   yup
     .number()
@@ -36,7 +38,15 @@ export const documentsSchema = () =>
   yup
     .array()
     .strict()
-    .of(body({ name: word(40), number: whole(1), value: yup.mixed().nullable(), updatedAt: time() }));
+    .of(
+      body({
+        name: word(40),
+        number: whole(1),
+        value: yup.mixed().nullable(),
+        by: writer(),
+        updatedAt: time(),
+      }),
+    );
 
 export const manifestSchema = body({
   format: yup.string().strict().oneOf([BUNDLE_FORMAT], `must be ${BUNDLE_FORMAT}`).required('is required'),
@@ -71,6 +81,7 @@ export const revisionsSchema = yup
       number: whole(1),
       circuit: yup.mixed().required('is required'),
       note: text(200).defined('is required'),
+      by: writer(),
       createdAt: time(),
     }),
   )
@@ -86,6 +97,7 @@ export const readingsSchema = yup
       body({
         verdict: yup.string().strict().oneOf(['agrees', 'low', 'high']).required('is required'),
         unit: yup.string().strict().oneOf(['V', 'Ω', 'A']).required('is required'),
+        by: writer(),
         createdAt: time(),
       }),
     ),
@@ -129,6 +141,7 @@ export const photographsSchema = yup
         .strict()
         .of(body({ x: share(), y: share(), terminal: word(80) }))
         .required('is required'),
+      by: writer(),
       createdAt: time(),
     }),
   )

@@ -32,6 +32,7 @@ export function saveDocument<T>(
   ownerId: string,
   base: number,
   value: T,
+  by = '',
 ): { done: true; number: number } | { done: false; latest: number } {
   const { of, name } = document;
   const table = TABLES[of];
@@ -39,7 +40,7 @@ export function saveDocument<T>(
     (tx) => {
       const latest = storedDocument(tx, document, ownerId).number;
       if (base !== latest) return { done: false, latest };
-      const row = { number: latest + 1, value, updatedAt: new Date() };
+      const row = { number: latest + 1, value, by, updatedAt: new Date() };
       tx.insert(table)
         .values({ ownerId, name, ...row })
         .onConflictDoUpdate({ target: [table.ownerId, table.name], set: row })

@@ -11,6 +11,7 @@ const SHOWN = {
   width: photos.width,
   height: photos.height,
   pins: photos.pins,
+  by: photos.by,
   createdAt: photos.createdAt,
 };
 

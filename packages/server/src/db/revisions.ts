@@ -18,7 +18,12 @@ export function latestRevision(db: Pick<Db, 'select'>, jobId: string) {
 /** Every revision but its circuit, the newest first. */
 export const listRevisions = (db: Db, jobId: string) =>
   db
-    .select({ number: revisions.number, note: revisions.note, createdAt: revisions.createdAt })
+    .select({
+      number: revisions.number,
+      note: revisions.note,
+      by: revisions.by,
+      createdAt: revisions.createdAt,
+    })
     .from(revisions)
     .where(eq(revisions.jobId, jobId))
     .orderBy(desc(revisions.number))
@@ -36,7 +41,7 @@ export const storedRevision = (db: Db, jobId: string, number: number) =>
 export function appendRevision(
   db: Db,
   jobId: string,
-  { base, circuit, note }: { base: number; circuit: Circuit; note: string },
+  { base, circuit, note, by }: { base: number; circuit: Circuit; note: string; by: string },
 ): { done: true; number: number } | { done: false; latest: number } {
   return db.transaction(
     (tx) => {
@@ -44,7 +49,7 @@ export function appendRevision(
       if (latest !== base) return { done: false, latest };
       const now = new Date();
       tx.insert(revisions)
-        .values({ jobId, number: latest + 1, circuit, note, createdAt: now })
+        .values({ jobId, number: latest + 1, circuit, note, by, createdAt: now })
         .run();
       tx.update(jobs).set({ updatedAt: now }).where(eq(jobs.id, jobId)).run();
       return { done: true, number: latest + 1 };

@@ -15,6 +15,8 @@ import type { MeterKind } from '@zygostat/core/standards';
 import type { Unit, Verdict } from '@zygostat/core/behaviour';
 
 const createdAt = () => integer('created_at', { mode: 'timestamp_ms' }).notNull();
+/** Name of whoever wrote it, signed in; empty where one person works alone. */
+const writer = () => text('written_by').notNull().default('');
 
 /** A place with equipment in it. */
 export const sites = sqliteTable('sites', {
@@ -52,6 +54,7 @@ export const revisions = sqliteTable(
     number: integer('number').notNull(),
     circuit: text('circuit', { mode: 'json' }).$type<Circuit>().notNull(),
     note: text('note').notNull().default(''),
+    by: writer(),
     createdAt: createdAt(),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.number] })],
@@ -77,6 +80,7 @@ export const readings = sqliteTable(
     situation: text('situation').notNull().default(''),
     /** The call it was taken in, where it was a plain one; a search counts it then. */
     state: text('state').notNull().default(''),
+    by: writer(),
     createdAt: createdAt(),
   },
   (table) => [index('readings_job').on(table.jobId)],
@@ -88,6 +92,7 @@ const documentColumns = () => ({
   /** Counts the saves, so that two tabs notice each other. */
   number: integer('number').notNull(),
   value: text('value', { mode: 'json' }).$type<unknown>(),
+  by: writer(),
   updatedAt: integer('updated_at', { mode: 'timestamp_ms' }).notNull(),
 });
 
@@ -147,6 +152,7 @@ export const photos = sqliteTable(
     height: integer('height').notNull(),
     pins: text('pins', { mode: 'json' }).$type<Pin[]>().notNull(),
     jpeg: blob('jpeg', { mode: 'buffer' }).notNull(),
+    by: writer(),
     createdAt: createdAt(),
   },
   (table) => [index('photos_job').on(table.jobId)],
@@ -212,3 +218,55 @@ export const foundFaults = sqliteTable(
   },
   (table) => [index('found_faults_name').on(table.name)],
 );
+
+/** What a person of the crew may do: all of it, the work, or only read. */
+export const ROLES = ['lead', 'member', 'reader'] as const;
+
+export type Role = (typeof ROLES)[number];
+
+/** The crew. Whoever left stays, for what they did stays theirs. */
+export const people = sqliteTable('people', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull().unique(),
+  role: text('role', { enum: ROLES }).notNull(),
+  /** argon2id, in the PHC format. */
+  passwordHash: text('password_hash').notNull(),
+  createdAt: createdAt(),
+  leftAt: integer('left_at', { mode: 'timestamp_ms' }),
+});
+
+const personId = () =>
+  text('person_id')
+    .notNull()
+    .references(() => people.id);
+
+/** Public keys of a person's devices (WebAuthn). */
+export const passkeys = sqliteTable('passkeys', {
+  /** The credential's id, base64url. */
+  id: text('id').primaryKey(),
+  personId: personId(),
+  publicKey: blob('public_key', { mode: 'buffer' }).notNull(),
+  counter: integer('counter').notNull(),
+  device: text('device').notNull(),
+  createdAt: createdAt(),
+});
+
+/** Devices that are signed in. Of a token only its hash is kept. */
+export const sessions = sqliteTable('sessions', {
+  id: text('id').primaryKey(),
+  tokenHash: text('token_hash').notNull().unique(),
+  personId: personId(),
+  device: text('device').notNull(),
+  createdAt: createdAt(),
+  seenAt: integer('seen_at', { mode: 'timestamp_ms' }).notNull(),
+});
+
+/** Codes to join by, good once and for minutes. Of a code only its hash is kept. */
+export const invitations = sqliteTable('invitations', {
+  codeHash: text('code_hash').primaryKey(),
+  role: text('role', { enum: ROLES }).notNull(),
+  /** Who made it; `null` for the one the terminal showed. */
+  madeBy: text('made_by').references(() => people.id),
+  expiresAt: integer('expires_at', { mode: 'timestamp_ms' }).notNull(),
+  usedAt: integer('used_at', { mode: 'timestamp_ms' }),
+});

@@ -1,4 +1,5 @@
 import { Router } from 'express';
+import { writerOf } from '../crew/who';
 import type { StoredDocument } from '../documents';
 import { saveDocument, storedDocument } from '../db/documents';
 import { changeJob } from '../db/jobs';
@@ -25,7 +26,7 @@ export function documentRoutes<T>(db: Db, document: StoredDocument<T>): Router {
     if (problems.length > 0)
       throw new Problem(invalid(problems.map(({ path, message }) => ({ path: `${name}.${path}`, message }))));
     const value = body[name] as T;
-    const saved = saveDocument(db, document, id, body.base as number, value);
+    const saved = saveDocument(db, document, id, body.base as number, value, writerOf(response));
     if (!saved.done)
       throw new Problem({
         status: 409,

@@ -4,6 +4,7 @@ import { namesIn, otherEndText } from '@zygostat/core/words';
 import type { Request } from 'express';
 import { Router } from 'express';
 import { storedDocument } from '../db/documents';
+import { pageAddress } from '../address';
 import type { Db } from '../db/open';
 import { latestRevision } from '../db/revisions';
 import { planDocument } from '../documents';
@@ -22,7 +23,7 @@ export function paperRoutes(db: Db): Router {
     const { value: plan } = storedDocument(db, planDocument, job.id);
     const latest = latestRevision(db, job.id)!;
     const state = plan ? `As planned: ${plan.title}` : `As it stands, revision ${latest.number}`;
-    const url = `${request.protocol}://${request.get('host') ?? 'localhost'}/job/${job.id}`;
+    const url = pageAddress(request, `/job/${job.id}`);
     return {
       circuit: plan?.after ?? latest.circuit,
       heading: { site: job.site, job: job.name, state },

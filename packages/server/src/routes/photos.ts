@@ -1,5 +1,6 @@
 import express, { Router } from 'express';
 import { nanoid } from 'nanoid';
+import { writerOf } from '../crew/who';
 import type { Db } from '../db/open';
 import {
   addPhoto,
@@ -57,7 +58,15 @@ export function photoRoutes(db: Db): Router {
           detail: 'Send the picture itself as image/jpeg, image/png or image/webp.',
         });
       const photograph = await readPhotograph(request.body);
-      const row = { ...photograph, id: nanoid(12), jobId: job.id, station, pins: [], createdAt: new Date() };
+      const row = {
+        ...photograph,
+        id: nanoid(12),
+        jobId: job.id,
+        station,
+        pins: [],
+        by: writerOf(response),
+        createdAt: new Date(),
+      };
       addPhoto(db, row);
       response.status(201).json(find(job.id, row.id));
     },

@@ -2,6 +2,7 @@ import { judge } from '@zygostat/core/behaviour';
 import type { MeterMode } from '@zygostat/core/network';
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
+import { writerOf } from '../crew/who';
 import type { Db } from '../db/open';
 import { listReadings, logReading } from '../db/readings';
 import { Problem } from '../problem';
@@ -52,6 +53,7 @@ export function readingRoutes(db: Db): Router {
       unit,
       verdict,
       id,
+      by: writerOf(response),
       jobId: job.id,
       createdAt: new Date(),
     };

@@ -1,6 +1,7 @@
 import type { Entry } from '@zygostat/core/record';
 import { entryProblems, objectionsTo, standingOf } from '@zygostat/core/record';
 import { Router } from 'express';
+import { writerOf } from '../crew/who';
 import type { Db } from '../db/open';
 import { addEntry, entriesOf, entryById, openBypassesOf } from '../db/record';
 import { latestRevision } from '../db/revisions';
@@ -28,6 +29,10 @@ export function recordRoutes(db: Db): Router {
     const problems = entryProblems(given);
     if (problems.length > 0) throw new Problem(invalid(problems));
     const entry = given as Entry;
+    const writer = writerOf(response);
+    // Whoever is signed in signs with their own name.
+    if (writer !== '' && entry.by !== writer)
+      throw new Problem(invalid([{ path: 'by', message: `must be ${writer}, who is signed in` }]));
     const known = entryById(db, entry.id);
     if (known) {
       if (known.jobId !== job.id || !same(known, entry))

@@ -5,6 +5,7 @@ import { reportPaper } from '@zygostat/core/words';
 import type { Request } from 'express';
 import { Router } from 'express';
 import { storedDocument } from '../db/documents';
+import { pageAddress } from '../address';
 import type { Db } from '../db/open';
 import { listPhotos, photoBytes } from '../db/photos';
 import { listReadings } from '../db/readings';
@@ -77,7 +78,7 @@ export function reportRoutes(db: Db): Router {
   });
 
   router.get('/jobs/:id/follow-up.ics', (request, response) => {
-    const url = `${request.protocol}://${request.get('host') ?? 'localhost'}/job/${request.params.id}`;
+    const url = pageAddress(request, `/job/${request.params.id}`);
     response
       .type('text/calendar; charset=utf-8')
       .attachment('follow-up.ics')

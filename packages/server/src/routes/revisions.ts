@@ -1,5 +1,6 @@
 import { parseCircuit } from '@zygostat/core/circuit';
 import { Router } from 'express';
+import { writerOf } from '../crew/who';
 import type { Db } from '../db/open';
 import { appendRevision, listRevisions, storedRevision } from '../db/revisions';
 import { Problem, notFound } from '../problem';
@@ -26,7 +27,12 @@ export function revisionRoutes(db: Db): Router {
     const { base, circuit, note } = newRevisionSchema.validateSync(request.body, { abortEarly: false });
     const checked = parseCircuit(circuit);
     // Appended only if nobody has since: a second tab is told, and loses nothing.
-    const appended = appendRevision(db, id, { base, circuit: checked, note: note ?? '' });
+    const appended = appendRevision(db, id, {
+      base,
+      circuit: checked,
+      note: note ?? '',
+      by: writerOf(response),
+    });
     if (!appended.done)
       throw new Problem({
         status: 409,

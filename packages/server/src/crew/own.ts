@@ -1,0 +1,81 @@
+/** For whoever is signed in: what is theirs alone. */
+import { Router } from 'express';
+import {
+  closeOtherSessions,
+  closeSession,
+  listSessions,
+  passkeysOf,
+  personNamed,
+  removePasskey,
+  setPassword,
+} from '../db/crew';
+import type { Db } from '../db/open';
+import { Problem, invalid, notFound } from '../problem';
+import { clearToken } from './cookie';
+import { deviceName } from './device';
+import { attempts, wrong } from './entry';
+import { hashPassword, isPassword } from './password';
+import type { Passkeys } from './passkeys';
+import { siteFor } from './passkeys';
+import { passkeySchema, passwordSchema } from './schemas';
+import { signedInAs } from './who';
+
+export function ownRoutes(db: Db, keys: Passkeys): Router {
+  const router = Router();
+
+  router.post('/crew/sign-out', (_request, response) => {
+    closeSession(db, signedInAs(response).session);
+    clearToken(response);
+    response.status(204).end();
+  });
+
+  router.use('/crew/password', ...attempts());
+  router.post('/crew/password', async (request, response) => {
+    const { person, session } = signedInAs(response);
+    const given = passwordSchema.validateSync(request.body, { abortEarly: false });
+    if (!(await isPassword(personNamed(db, person.name)?.passwordHash, given.old)))
+      throw wrong('The old password is another one.');
+    setPassword(db, person.id, await hashPassword(given.password));
+    // Whoever knew the old one is out.
+    closeOtherSessions(db, person.id, session);
+    response.status(204).end();
+  });
+
+  router.post('/crew/passkeys/offer', async (request, response) => {
+    response.json(await keys.registration(siteFor(request), signedInAs(response).person));
+  });
+
+  router.post('/crew/passkeys', async (request, response) => {
+    const { answer } = passkeySchema.validateSync(request.body, { abortEarly: false });
+    const { person } = signedInAs(response);
+    const device = deviceName(request.headers['user-agent']);
+    if (!(await keys.register(siteFor(request), person, answer, device)))
+      throw new Problem(invalid([{ path: 'answer', message: 'does not prove what was asked' }]));
+    response.status(201).json(passkeysOf(db, person.id));
+  });
+
+  router.get('/crew/passkeys', (_request, response) => {
+    response.json(passkeysOf(db, signedInAs(response).person.id));
+  });
+
+  router.delete('/crew/passkeys/:id', (request, response) => {
+    if (!removePasskey(db, request.params.id, signedInAs(response).person.id))
+      throw notFound('such passkey of yours');
+    response.status(204).end();
+  });
+
+  router.get('/crew/sessions', (_request, response) => {
+    const { person, session } = signedInAs(response);
+    const all = listSessions(db, person.role === 'lead' ? undefined : person.id);
+    response.json(all.map((one) => ({ ...one, this: one.id === session })));
+  });
+
+  router.delete('/crew/sessions/:id', (request, response) => {
+    const { person } = signedInAs(response);
+    if (!closeSession(db, request.params.id, person.role === 'lead' ? undefined : person.id))
+      throw notFound('such device of yours');
+    response.status(204).end();
+  });
+
+  return router;
+}

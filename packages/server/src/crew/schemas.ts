@@ -1,0 +1,26 @@
+/** What signing in, joining and leading take in. */
+import * as yup from 'yup';
+import { ROLES } from '../db/schema';
+import { body, required } from '../schemas';
+import { newPassword } from './password';
+
+const NAME_LENGTH = 60;
+/** Longer than any that is taken for a new one; argon2 is not asked about novels. */
+const PASSWORD_LENGTH = 200;
+
+const name = () => required(NAME_LENGTH);
+const password = () => yup.string().strict().max(PASSWORD_LENGTH, 'is not right').required('is required');
+const role = () =>
+  yup
+    .string()
+    .strict()
+    .oneOf(ROLES, `must be one of ${ROLES.join(', ')}`)
+    .required('is required');
+/** Of a passkey; the library reads it, and tells what does not fit. */
+const answer = () => yup.object().required('is required');
+
+export const joinSchema = body({ code: required(40), name: name(), password: newPassword() });
+export const signInSchema = body({ name: name(), password: password() });
+export const passwordSchema = body({ old: password(), password: newPassword() });
+export const roleSchema = body({ role: role() });
+export const passkeySchema = body({ answer: answer() });
