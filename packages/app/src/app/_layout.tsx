@@ -1,11 +1,29 @@
-import { Stack } from 'expo-router';
+import { Stack, usePathname } from 'expo-router';
 import { useState } from 'react';
-import { useColorScheme } from 'react-native';
+import { StyleSheet, View, useColorScheme } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
+import { later } from '../features/later';
 import { makeStore, useAppSelector } from '../store';
 import { TokensContext, dark, glare, light, paperThemes, useShippedFonts } from '../theme';
 import { paperIcon } from '../theme/icons';
+
+const SignIn = later(({ SignIn: Screen }) => Screen);
+
+/** What there is to see; behind the door, with what was begun still there, until this device is signed in. */
+function Pages() {
+  const isShut = useAppSelector(({ door }) => door.isShut);
+  const isJoining = usePathname() === '/join';
+  const isHidden = isShut && !isJoining;
+  return (
+    <>
+      <View style={isHidden ? styles.hidden : styles.page} aria-hidden={isHidden}>
+        <Stack screenOptions={{ headerShown: false, animation: 'none' }} />
+      </View>
+      {isHidden ? <SignIn /> : null}
+    </>
+  );
+}
 
 function Themed() {
   const choice = useAppSelector(({ settings }) => settings.theme);
@@ -14,7 +32,7 @@ function Themed() {
   return (
     <TokensContext.Provider value={{ light, dark, glare }[name]}>
       <PaperProvider theme={paperThemes[name]} settings={{ icon: paperIcon }}>
-        <Stack screenOptions={{ headerShown: false, animation: 'none' }} />
+        <Pages />
       </PaperProvider>
     </TokensContext.Provider>
   );
@@ -29,3 +47,5 @@ export default function Layout() {
     </Provider>
   );
 }
+
+const styles = StyleSheet.create({ page: { flex: 1 }, hidden: { display: 'none' } });

@@ -7,11 +7,15 @@ interface FieldProps {
   value: string;
   most: number;
   multiline?: boolean;
+  /** A secret: not shown, and known to what keeps passwords as one. */
+  secret?: 'current-password' | 'new-password';
+  /** What fills forms knows it as. */
+  fills?: 'username' | 'one-time-code';
   onChange: (text: string) => void;
 }
 
 /** A line of words, or several. */
-export function Field({ label, hint, value, most, multiline = false, onChange }: FieldProps) {
+export function Field({ label, hint, value, most, multiline = false, secret, fills, onChange }: FieldProps) {
   return (
     <TextInput
       mode="outlined"
@@ -20,6 +24,8 @@ export function Field({ label, hint, value, most, multiline = false, onChange }:
       value={value}
       maxLength={most}
       multiline={multiline}
+      secureTextEntry={secret !== undefined}
+      {...((secret ?? fills) && { autoComplete: secret ?? fills, autoCapitalize: 'none' as const })}
       onChangeText={onChange}
     />
   );

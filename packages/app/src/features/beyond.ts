@@ -2,6 +2,9 @@
  * Every screen beyond the list of jobs, in one piece, read when the first of them is wanted: what two pieces
  * share, Metro would put into the first view.
  */
+export { Crew } from './crew/Crew';
+export { Join } from './crew/Join';
+export { SignIn } from './crew/SignIn';
 export { NewJob } from './jobs/NewJob';
 export { OpenJob } from './job/OpenJob';
 export { Place } from './job/Place';

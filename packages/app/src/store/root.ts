@@ -3,10 +3,12 @@ import type { StateFromReducersMapObject, ThunkDispatch, UnknownAction } from '@
 import type { jobReducers } from '../features/job/reducers';
 import { settingsReducer } from '../features/settings/slice';
 import { api } from './api';
+import { doorReducer } from './door';
 import { noticeReducer } from './notice';
 
 export const firstReducers = {
   [api.reducerPath]: api.reducer,
+  door: doorReducer,
   notice: noticeReducer,
   settings: settingsReducer,
 };

@@ -31,6 +31,7 @@ export const signedIn: RequestHandler = (request, response, next) => {
       status: 401,
       title: 'Sign in',
       detail: 'Sign in on this device first.',
+      signIn: true,
     });
   if (who.person.role === 'reader' && !READS.has(request.method) && !OWN.test(request.path))
     return sendProblem(response, {

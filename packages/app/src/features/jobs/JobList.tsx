@@ -143,6 +143,13 @@ export function JobList() {
           </AppText>
           <AppText kind="small">24 V control circuits, live</AppText>
         </View>
+        <ActionButton
+          label="Settings"
+          icon="settings"
+          look="plain"
+          iconOnly
+          onPress={() => router.push('/settings')}
+        />
       </View>
       <Searchbar
         placeholder="Search jobs and sites"

@@ -58,6 +58,7 @@ export function Settings() {
         </AppText>
       </View>
       <ScrollView contentContainerStyle={styles.form}>
+        <ActionButton label="Crew: who works here" onPress={() => router.push('/crew')} />
         {(Object.keys(QUESTIONS) as Setting[]).map((name) => (
           <Question key={name} name={name} />
         ))}

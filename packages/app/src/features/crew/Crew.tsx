@@ -1,0 +1,64 @@
+import { router } from 'expo-router';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import { useAppDispatch } from '../../store';
+import { api } from '../../store/api';
+import { doorShut } from '../../store/door';
+import { ActionButton, AppText, Column } from '../../basics';
+import { useMeQuery, useSignOutMutation } from './api';
+import { Devices } from './Devices';
+import { Invite } from './Invite';
+import { OwnDoor } from './OwnDoor';
+import { People, ROLES } from './People';
+
+/** The crew: who belongs, which devices are signed in, how one signs in oneself. */
+export function Crew() {
+  const dispatch = useAppDispatch();
+  const { data: me } = useMeQuery(undefined);
+  const [signOut] = useSignOutMutation();
+  const leave = async () => {
+    const { error } = await signOut(undefined);
+    if (error) return;
+    dispatch(doorShut());
+    dispatch(api.util.resetApiState());
+  };
+  const person = me?.person;
+  return (
+    <Column>
+      <View style={styles.head}>
+        <ActionButton
+          label="Back"
+          icon="back"
+          look="plain"
+          iconOnly
+          onPress={() => (router.canGoBack() ? router.back() : router.dismissTo('/settings'))}
+        />
+        <AppText kind="title" heading={1}>
+          Crew
+        </AppText>
+      </View>
+      <ScrollView contentContainerStyle={styles.form}>
+        {me && !me.crew ? (
+          <AppText>
+            One person works here, on this machine. For a crew on their phones start the server with npm start
+            -- --crew.
+          </AppText>
+        ) : null}
+        {person ? (
+          <>
+            <AppText>{`${person.name}: ${ROLES[person.role].toLowerCase()}`}</AppText>
+            {person.role === 'lead' ? <Invite /> : null}
+            <People me={person} />
+            <Devices />
+            <OwnDoor />
+            <ActionButton label="Sign out on this device" onPress={() => void leave()} />
+          </>
+        ) : null}
+      </ScrollView>
+    </Column>
+  );
+}
+
+const styles = StyleSheet.create({
+  head: { flexDirection: 'row', alignItems: 'center', padding: 8, gap: 4 },
+  form: { padding: 16, gap: 20 },
+});

@@ -1,0 +1,42 @@
+import { formatDistanceToNow } from 'date-fns/formatDistanceToNow';
+import { StyleSheet, View } from 'react-native';
+import { ActionButton, AppText } from '../../basics';
+import { useTokens } from '../../theme';
+import { useDevicesQuery, useSignDeviceOutMutation } from './api';
+
+/** Devices that are signed in: a telephone that was lost is signed out here. */
+export function Devices() {
+  const t = useTokens();
+  const { data = [] } = useDevicesQuery(undefined);
+  const [signOut] = useSignDeviceOutMutation();
+  return (
+    <View role="region" aria-label="Signed in" style={styles.group}>
+      <AppText kind="strong" heading={2}>
+        Signed in
+      </AppText>
+      {data.map(({ id, person, device, seenAt, this: isThis }) => (
+        <View key={id} style={[styles.row, { borderColor: t.line }]}>
+          <View style={styles.grow}>
+            <AppText>{`${person}: ${device}`}</AppText>
+            <AppText kind="small">
+              {isThis ? 'This device' : `seen ${formatDistanceToNow(new Date(seenAt), { addSuffix: true })}`}
+            </AppText>
+          </View>
+          {isThis ? null : (
+            <ActionButton
+              label="Sign out"
+              hint={`Sign out ${device} of ${person}`}
+              onPress={() => void signOut(id)}
+            />
+          )}
+        </View>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  group: { gap: 8 },
+  row: { flexDirection: 'row', alignItems: 'center', gap: 8, paddingVertical: 8, borderBottomWidth: 1 },
+  grow: { flex: 1 },
+});

@@ -1,0 +1,51 @@
+import { StyleSheet, View } from 'react-native';
+import { ActionButton, AppText, Options } from '../../basics';
+import { useTokens } from '../../theme';
+import type { Person, Role } from './api';
+import { useGiveRoleMutation, usePeopleQuery, useSeeOffMutation } from './api';
+import { Refusal } from './Refusal';
+
+export const ROLES: Readonly<Record<Role, string>> = { lead: 'Leads', member: 'Works', reader: 'Reads' };
+
+/** Who belongs to the crew; whoever leads says what each may do. */
+export function People({ me }: { me: Person }) {
+  const t = useTokens();
+  const { data = [] } = usePeopleQuery(undefined);
+  const [giveRole, roles] = useGiveRoleMutation();
+  const [seeOff, off] = useSeeOffMutation();
+  return (
+    <View role="region" aria-label="People" style={styles.group}>
+      <AppText kind="strong" heading={2}>
+        People
+      </AppText>
+      <Refusal error={roles.error ?? off.error} />
+      {data.map(({ id, name, role }) => (
+        <View key={id} style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
+          <AppText kind="strong">{id === me.id ? `${name}, you` : name}</AppText>
+          {me.role === 'lead' ? (
+            <>
+              <Options
+                label={`${name} may`}
+                options={ROLES}
+                value={role}
+                onChange={(to) => void giveRole({ id, role: to })}
+              />
+              <ActionButton
+                label="No longer of the crew"
+                hint={`${name} is no longer of the crew`}
+                onPress={() => void seeOff(id)}
+              />
+            </>
+          ) : (
+            <AppText>{ROLES[role]}</AppText>
+          )}
+        </View>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  group: { gap: 8 },
+  card: { padding: 12, gap: 8, borderRadius: 10, borderWidth: 1 },
+});

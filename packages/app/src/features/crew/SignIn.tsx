@@ -1,0 +1,64 @@
+import { browserSupportsWebAuthn, startAuthentication } from '@simplewebauthn/browser';
+import { useState } from 'react';
+import { ScrollView, StyleSheet } from 'react-native';
+import { ActionButton, AppText, Column, Field } from '../../basics';
+import { useAskPasskeyMutation, useMeQuery, useSignInByPasskeyMutation, useSignInMutation } from './api';
+import { Refusal } from './Refusal';
+import { useEnter } from './useEnter';
+
+/** Stands before everything else on a device that is not signed in. */
+export function SignIn() {
+  const enter = useEnter();
+  const { data: me } = useMeQuery(undefined);
+  const [name, setName] = useState('');
+  const [password, setPassword] = useState('');
+  const [signIn, byPassword] = useSignInMutation();
+  const [ask, asked] = useAskPasskeyMutation();
+  const [prove, byPasskey] = useSignInByPasskeyMutation();
+  const withPassword = async () => {
+    const { data } = await signIn({ name: name.trim(), password });
+    if (data) enter(data.person);
+  };
+  const withPasskey = async () => {
+    const { data: optionsJSON } = await ask(undefined);
+    // Whoever closes the device's own question has answered: nothing happens.
+    const answer = optionsJSON && (await startAuthentication({ optionsJSON }).catch(() => null));
+    const { data } = answer ? await prove(answer) : {};
+    if (data) enter(data.person);
+  };
+  return (
+    <Column>
+      <ScrollView contentContainerStyle={styles.form}>
+        <AppText kind="title" heading={1}>
+          Sign in
+        </AppText>
+        <AppText>This is a crew’s own server. What you began is still here behind this page.</AppText>
+        <Field label="Name" value={name} most={60} fills="username" onChange={setName} />
+        <Field
+          label="Password"
+          value={password}
+          most={128}
+          secret="current-password"
+          onChange={setPassword}
+        />
+        <Refusal error={byPassword.error ?? byPasskey.error ?? asked.error} />
+        <ActionButton
+          label={byPassword.isLoading ? 'Signing in…' : 'Sign in'}
+          look="filled"
+          disabled={name.trim() === '' || password === '' || byPassword.isLoading}
+          onPress={() => void withPassword()}
+        />
+        {browserSupportsWebAuthn() ? (
+          <ActionButton label="Sign in with this device’s passkey" onPress={() => void withPasskey()} />
+        ) : null}
+        <AppText kind="small">
+          {me?.empty
+            ? 'Nobody is here yet: open the address that the server’s terminal shows, with its code.'
+            : 'New here? Whoever leads the crew makes you a code: Settings, Crew.'}
+        </AppText>
+      </ScrollView>
+    </Column>
+  );
+}
+
+const styles = StyleSheet.create({ form: { padding: 16, gap: 12 } });
