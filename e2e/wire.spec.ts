@@ -30,47 +30,43 @@ async function tryLive(step: Locator): Promise<void> {
   await expect(step.getByRole('button', { name: 'It is dead' })).toBeDisabled();
 }
 
-test(
-  'a heat pump with separate O and W, from survey to finished landing list',
-  { tag: '@wide' },
-  async ({ page, server }) => {
-    test.slow();
-    await startSurvey(page, server, 'Swapped');
-    await surveyHeatPump(page);
-    await landOldSubBase(page);
-    await planSwap(page, 'R Y Y2 G O/B W2/AUX E C');
-    const ways = page.getByRole('list', { name: 'Ways' });
-    await expect(ways).toContainText(/Proven in \d+ states/);
-    const landings = page.getByRole('list', { name: 'Landings' }).first();
-    await expect(landings.getByRole('listitem').filter({ hasText: 'OG orange' })).toContainText(
-      'New thermostat OB',
-    );
-    await expect(landings.getByRole('listitem').filter({ hasText: 'WH white' })).toContainText(
-      'New thermostat AUX',
-    );
-    await expect(landings.getByRole('listitem').filter({ hasText: 'WH white' })).toContainText('was on W');
-    await expect(ways).toContainText('O/B is energised in: Cooling (O)');
-    await button(page, /^Take this plan/)
-      .first()
-      .click();
-    await expect(page.getByRole('status')).toContainText(/^0 of \d+ steps done/);
-    await expectNothingSerious(page);
-    const steps = await workDown(page, tryLive);
-    expect(steps[0]).toMatch(/^Open .* lock it/);
-    expect(steps[1]).toMatch(/^Prove .* dead/);
-    expect(steps.some((text) => /Land white .* on New thermostat AUX/.test(text))).toBe(true);
-    expect(steps.filter((text) => /^New thermostat: /.test(text)).length).toBeGreaterThan(2);
-    expect(steps.findIndex((text) => text.startsWith('Covers on'))).toBeGreaterThan(
-      steps.findIndex((text) => text.startsWith('Land ')),
-    );
-    await button(page, 'See the proof').click();
-    await expect(page.getByRole('status')).toContainText(/nothing (found|wrong)/);
-    // The list outlives a reload.
-    await page.getByRole('link', { name: 'Wire' }).click();
-    await page.reload();
-    await expect(page.getByRole('heading', { name: 'Everything is landed' })).toBeVisible();
-  },
-);
+test('a heat pump with separate O and W, from survey to finished landing list', async ({ page, server }) => {
+  test.slow();
+  await startSurvey(page, server, 'Swapped');
+  await surveyHeatPump(page);
+  await landOldSubBase(page);
+  await planSwap(page, 'R Y Y2 G O/B W2/AUX E C');
+  const ways = page.getByRole('list', { name: 'Ways' });
+  await expect(ways).toContainText(/Proven in \d+ states/);
+  const landings = page.getByRole('list', { name: 'Landings' }).first();
+  await expect(landings.getByRole('listitem').filter({ hasText: 'OG orange' })).toContainText(
+    'New thermostat OB',
+  );
+  await expect(landings.getByRole('listitem').filter({ hasText: 'WH white' })).toContainText(
+    'New thermostat AUX',
+  );
+  await expect(landings.getByRole('listitem').filter({ hasText: 'WH white' })).toContainText('was on W');
+  await expect(ways).toContainText('O/B is energised in: Cooling (O)');
+  await button(page, /^Take this plan/)
+    .first()
+    .click();
+  await expect(page.getByRole('status')).toContainText(/^0 of \d+ steps done/);
+  await expectNothingSerious(page);
+  const steps = await workDown(page, tryLive);
+  expect(steps[0]).toMatch(/^Open .* lock it/);
+  expect(steps[1]).toMatch(/^Prove .* dead/);
+  expect(steps.some((text) => /Land white .* on New thermostat AUX/.test(text))).toBe(true);
+  expect(steps.filter((text) => /^New thermostat: /.test(text)).length).toBeGreaterThan(2);
+  expect(steps.findIndex((text) => text.startsWith('Covers on'))).toBeGreaterThan(
+    steps.findIndex((text) => text.startsWith('Land ')),
+  );
+  await button(page, 'See the proof').click();
+  await expect(page.getByRole('status')).toContainText(/nothing (found|wrong)/);
+  // The list outlives a reload.
+  await page.getByRole('link', { name: 'Wire' }).click();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Everything is landed' })).toBeVisible();
+});
 
 test('short of conductors: the ways out stand side by side, and one is taken', async ({ page, server }) => {
   const id = await openNewJob(page, server, 'Short', 'furnace-ac-no-c');

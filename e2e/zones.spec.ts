@@ -49,32 +49,31 @@ test('a single-zone job is zoned, from survey to finished landing list', async (
   await expect(status(page)).toContainText(/nothing (found|wrong)/, { timeout: 30_000 });
 });
 
-test(
-  'a call in one zone opens its damper, shuts the other, and the bypass answers',
-  { tag: '@wide' },
-  async ({ page, server }) => {
-    await openNewJob(page, server, 'One zone', 'zones-two');
-    await button(page, 'Air').click();
-    await expect(button(page, /^Damper 1\. Zone 1.*: open, /)).toBeVisible();
-    await button(page, 'Zone 2: Cool').click();
-    await settle(page);
-    await expect(button(page, /^Damper 1\. Zone 1.*: shut, /)).toBeVisible();
-    await expect(button(page, /^Damper 2\. Zone 2.*: calls, open, /)).toBeVisible();
-    await expect(button(page, /^Bypass damper\. Bypass \d+ % open, /)).toBeVisible();
-    await expect(status(page)).toContainText('Cooling');
-    // The other zone wants heat: it waits its turn.
-    await button(page, 'Zone 1: Heat').click();
-    await settle(page);
-    await expect(status(page)).toContainText('heating waits its turn');
-    await noSerious(page);
-    // Tubes exchanged: it never opens.
-    await button(page, /^Bypass damper\. /).click();
-    await button(page, 'Tubes: Exchanged').click();
-    await button(page, 'Close').click();
-    await settle(page);
-    await expect(button(page, /^Bypass damper\. Bypass shut, /)).toBeVisible();
-  },
-);
+test('a call in one zone opens its damper, shuts the other, and the bypass answers', async ({
+  page,
+  server,
+}) => {
+  await openNewJob(page, server, 'One zone', 'zones-two');
+  await button(page, 'Air').click();
+  await expect(button(page, /^Damper 1\. Zone 1.*: open, /)).toBeVisible();
+  await button(page, 'Zone 2: Cool').click();
+  await settle(page);
+  await expect(button(page, /^Damper 1\. Zone 1.*: shut, /)).toBeVisible();
+  await expect(button(page, /^Damper 2\. Zone 2.*: calls, open, /)).toBeVisible();
+  await expect(button(page, /^Bypass damper\. Bypass \d+ % open, /)).toBeVisible();
+  await expect(status(page)).toContainText('Cooling');
+  // The other zone wants heat: it waits its turn.
+  await button(page, 'Zone 1: Heat').click();
+  await settle(page);
+  await expect(status(page)).toContainText('heating waits its turn');
+  await noSerious(page);
+  // Tubes exchanged: it never opens.
+  await button(page, /^Bypass damper\. /).click();
+  await button(page, 'Tubes: Exchanged').click();
+  await button(page, 'Close').click();
+  await settle(page);
+  await expect(button(page, /^Bypass damper\. Bypass shut, /)).toBeVisible();
+});
 
 test('a transformer on the wrong side of the switch is found, and put right', async ({ page, server }) => {
   await openNewJob(page, server, 'Wrong side', 'zones-two');

@@ -102,6 +102,11 @@ export function createApp({
         }),
     }),
   );
+  api.use((_request, response, next) => {
+    // What a job holds is kept by no cache in between; what may be says so itself.
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
   api.use(express.json({ limit: BODY_LIMIT }));
   api.get('/health', (_request, response) => {
     response.json({ status: 'ok' });

@@ -1,4 +1,4 @@
-import type { Logger } from 'pino';
+import type { DestinationStream, Logger } from 'pino';
 import { pino } from 'pino';
 
 /** Pino's levels from which something is an error. */
@@ -12,11 +12,17 @@ const plainly = {
   },
 };
 
+/** What signs a device in stands in no log. */
+const redact = ['req.headers.cookie', 'res.headers["set-cookie"]'];
+
 /**
  * The server's log.
  *
  * @param level - one of pino's: everything from it on, requests too (`info`), as JSON lines. Left out: warnings and errors in
  *   plain text.
+ * @param to - where lines go instead of to the terminal.
  */
-export const makeLog = (level: string | undefined): Logger =>
-  level === undefined ? pino({ level: 'warn' }, plainly) : pino({ level });
+export const makeLog = (level: string | undefined, to?: DestinationStream): Logger => {
+  if (level === undefined) return pino({ level: 'warn' }, plainly);
+  return to ? pino({ level, redact }, to) : pino({ level, redact });
+};

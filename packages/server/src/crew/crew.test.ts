@@ -1,6 +1,8 @@
 /** Signing in: who is let by, with what, and for how long. Cookie attributes by RFC 6265bis, lengths by OWASP ASVS 4.0.3, from memory. */
 import request from 'supertest';
+import { createApp } from '../app';
 import { invite, personOf } from '../db/crew';
+import { makeLog } from '../log';
 import { makeTestServer } from '../testing/server';
 import { readReach } from './reach';
 
@@ -111,6 +113,24 @@ test('only a hash of password, token and code is kept', async () => {
   );
   for (const secret of [SECRET, token, code]) expect(kept).not.toContain(secret);
   expect(kept).toContain('$argon2id$v=19$m=19456,t=2,p=1$');
+});
+
+test('neither password nor token stands in the log, and no cache keeps an answer', async () => {
+  const lines: string[] = [];
+  const log = makeLog('trace', { write: (line) => void lines.push(line) });
+  const app = createApp({ db: server.db, log, reach });
+  const cookie = await joined('Ansa');
+  const given = { name: 'Ansa', password: SECRET };
+  const to = (path: string) => request(app).post(`/api${path}`).set('Host', HOST);
+  const signedIn = await to('/crew/sign-in').send(given).expect(200);
+  await request(app)
+    .get('/api/jobs')
+    .set('Host', HOST)
+    .set('Cookie', cookie)
+    .expect('Cache-Control', 'no-store');
+  expect(lines.length).toBeGreaterThan(1);
+  for (const secret of [SECRET, cookie.split('=')[1]!, cookieOf(signedIn).split('=')[1]!])
+    expect(lines.join()).not.toContain(secret);
 });
 
 test('guessing is stopped after ten wrong answers for a name, the right one then too', async () => {
