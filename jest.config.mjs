@@ -9,7 +9,7 @@ const project = (name, preset, more = {}) => ({
 
 export default {
   // Two cores run everything at once in CI; a slow test is not a failed one.
-  testTimeout: 30_000,
+  testTimeout: 120_000,
   // Jest leaves a core free unless told: on two that is one worker, and twice the time.
   maxWorkers: '100%',
   testSequencer: '<rootDir>/scripts/longest-first.mjs',

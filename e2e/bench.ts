@@ -102,7 +102,7 @@ export async function untilRunning(page: Page, runs: RegExp): Promise<void> {
   await expect(async () => {
     if (await wait.isVisible()) await wait.click({ timeout: 1000 });
     await expect(running).toBeVisible({ timeout: 700 });
-  }).toPass({ timeout: 30_000 });
+  }).toPass({ timeout: 120_000 });
 }
 
 export const reading = (page: Page) => page.getByRole('region', { name: 'Meter' });

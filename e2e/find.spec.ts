@@ -18,20 +18,20 @@ async function practise(page: Page, server: Server, template: string, faults: re
   const id = await openNewJob(page, server, `Found ${faults.join(', ')}`, template, 'stat.R');
   await page.getByRole('button', { name: 'Find', exact: true }).click();
   await page.getByRole('button', { name: 'Hide a fault' }).click();
-  await expect(next(page).or(done(page)).first()).toBeVisible({ timeout: 20_000 });
+  await expect(next(page).or(done(page)).first()).toBeVisible();
   return id;
 }
 
 /** Does the step the screen asks for, with what the bench shows; `false` once it is known what to do. */
 async function step(page: Page): Promise<boolean> {
-  await expect(page.getByText('Weighing it')).toHaveCount(0, { timeout: 20_000 });
-  await expect(next(page).or(done(page)).first()).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('Weighing it')).toHaveCount(0);
+  await expect(next(page).or(done(page)).first()).toBeVisible();
   if (await done(page).isVisible()) return false;
   const before = await observed(page).count();
   const hold = next(page).getByRole('button', { name: 'Hold this' });
   const see = next(page).getByRole('button', { name: 'See for yourself' });
   await hold.or(see).click();
-  await expect.poll(() => observed(page).count(), { timeout: 20_000 }).toBeGreaterThan(before);
+  await expect.poll(() => observed(page).count()).toBeGreaterThan(before);
   return true;
 }
 
@@ -45,7 +45,6 @@ async function complain(page: Page, server: Server, template: string, call: stri
 }
 
 test.describe('the advice leads to the fault', () => {
-  test.setTimeout(120_000);
   for (const [what, template, fault, remedy] of [
     ['a float that stopped the cooling', 'furnace-ac', 'float tripped', /why Pan float has tripped/],
     ['a pinched cable that blew the fuse', 'furnace-ac', 'statR grounded', /red of Thermostat cable/],
@@ -105,7 +104,7 @@ test('a block wired in a way that nobody listed is compared with the record, and
     await expect(answer).toBeVisible({ timeout: 500 });
   }).toPass();
   await answer.click();
-  await expect(done(page)).toContainText('Compare what is landed at', { timeout: 20_000 });
+  await expect(done(page)).toContainText('Compare what is landed at');
   await done(page).getByRole('button', { name: 'Write down what is there' }).click();
   await expect(page).toHaveURL(/wire$/);
 });
@@ -116,7 +115,7 @@ test('what is seen, lifted or replaced by the way is told, counts and is taken b
 }) => {
   await complain(page, server, 'furnace-ac', 'Cooling', 'No air');
   await page.getByRole('button', { name: 'Find it' }).click();
-  await expect(next(page)).toBeVisible({ timeout: 20_000 });
+  await expect(next(page)).toBeVisible();
   const tell = async (what: string, where: string) => {
     await page.getByRole('button', { name: 'Tell something else' }).click();
     await page.getByRole('button', { name: what, exact: true }).click();
@@ -128,22 +127,21 @@ test('what is seen, lifted or replaced by the way is told, counts and is taken b
   await tell('Already replaced', 'Thermostat');
   await expect(page.getByRole('button', { name: 'Take back: Thermostat was replaced lately' })).toBeVisible();
   await tell('I lifted a conductor', 'Yellow of Thermostat cable at Furnace board Y');
-  await expect(next(page)).toContainText('What you tried', { timeout: 20_000 });
+  await expect(next(page)).toContainText('What you tried');
   await expect(next(page)).toContainText('cooling called, yellow');
   await next(page).getByRole('group', { name: 'Answers' }).getByRole('button').first().click();
-  await expect(next(page)).not.toContainText('What you tried', { timeout: 20_000 });
+  await expect(next(page)).not.toContainText('What you tried');
   await chewed.click();
   await expect(chewed).toHaveCount(0);
 });
 
 test('a repair that did not help counts, and the search goes on', async ({ page, server }) => {
-  test.setTimeout(90_000);
   await practise(page, server, 'boiler', ['boiler relay-open']);
   for (let steps = 0; await step(page); steps++) expect(steps).toBeLessThan(25);
   const first = await done(page).getByRole('heading').innerText();
   await done(page).getByRole('button', { name: 'no better' }).click();
   await expect(page.getByRole('button', { name: 'Take back: Repaired: no better' })).toBeVisible();
-  await expect(done(page).getByRole('heading', { name: first })).toHaveCount(0, { timeout: 20_000 });
+  await expect(done(page).getByRole('heading', { name: first })).toHaveCount(0);
 });
 
 test('what was observed is kept, taken back with a tap, and the search put away and taken up', async ({
@@ -152,12 +150,12 @@ test('what was observed is kept, taken back with a tap, and the search put away 
 }) => {
   await complain(page, server, 'furnace-ac', 'Cooling', 'Air, not tempered');
   await page.getByRole('button', { name: 'Find it' }).click();
-  await expect(next(page)).toBeVisible({ timeout: 20_000 });
+  await expect(next(page)).toBeVisible();
   await next(page).getByRole('group', { name: 'Answers' }).getByRole('button').first().click();
-  await expect(page.getByText(/What is left, after [3-9]/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/What is left, after [3-9]/)).toBeVisible();
   await page.reload();
   await page.getByRole('button', { name: 'Find', exact: true }).click();
-  await expect(next(page)).toBeVisible({ timeout: 20_000 });
+  await expect(next(page)).toBeVisible();
   const before = await observed(page).count();
   await page.getByRole('button', { name: 'Take back: Thermostat: screen lit' }).click();
   await expect.poll(() => observed(page).count()).toBe(before - 1);
@@ -171,7 +169,6 @@ test('a figure no likely fault gives is asked for once more; believed, it is dou
   page,
   server,
 }) => {
-  test.setTimeout(90_000);
   await practise(page, server, 'furnace-ac', ['statW broken']);
   const field = next(page).getByLabel(/^What you read/);
   for (let steps = 0; steps < 10 && !(await field.isVisible()); steps++) await step(page);
@@ -183,12 +180,12 @@ test('a figure no likely fault gives is asked for once more; believed, it is dou
   await expect(next(page).getByText('95 V is not what any likely fault gives here')).toBeVisible();
   await next(page).getByRole('button', { name: 'Hold', exact: true }).click();
   const odd = page.getByRole('region', { name: 'Does not fit' });
-  await expect(odd).toBeVisible({ timeout: 20_000 });
+  await expect(odd).toBeVisible();
   await expect(next(page).getByText(/^Once more/)).toBeVisible();
   await odd.getByRole('button', { name: 'look for two faults at once' }).click();
   await expect(page.getByText('Weighing two faults at once').or(next(page)).first()).toBeVisible();
-  await next(page).getByRole('button', { name: 'Hold this' }).click({ timeout: 20_000 });
-  await expect(odd).toHaveCount(0, { timeout: 20_000 });
+  await next(page).getByRole('button', { name: 'Hold this' }).click();
+  await expect(odd).toHaveCount(0);
 });
 
 test('over the telephone: questions that open nothing, then what to bring', async ({ page, server }) => {
@@ -196,10 +193,10 @@ test('over the telephone: questions that open nothing, then what to bring', asyn
   await page.getByRole('button', { name: 'You are: On the telephone' }).click();
   await page.getByRole('button', { name: 'Find it' }).click();
   const bring = page.getByRole('region', { name: 'What to bring' });
-  await expect(bring).toContainText('in one visit', { timeout: 20_000 });
+  await expect(bring).toContainText('in one visit');
   await expect(next(page).getByRole('heading')).toHaveText(/^(What does|See what runs)/);
   await bring.getByRole('button', { name: 'I am there now' }).click();
-  await expect(bring).toHaveCount(0, { timeout: 20_000 });
+  await expect(bring).toHaveCount(0);
 });
 
 test('suspects are marked on the loom, by pattern and in words, and the probes are where they go', async ({

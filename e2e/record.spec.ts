@@ -13,7 +13,7 @@ test('a bypass is recorded in four taps, seen on the first screen, and closed wi
   await page.getByLabel('Who writes').fill('Sol');
   await page.getByRole('button', { name: 'A safety is bypassed' }).click();
   await page.getByRole('list', { name: 'Safeties' }).getByRole('button', { name: 'Pan float' }).click();
-  await expect(page.getByText(/Nothing else stops it now: Contactor/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/Nothing else stops it now: Contactor/)).toBeVisible();
   await page.getByRole('button', { name: 'It is in: record it' }).click();
   const card = page.getByRole('region', { name: 'Bypass: Pan float' });
   await expect(card).toContainText('put in by Sol');
@@ -73,14 +73,11 @@ test('what is noticed is left open and dealt with; a line written without an ans
   await page.getByRole('button', { name: 'Log', exact: true }).click();
   await expect(page.getByRole('list', { name: 'Log' }).getByRole('listitem')).toHaveCount(2);
   await expect
-    .poll(
-      async () => {
-        const url = new URL(page.url()).pathname.split('/')[2]!;
-        const answer = await page.request.get(`${server.url}/api/jobs/${url}/record`);
-        return ((await answer.json()) as unknown[]).length;
-      },
-      { timeout: 30_000 },
-    )
+    .poll(async () => {
+      const url = new URL(page.url()).pathname.split('/')[2]!;
+      const answer = await page.request.get(`${server.url}/api/jobs/${url}/record`);
+      return ((await answer.json()) as unknown[]).length;
+    })
     .toBe(2);
 });
 
@@ -88,13 +85,12 @@ test('a heat pump is commissioned in order: dead first, delays counted, cold day
   page,
   server,
 }) => {
-  test.setTimeout(90_000);
   const id = await openNewJob(page, server, 'Heat pump', 'heat-pump', 'stat.R');
   await page.getByRole('link', { name: 'Record' }).click();
   const card = page.getByRole('region', { name: 'Test', exact: true });
   const title = card.getByRole('heading');
   const asItShould = card.getByRole('button', { name: 'As it should' });
-  await expect(title).toHaveText('Dead before anything is touched', { timeout: 20_000 });
+  await expect(title).toHaveText('Dead before anything is touched');
   await expect(card).toContainText('0 V');
   // A figure that is not dead is not signed as it should be.
   const figure = card.getByLabel(/^Read, V: Transformer R/);
@@ -135,7 +131,7 @@ test('a heat pump is commissioned in order: dead first, delays counted, cold day
   await expect(card.getByRole('timer')).toContainText('Waiting is right, not a fault');
   await card.getByRole('button', { name: 'Not so' }).click();
   await expect(page).toHaveURL(/job\/[\w-]+$/);
-  await expect(page.getByRole('button', { name: 'Find it' })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('button', { name: 'Find it' })).toBeVisible();
 
   // All of it is in the report, which goes out with the job and comes back from its file.
   await page.getByRole('link', { name: 'Record' }).click();
@@ -187,7 +183,7 @@ test('two people write on one job at once: nothing is lost, and the chain holds'
       by: string;
       body: { text: string };
     }[];
-  await expect.poll(async () => (await written()).length, { timeout: 40_000 }).toBe(4);
+  await expect.poll(async () => (await written()).length).toBe(4);
   expect(new Set((await written()).map(({ by, body }) => `${by}: ${body.text}`))).toEqual(
     new Set([
       'Sol: Belt of unit 2 is off',
@@ -217,7 +213,7 @@ test('a photograph is part of the log, and of the report', async ({ page, server
   ]);
   await chooser.setFiles({ name: 'caps.png', mimeType: 'image/png', buffer: picture });
   const log = page.getByRole('list', { name: 'Log' });
-  await expect(log).toContainText('Photograph of Roof: Caps still on the tubes', { timeout: 30_000 });
+  await expect(log).toContainText('Photograph of Roof: Caps still on the tubes');
   await expect(log.getByRole('img')).toBeVisible();
   const paper = await (await page.request.get(`${server.url}/api/jobs/${id}/report.md?zone=UTC`)).text();
   expect(paper).toMatch(/- Roof, .*: Caps still on the tubes \(photographs\/[\w-]+\.jpg\)/);

@@ -18,7 +18,6 @@ test(
   { tag: '@wide' },
   async ({ page, server }) => {
     const id = await startSurvey(page, server, 'Taps');
-    test.setTimeout(120_000);
     expect(await surveyFurnace(page)).toBeLessThanOrEqual(25);
     await expect(page.getByRole('list', { name: 'Findings' })).toHaveCount(0);
     await page.getByRole('link', { name: 'Trace' }).click();

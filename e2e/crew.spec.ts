@@ -1,0 +1,127 @@
+/** A crew on one server: the first joins by the terminal's code, another by a code of theirs; a device that is lost is out. */
+import type { ChildProcess } from 'node:child_process';
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, Page } from '@playwright/test';
+import { test as base, expect } from '@playwright/test';
+import { expectNothingSerious } from './axe';
+import { button } from './bench';
+
+interface CrewServer {
+  url: string;
+  /** The address with the code that the terminal shows to whoever will lead. */
+  first: string;
+}
+
+/** Over HTTPS with a certificate of its own, as `npm start -- --crew` serves it. */
+function launch(data: string): Promise<{ child: ChildProcess; server: CrewServer }> {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts', '--crew'], {
+    cwd: join(__dirname, '..'),
+    env: {
+      ...process.env,
+      ZYGOSTAT_HOST: '127.0.0.1',
+      ZYGOSTAT_PUBLIC_URL: '',
+      ZYGOSTAT_PORT: '0',
+      ZYGOSTAT_DATA: data,
+      ZYGOSTAT_LOG: 'silent',
+    },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  let said = '';
+  return new Promise((resolve, reject) => {
+    child.stdout.on('data', (chunk: Buffer) => {
+      said += chunk.toString();
+      const first = /https:\/\/\S+\/join#\S+/.exec(said)?.[0];
+      if (first) resolve({ child, server: { url: new URL(first).origin, first } });
+    });
+    child.on('exit', (code) => reject(new Error(`The server stopped with ${String(code)}.`)));
+  });
+}
+
+const test = base.extend<{ crew: CrewServer }>({
+  // eslint-disable-next-line no-empty-pattern -- Playwright reads a fixture's needs from this very pattern.
+  crew: async ({}, use) => {
+    const data = mkdtempSync(join(tmpdir(), 'zygostat-crew-'));
+    const { child, server } = await launch(data);
+    await use(server);
+    child.removeAllListeners('exit');
+    child.kill('SIGKILL');
+    rmSync(data, { recursive: true });
+  },
+});
+
+// The certificate was made a moment ago, and no browser has been told to trust it.
+test.use({ ignoreHTTPSErrors: true });
+
+const SECRET = 'four wet copper leaves';
+
+/** Joins on a device by an address with a code. */
+async function joinBy(page: Page, address: string, name: string): Promise<void> {
+  await page.goto(address);
+  await expect(page.getByRole('heading', { name: 'Join the crew' })).toBeVisible();
+  await page.getByLabel('Your name').fill(name);
+  await page.getByLabel('A password').fill(SECRET);
+  await button(page, 'Join').click();
+  await expect(page.getByRole('heading', { name: 'Zygostat' })).toBeVisible();
+}
+
+const another = async (browser: Browser) =>
+  (await browser.newContext({ ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 } })).newPage();
+
+test('two people join, write under their names, and a lost telephone is signed out', async ({
+  page,
+  browser,
+  crew,
+}) => {
+  // Nothing without sign-in, and the first thing seen says what to do.
+  await page.goto(crew.url);
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  await expect(page.getByText(/Nobody is here yet/)).toBeVisible();
+  await expectNothingSerious(page, 'sign in');
+
+  // A password that is too short is told by its field, and the code is still good.
+  await page.goto(crew.first);
+  await page.getByLabel('Your name').fill('Ansa');
+  await page.getByLabel('A password').fill('short');
+  await button(page, 'Join').click();
+  await expect(page.getByRole('alert')).toContainText('Password must have 12 characters or more');
+  await expectNothingSerious(page, 'join');
+  await joinBy(page, crew.first, 'Ansa');
+
+  await button(page, 'Settings').click();
+  await button(page, 'Crew: who works here').click();
+  await button(page, 'Make a code to join').click();
+  const invitation = page.getByRole('region', { name: 'One more' }).getByText(/\/join#/);
+  const address = await invitation.innerText();
+  await expectNothingSerious(page, 'crew');
+
+  const theirs = await another(browser);
+  await joinBy(theirs, address, 'Sol');
+  await theirs
+    .getByRole('link', { name: /^Open / })
+    .first()
+    .click();
+  await theirs.getByRole('link', { name: 'Record' }).click();
+  await expect(theirs.getByText('Written by Sol')).toBeVisible();
+
+  // The code was good once.
+  const late = await another(browser);
+  await late.goto(address);
+  await late.getByLabel('Your name').fill('Rue');
+  await late.getByLabel('A password').fill(SECRET);
+  await button(late, 'Join').click();
+  await expect(late.getByRole('alert')).toContainText('This code is not good');
+
+  // Sol's telephone is lost: signed out here, it is out there.
+  await page.reload();
+  await page.getByRole('button', { name: /^Sign out .* of Sol$/ }).click();
+  await expect(page.getByRole('button', { name: /^Sign out .* of Sol$/ })).toHaveCount(0);
+  await theirs.reload();
+  await expect(theirs.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  await theirs.getByLabel('Name').fill('Sol');
+  await theirs.getByLabel('Password').fill(SECRET);
+  await button(theirs, 'Sign in').click();
+  await expect(theirs.getByRole('heading', { name: 'Sign in' })).toHaveCount(0);
+});
