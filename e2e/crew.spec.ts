@@ -125,3 +125,37 @@ test('two people join, write under their names, and a lost telephone is signed o
   await button(theirs, 'Sign in').click();
   await expect(theirs.getByRole('heading', { name: 'Sign in' })).toHaveCount(0);
 });
+
+test('whoever leads sees a person off, asked twice, and their device is out', async ({
+  page,
+  browser,
+  crew,
+}) => {
+  await joinBy(page, crew.first, 'Ansa');
+  await page.goto(`${crew.url}/crew`);
+  await button(page, 'Who joins: Reads').click();
+  await button(page, 'Make a code to join').click();
+  const address = await page
+    .getByRole('region', { name: 'One more' })
+    .getByText(/\/join#/)
+    .innerText();
+  const theirs = await another(browser);
+  await joinBy(theirs, address, 'Rue');
+  // Who reads may look at everything and begin nothing.
+  await theirs.goto(`${crew.url}/new`);
+  await theirs.getByTestId('new-site').fill('Quince orchard');
+  await theirs.getByTestId('new-name').fill('Attic');
+  await button(theirs, /^(Begin|Make|Create|Start)/)
+    .last()
+    .click();
+  await expect(theirs.getByText(/Rue may read here, and change nothing/)).toBeVisible();
+
+  await page.reload();
+  await button(page, 'Rue is no longer of the crew').click();
+  await button(page, 'Rue stays').click();
+  await button(page, 'Rue is no longer of the crew').click();
+  await button(page, 'Rue leaves').click();
+  await expect(page.getByText('Role of Rue')).toHaveCount(0);
+  await theirs.goto(crew.url);
+  await expect(theirs.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+});

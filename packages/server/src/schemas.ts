@@ -9,7 +9,7 @@ import * as yup from 'yup';
 import { JOB_STATES } from './db/schema';
 import { Problem, invalid } from './problem';
 
-export const text = (max: number) =>
+const text = (max: number) =>
   yup
     .string()
     .strict()

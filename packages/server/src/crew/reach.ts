@@ -41,7 +41,7 @@ export class SettingError extends Error {}
 type Settings = Readonly<Record<string, string | undefined>>;
 
 /** Addresses of this machine that others reach it under, IPv4: IPv6 addresses change and are long to type. */
-export const ownAddresses = (interfaces = networkInterfaces()): string[] =>
+const ownAddresses = (interfaces = networkInterfaces()): string[] =>
   Object.values(interfaces).flatMap((all = []) =>
     all.flatMap(({ family, internal, address }) => (family === 'IPv4' && !internal ? [address] : [])),
   );

@@ -47,7 +47,7 @@ export const personNamed = (db: Db, name: string) =>
     .get();
 
 /** Adds a person; names are taken once, also those of who left. `null` where the name is taken. */
-export function addPerson(
+function addPerson(
   db: Pick<Db, 'insert'>,
   { name, role, passwordHash }: { name: string; role: Role; passwordHash: string },
 ): Person | null {

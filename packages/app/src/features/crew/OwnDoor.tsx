@@ -1,4 +1,4 @@
-import { browserSupportsWebAuthn, startRegistration } from '@simplewebauthn/browser';
+import { startRegistration } from '@simplewebauthn/browser';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ActionButton, AppText, Field } from '../../basics';
@@ -9,6 +9,7 @@ import {
   usePasskeysQuery,
   useRemovePasskeyMutation,
 } from './api';
+import { canKeepPasskeys } from './canKeepPasskeys';
 import { Refusal } from './Refusal';
 
 /** Passkeys of whoever is signed in. */
@@ -34,7 +35,7 @@ function Passkeys() {
           />
         </View>
       ))}
-      {browserSupportsWebAuthn() ? (
+      {canKeepPasskeys() ? (
         <ActionButton label="Sign in with this device from now on (passkey)" onPress={() => void add()} />
       ) : null}
       <Refusal error={offered.error ?? kept.error} />

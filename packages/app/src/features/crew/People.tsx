@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ActionButton, AppText, Options } from '../../basics';
 import { useTokens } from '../../theme';
@@ -6,6 +7,28 @@ import { useGiveRoleMutation, usePeopleQuery, useSeeOffMutation } from './api';
 import { Refusal } from './Refusal';
 
 export const ROLES: Readonly<Record<Role, string>> = { lead: 'Leads', member: 'Works', reader: 'Reads' };
+
+/** Nobody is seen off by a slip of the thumb. */
+function SeeOff({ name, onSure }: { name: string; onSure: () => void }) {
+  const [isAsked, setAsked] = useState(false);
+  if (!isAsked)
+    return (
+      <ActionButton
+        label="No longer of the crew"
+        hint={`${name} is no longer of the crew`}
+        onPress={() => setAsked(true)}
+      />
+    );
+  return (
+    <>
+      <AppText>{`${name} is signed out everywhere at once. What they wrote stays, under their name.`}</AppText>
+      <View style={styles.row}>
+        <ActionButton label={`${name} leaves`} look="filled" onPress={onSure} style={styles.grow} />
+        <ActionButton label={`${name} stays`} onPress={() => setAsked(false)} style={styles.grow} />
+      </View>
+    </>
+  );
+}
 
 /** Who belongs to the crew; whoever leads says what each may do. */
 export function People({ me }: { me: Person }) {
@@ -25,16 +48,12 @@ export function People({ me }: { me: Person }) {
           {me.role === 'lead' ? (
             <>
               <Options
-                label={`${name} may`}
+                label={`Role of ${name}`}
                 options={ROLES}
                 value={role}
                 onChange={(to) => void giveRole({ id, role: to })}
               />
-              <ActionButton
-                label="No longer of the crew"
-                hint={`${name} is no longer of the crew`}
-                onPress={() => void seeOff(id)}
-              />
+              {id === me.id ? null : <SeeOff name={name} onSure={() => void seeOff(id)} />}
             </>
           ) : (
             <AppText>{ROLES[role]}</AppText>
@@ -47,5 +66,7 @@ export function People({ me }: { me: Person }) {
 
 const styles = StyleSheet.create({
   group: { gap: 8 },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
+  grow: { flexGrow: 1 },
   card: { padding: 12, gap: 8, borderRadius: 10, borderWidth: 1 },
 });

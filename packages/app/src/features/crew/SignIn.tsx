@@ -1,8 +1,9 @@
-import { browserSupportsWebAuthn, startAuthentication } from '@simplewebauthn/browser';
+import { startAuthentication } from '@simplewebauthn/browser';
 import { useState } from 'react';
 import { ScrollView, StyleSheet } from 'react-native';
 import { ActionButton, AppText, Column, Field } from '../../basics';
 import { useAskPasskeyMutation, useMeQuery, useSignInByPasskeyMutation, useSignInMutation } from './api';
+import { canKeepPasskeys } from './canKeepPasskeys';
 import { Refusal } from './Refusal';
 import { useEnter } from './useEnter';
 
@@ -32,7 +33,7 @@ export function SignIn() {
         <AppText kind="title" heading={1}>
           Sign in
         </AppText>
-        <AppText>This is a crew’s own server. What you began is still here behind this page.</AppText>
+        <AppText>This server belongs to a crew.</AppText>
         <Field label="Name" value={name} most={60} fills="username" onChange={setName} />
         <Field
           label="Password"
@@ -48,7 +49,7 @@ export function SignIn() {
           disabled={name.trim() === '' || password === '' || byPassword.isLoading}
           onPress={() => void withPassword()}
         />
-        {browserSupportsWebAuthn() ? (
+        {canKeepPasskeys() ? (
           <ActionButton label="Sign in with this device’s passkey" onPress={() => void withPasskey()} />
         ) : null}
         <AppText kind="small">

@@ -52,7 +52,7 @@ interface SignedIn {
 
 const segment = encodeURIComponent;
 
-export const crewApi = api.injectEndpoints({
+const crewApi = api.injectEndpoints({
   endpoints: (build) => ({
     me: build.query<Me, undefined>({ query: () => 'me', providesTags: ['Crew'] }),
     people: build.query<Person[], undefined>({ query: () => 'crew/people', providesTags: ['Crew'] }),
