@@ -2,6 +2,7 @@
 export * from './disagreements';
 export * from './edit';
 export * from './find';
+export * from './merge';
 export * from './parse';
 export * from './problem';
 export { circuitSchema, LIMITS } from './schema';
