@@ -1,5 +1,5 @@
 import { expectNothingSerious } from './axe';
-import { expect, openNewJob, probe, status, stud, test } from './bench';
+import { button, expect, move, openNewJob, probe, status, stud, test } from './bench';
 
 test('a job is found and a new one made in no more than ten taps', async ({ page, server }) => {
   await page.goto(server.url);
@@ -83,7 +83,7 @@ test('a job that does not exist, and an address that leads nowhere, say so', asy
   await expect(page.getByText('There is nothing at this address')).toBeVisible();
 });
 
-test('two tabs on one job: the second is told and chooses, nothing is lost', async ({
+test('two on one job: what each changed is in, and the same end changed twice is asked', async ({
   page,
   server,
   context,
@@ -105,11 +105,33 @@ test('two tabs on one job: the second is told and chooses, nothing is lost', asy
       .revision;
   await lift(page, 'stat.G', 'green');
   await expect.poll(revision).toBe(2);
+  // Another conductor: both are in without a question.
   await lift(other, 'stat.W', 'white');
-  await expect(other.getByRole('alert')).toContainText('changed elsewhere');
-  await other.getByRole('button', { name: 'Keep mine on top' }).click();
+  await expect(other.getByText(/both changes are in/)).toBeVisible();
   await expect.poll(revision).toBe(3);
   await expect(other.getByRole('alert')).toHaveCount(0);
+  const landed = async () => {
+    const { circuit } = (await (await page.request.get(`${server.url}/api/jobs/${id}`)).json()) as {
+      circuit: { cables: { conductors: { id: string; from: string | null }[] }[] };
+    };
+    const all = circuit.cables.flatMap(({ conductors }) => conductors);
+    return ['statG', 'statW', 'statY'].map((one) => all.find((conductor) => conductor.id === one)!.from);
+  };
+  expect(await landed()).toEqual([null, null, 'stat.Y']);
+
+  // The same end: asked, with what each did, and either holds.
+  await page.reload();
+  await expect(stud(page, 'board.R')).toHaveAccessibleName(/hot/);
+  await lift(page, 'stat.Y', 'yellow');
+  await expect.poll(revision).toBe(4);
+  await move(other, 'stat.Y', 'stat.W', 'yellow');
+  const asked = other.getByRole('alert');
+  await expect(asked).toContainText('Somebody else changed the same');
+  await expect(button(other, '1 still to decide')).toBeDisabled();
+  await button(other, /^Yellow of .*, one end: Theirs: Off$/).click();
+  await button(other, 'Put both together').click();
+  await expect(asked).toHaveCount(0);
+  await expect.poll(landed).toEqual([null, null, null]);
 });
 
 test('an edit made while the server is away is kept and sent when it is back', async ({

@@ -5,7 +5,8 @@ import { AppText } from './AppText';
 interface OptionsProps<Option extends string> {
   label: string;
   options: Readonly<Record<Option, string>>;
-  value: Option;
+  /** `null` while nothing is chosen. */
+  value: Option | null;
   onChange: (value: Option) => void;
 }
 

@@ -44,7 +44,10 @@ export interface Merged<T> {
 }
 
 export interface Merging<T> {
-  merge: (mine: T, theirs: T) => Merged<T>;
+  /** `null` where the person has to decide; `before` is what both were made on, where that is known. */
+  merge: (mine: T, theirs: T, before: T | undefined) => Merged<T> | null;
+  /** Reads the save a draft builds on; left out where merging asks for none. */
+  before?: (dispatch: Dispatch, jobId: string, base: number) => Promise<T | undefined>;
   /** Puts what came of it into the store. */
   takenUp: (taken: { jobId: string; base: number; value: T; state: Progress['state'] }) => UnknownAction;
 }
@@ -147,12 +150,10 @@ class Courier<T> {
         } else if (outcome.type === 'sent') {
           tries = 0;
           this.sent(jobId, draft, outcome.number, tell);
-        } else if (outcome.type === 'refused' || !this.doc.merging) {
-          return tell({
-            state: outcome.type === 'refused' ? 'refused' : 'conflict',
-            detail: outcome.detail,
-          });
-        } else this.merge(jobId, this.doc.merging, outcome.newest, dispatch, getState);
+        } else if (outcome.type === 'refused') {
+          return tell({ state: 'refused', detail: outcome.detail });
+        } else if (!(await this.merge(jobId, outcome.newest, dispatch, getState)))
+          return tell({ state: 'conflict', detail: outcome.detail });
       }
     } finally {
       this.underWay.delete(jobId);
@@ -171,27 +172,34 @@ class Courier<T> {
     tell({ base: number, state: newest === draft ? 'saved' : 'saving' });
   }
 
-  private merge(
+  /** Puts a draft on top of what was saved before it; `false` where the person has to decide. */
+  private async merge(
     jobId: string,
-    { merge, takenUp }: Merging<T>,
     newest: Saved<T>,
     dispatch: Dispatch,
     getState: () => unknown,
-  ): void {
+  ): Promise<boolean> {
+    const { merging } = this.doc;
+    if (!merging) return false;
+    const before = await merging.before?.(dispatch, jobId, this.drafts.get(jobId)!.base);
+    // What was changed while that was read counts too.
     const draft = this.drafts.get(jobId)!;
-    const { value, words } = merge(draft.value, newest.value);
+    const merged = merging.merge(draft.value, newest.value, before);
+    if (!merged) return false;
+    const { value, words } = merged;
     if (value === null) this.drop(jobId);
     else this.put(jobId, { ...draft, base: newest.number, value });
     dispatch(told(words));
     if (this.doc.progressIn(getState()).jobId === jobId)
       dispatch(
-        takenUp({
+        merging.takenUp({
           jobId,
           base: newest.number,
           value: value ?? newest.value,
           state: value === null ? 'saved' : 'saving',
         }),
       );
+    return true;
   }
 }
 

@@ -2,6 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { forget, kept } from '../../documents/keep';
 import { jobsApi } from '../jobs/api';
+import { Clashes } from './Clashes';
 import { circuitDocument, saveRequested } from './saving';
 import { opened, saveChanged, takeUp } from './slice';
 import { useTokens } from '../../theme';
@@ -11,7 +12,8 @@ import { ActionButton, AppText } from '../../basics';
 export function SaveState({ jobId }: { jobId: string }) {
   const t = useTokens();
   const dispatch = useAppDispatch();
-  const { state, detail } = useAppSelector(({ saving }) => saving);
+  const { state, detail, base } = useAppSelector(({ saving }) => saving);
+  const mine = useAppSelector(({ edits }) => edits.present.circuit);
   if (state === 'saved' || state === 'saving') return null;
 
   /** Puts this tab's circuit on top of the newest revision. */
@@ -36,21 +38,27 @@ export function SaveState({ jobId }: { jobId: string }) {
 
   const words = {
     waiting: 'Not saved yet: no answer from the server. Your edit is kept here and sent again by itself.',
-    conflict: `This job was changed elsewhere. ${detail} Nothing is lost: choose.`,
+    conflict: 'Somebody else changed the same: nothing is lost, say which holds. All else of both is in.',
     refused: `The server refused the edit: ${detail}`,
   }[state];
   return (
     <View role="alert" style={[styles.banner, { backgroundColor: t.amberSoft, borderColor: t.amber }]}>
       <AppText>{words}</AppText>
+      {state === 'conflict' && mine ? <Clashes jobId={jobId} base={base} mine={mine} /> : null}
       {state === 'conflict' ? (
         <View style={styles.row}>
           <ActionButton
-            label="Keep mine on top"
-            look="filled"
+            label="All as here"
+            hint="All as here: what was changed elsewhere is put aside"
             onPress={() => void keepMine()}
             style={styles.grow}
           />
-          <ActionButton label="Take the other" onPress={() => void takeTheirs()} style={styles.grow} />
+          <ActionButton
+            label="All as there"
+            hint="All as there: what was changed here is put aside"
+            onPress={() => void takeTheirs()}
+            style={styles.grow}
+          />
         </View>
       ) : null}
     </View>

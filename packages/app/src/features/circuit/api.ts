@@ -3,6 +3,9 @@ import { api } from '../../store/api';
 
 export const circuitApi = api.injectEndpoints({
   endpoints: (build) => ({
+    revision: build.query<{ number: number; circuit: Circuit }, { id: string; number: number }>({
+      query: ({ id, number }) => `jobs/${encodeURIComponent(id)}/revisions/${number}`,
+    }),
     saveRevision: build.mutation<
       { number: number },
       { id: string; base: number; circuit: Circuit; note: string }
@@ -12,3 +15,5 @@ export const circuitApi = api.injectEndpoints({
     }),
   }),
 });
+
+export const { useRevisionQuery } = circuitApi;

@@ -1,11 +1,11 @@
 import { clear, createStore } from 'idb-keyval';
-import { land } from '@zygostat/core/circuit';
+import { land, lift } from '@zygostat/core/circuit';
 import { furnaceAirConditioner } from '@zygostat/core/systems';
 import { keptDraft } from '../../documents/sync';
 import { makeStore } from '../../store';
 import { startJobs } from '../job/start';
 import { circuitDocument, saveRequested } from './saving';
-import { edited, opened, saveChanged, takeUp, UNDO } from './slice';
+import { edited, opened, putTogether, takeUp, UNDO } from './slice';
 
 const circuit = furnaceAirConditioner('Saving');
 const moved = land(circuit, 'statY', 'from', 'stat.W');
@@ -20,6 +20,7 @@ interface Sent {
 function serve(statuses: (number | 'silent')[], newest: unknown = circuit) {
   const sent: Sent[] = [];
   globalThis.fetch = (async (input: Request) => {
+    if (/revisions\/1$/.test(input.url)) return Response.json({ number: 1, circuit });
     if (input.method === 'GET') return Response.json({ id: 'job', revision: 9, circuit: newest });
     const body = JSON.parse(await input.text()) as Sent;
     sent.push(body);
@@ -81,15 +82,27 @@ test('a silent server is asked again, and the edit stays here meanwhile', async 
   expect(sent).toHaveLength(2);
 }, 10_000);
 
-test('another tab’s change is never overwritten: it becomes a choice', async () => {
-  const sent = serve([409, 201]);
+test('what somebody else changed meanwhile and this one did not is put together with it, and saved', async () => {
+  const other = lift(circuit, 'statG', 'to');
+  const sent = serve([409, 201], other);
+  const store = openedStore();
+  store.dispatch(edited({ circuit: moved, note: '' }));
+  await until(() => store.getState().saving.state === 'saved' && sent.length === 2);
+  expect(sent[1]).toMatchObject({ base: 9, circuit: land(other, 'statY', 'from', 'stat.W') });
+  expect(store.getState().edits.present.circuit).toEqual(sent[1]!.circuit);
+  // To undo past it would take back what another did.
+  expect(store.getState().edits.past).toEqual([]);
+});
+
+test('the same end landed otherwise elsewhere is never overwritten: the person decides', async () => {
+  const sent = serve([409, 201], land(circuit, 'statY', 'from', 'stat.G'));
   const store = openedStore();
   store.dispatch(edited({ circuit: moved, note: '' }));
   await until(() => store.getState().saving.state === 'conflict');
   store.dispatch(edited({ circuit: moved2, note: '' }));
   expect(sent).toHaveLength(1);
   expect(await keptNow()).toMatchObject({ value: moved2 });
-  store.dispatch(saveChanged({ base: 9, state: 'saved' }));
+  store.dispatch(putTogether({ jobId: 'job', base: 9, value: moved2, state: 'saved' }));
   store.dispatch(saveRequested);
   await until(() => store.getState().saving.state === 'saved' && sent.length === 2);
   expect(sent[1]).toMatchObject({ base: 9, circuit: moved2 });

@@ -1,11 +1,11 @@
-/** Saves every edit of the circuit as a revision. Where another tab was first, the person chooses. */
+/** Saves every edit of the circuit as a revision. Where somebody else was first, both are put together; what both changed is asked. */
 import type { Circuit } from '@zygostat/core/circuit';
-import { parseCircuit } from '@zygostat/core/circuit';
+import { mergeCircuits, parseCircuit } from '@zygostat/core/circuit';
 import type { Synced } from '../../documents/sync';
 import { jobsApi } from '../jobs/api';
 import { circuitApi } from './api';
 import type { EditsState, Saving } from './slice';
-import { REDO, UNDO, edited, saveChanged } from './slice';
+import { REDO, UNDO, edited, putTogether, saveChanged } from './slice';
 
 /** Saves the present circuit on top of the revision it is based on. */
 export const saveRequested = { type: 'saving/requested' } as const;
@@ -45,5 +45,22 @@ export const circuitDocument: Synced<Circuit> = {
       jobsApi.endpoints.openJob.initiate(id, { forceRefetch: true, subscribe: false }),
     );
     return { error, ...(data && { data: { number: data.revision, value: data.circuit } }) };
+  },
+  merging: {
+    before: async (dispatch, id, number) => {
+      const { data } = await dispatch(
+        circuitApi.endpoints.revision.initiate({ id, number }, { subscribe: false }),
+      );
+      return data?.circuit;
+    },
+    merge: (mine, theirs, before) => {
+      const merged = before && mergeCircuits(before, mine, theirs);
+      if (!merged || merged.clashes.length > 0) return null;
+      return {
+        value: merged.circuit,
+        words: 'Somebody else changed this job too: both changes are in, saved as one',
+      };
+    },
+    takenUp: putTogether,
   },
 };

@@ -1,6 +1,6 @@
 /** The circuit being worked on, with undo, and how far it has been saved. */
 import type { Dispatch, PayloadAction } from '@reduxjs/toolkit';
-import { createSlice } from '@reduxjs/toolkit';
+import { createAction, createSlice } from '@reduxjs/toolkit';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Plan } from '@zygostat/core/wire';
 import undoable from 'redux-undo';
@@ -14,11 +14,21 @@ interface Edit {
   ticks?: Ticks;
 }
 
+const TOGETHER = 'Put together with what was changed elsewhere';
+
 /** Ticks of a landing list before and after a step. */
 interface Ticks {
   was: Plan['done'];
   now: Plan['done'];
 }
+
+/** Circuits of two people put together take the place of this one's, saved or about to be. */
+export const putTogether = createAction<{
+  jobId: string;
+  base: number;
+  value: Circuit;
+  state: Progress['state'];
+}>('edits/putTogether');
 
 const edits = createSlice({
   name: 'edits',
@@ -28,6 +38,11 @@ const edits = createSlice({
     edited: (_state, { payload }: PayloadAction<{ circuit: Circuit; note: string; ticks?: Ticks }>): Edit =>
       payload,
   },
+  extraReducers: (builder) =>
+    builder.addCase(putTogether, (_state, { payload: { value } }): Edit => ({
+      circuit: value,
+      note: TOGETHER,
+    })),
 });
 
 const { loaded } = edits.actions;
@@ -40,7 +55,7 @@ const FORGET = 'edits/forget';
 /** Undo steps kept. */
 const DEPTH = 100;
 
-export const editsReducer = undoable(edits.reducer, {
+const withUndo = undoable(edits.reducer, {
   limit: DEPTH,
   undoType: UNDO,
   redoType: REDO,
@@ -48,7 +63,13 @@ export const editsReducer = undoable(edits.reducer, {
   clearHistoryType: FORGET,
 });
 
-export type EditsState = ReturnType<typeof editsReducer>;
+export type EditsState = ReturnType<typeof withUndo>;
+
+export const editsReducer: typeof withUndo = (state, action) => {
+  const next = withUndo(state, action);
+  // To undo past what another person changed would take that back too.
+  return putTogether.match(action) ? { ...next, past: [], future: [] } : next;
+};
 
 /** Takes up a circuit as opened, with no history behind it. */
 export const takeUp = (circuit: Circuit) => (dispatch: Dispatch) => {
@@ -72,6 +93,13 @@ const saving = createSlice({
       ...payload,
     }),
   },
+  extraReducers: (builder) =>
+    builder.addCase(putTogether, (_state, { payload: { jobId, base, state } }): Saving => ({
+      jobId,
+      base,
+      state,
+      detail: '',
+    })),
 });
 
 export const { opened, saveChanged } = saving.actions;
