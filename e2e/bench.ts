@@ -15,8 +15,21 @@ export interface Server {
   restart(): Promise<void>;
 }
 
-function launch(data: string, port: string): Promise<{ child: ChildProcess; url: string }> {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
+interface Launch {
+  /** Any free one unless told. */
+  port?: string;
+  flags?: readonly string[];
+  env?: Readonly<Record<string, string>>;
+  /** What the terminal says when it is ready. */
+  ready?: RegExp;
+}
+
+/** Starts the real server over a folder of data; what it said when it was ready comes with it. */
+export function launch(
+  data: string,
+  { port = '0', flags = [], env = {}, ready = /http:\/\/\S+/ }: Launch = {},
+): Promise<{ child: ChildProcess; said: string }> {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts', ...flags], {
     cwd: ROOT,
     env: {
       ...process.env,
@@ -24,16 +37,26 @@ function launch(data: string, port: string): Promise<{ child: ChildProcess; url:
       ZYGOSTAT_DATA: data,
       ZYGOSTAT_LOG: 'silent',
       ZYGOSTAT_REQUESTS_PER_MINUTE: '100000',
+      ...env,
     },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
+  let text = '';
   return new Promise((resolve, reject) => {
     child.stdout.on('data', (chunk: Buffer) => {
-      const url = /http:\/\/\S+/.exec(chunk.toString())?.[0];
-      if (url) resolve({ child, url });
+      text += chunk.toString();
+      const said = ready.exec(text)?.[0];
+      if (said) resolve({ child, said });
     });
     child.on('exit', (code) => reject(new Error(`The server stopped with ${String(code)}.`)));
   });
+}
+
+/** Ends a server at once, as a power cut would. */
+export function kill(child: ChildProcess): Promise<unknown> {
+  child.removeAllListeners('exit');
+  child.kill('SIGKILL');
+  return new Promise((resolve) => child.once('close', resolve));
 }
 
 export const test = base.extend<object, { server: Server }>({
@@ -41,18 +64,13 @@ export const test = base.extend<object, { server: Server }>({
     // eslint-disable-next-line no-empty-pattern -- Playwright reads a fixture's needs from this very pattern.
     async ({}, use) => {
       const data = mkdtempSync(join(tmpdir(), 'zygostat-e2e-'));
-      let { child, url } = await launch(data, '0');
-      const stop = () => {
-        child.removeAllListeners('exit');
-        child.kill('SIGKILL');
-        return new Promise((resolve) => child.once('close', resolve));
-      };
+      let { child, said: url } = await launch(data);
       const restart = async () => {
-        await stop();
-        ({ child, url } = await launch(data, new URL(url).port));
+        await kill(child);
+        ({ child, said: url } = await launch(data, { port: new URL(url).port }));
       };
       await use({ url, restart });
-      await stop();
+      await kill(child);
       rmSync(data, { recursive: true });
     },
     { scope: 'worker' },

@@ -1,13 +1,11 @@
 /** A crew on one server: the first joins by the terminal's code, another by a code of theirs; a device that is lost is out. */
-import type { ChildProcess } from 'node:child_process';
-import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, Page } from '@playwright/test';
 import { test as base, expect } from '@playwright/test';
 import { expectNothingSerious } from './axe';
-import { button } from './bench';
+import { button, kill, launch } from './bench';
 
 interface CrewServer {
   url: string;
@@ -15,39 +13,18 @@ interface CrewServer {
   first: string;
 }
 
-/** Over HTTPS with a certificate of its own, as `npm start -- --crew` serves it. */
-function launch(data: string): Promise<{ child: ChildProcess; server: CrewServer }> {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts', '--crew'], {
-    cwd: join(__dirname, '..'),
-    env: {
-      ...process.env,
-      ZYGOSTAT_HOST: '127.0.0.1',
-      ZYGOSTAT_PUBLIC_URL: '',
-      ZYGOSTAT_PORT: '0',
-      ZYGOSTAT_DATA: data,
-      ZYGOSTAT_LOG: 'silent',
-    },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  let said = '';
-  return new Promise((resolve, reject) => {
-    child.stdout.on('data', (chunk: Buffer) => {
-      said += chunk.toString();
-      const first = /https:\/\/\S+\/join#\S+/.exec(said)?.[0];
-      if (first) resolve({ child, server: { url: new URL(first).origin, first } });
-    });
-    child.on('exit', (code) => reject(new Error(`The server stopped with ${String(code)}.`)));
-  });
-}
-
 const test = base.extend<{ crew: CrewServer }>({
   // eslint-disable-next-line no-empty-pattern -- Playwright reads a fixture's needs from this very pattern.
   crew: async ({}, use) => {
     const data = mkdtempSync(join(tmpdir(), 'zygostat-crew-'));
-    const { child, server } = await launch(data);
-    await use(server);
-    child.removeAllListeners('exit');
-    child.kill('SIGKILL');
+    // Over HTTPS with a certificate of its own, as `npm start -- --crew` serves it.
+    const { child, said: first } = await launch(data, {
+      flags: ['--crew'],
+      env: { ZYGOSTAT_HOST: '127.0.0.1' },
+      ready: /https:\/\/\S+\/join#\S+/,
+    });
+    await use({ url: new URL(first).origin, first });
+    await kill(child);
     rmSync(data, { recursive: true });
   },
 });

@@ -100,6 +100,7 @@ export async function ensureBuilt() {
     ...filesUnder(join(ROOT, 'packages/core/src')),
     ...['app.json', 'babel.config.js', 'metro.config.js', 'package.json'].map((name) => join(APP, name)),
     join(ROOT, 'package-lock.json'),
+    join(ROOT, 'scripts/offline.mjs'),
   ];
   const stamp = hashOf(sources);
   if (existsSync(join(APP, 'dist/index.html')) && stamped('build', stamp)) return;
@@ -110,6 +111,9 @@ export async function ensureBuilt() {
     quiet: true,
   });
   await must(bin('esbuild'), workerBuild(join(APP, 'dist/model.worker.js')));
+  // Imported here, for this file runs before anything is installed.
+  const { buildOffline } = await import('./offline.mjs');
+  await buildOffline(join(APP, 'dist'));
   setStamp('build', stamp);
 }
 

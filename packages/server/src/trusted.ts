@@ -29,9 +29,11 @@ export const trusted =
         title: 'Not this server',
         detail: `This server answers on ${[...names].join(', ')} only.`,
       });
-    const own = [asked.host, publicUrl?.host];
     const { origin } = request.headers;
-    if (!READS.has(request.method) && origin !== undefined && !own.includes(hostOf(origin)?.host))
+    const from = origin === undefined ? undefined : (hostOf(origin)?.host ?? null);
+    const isOwn =
+      from === undefined || from === asked.host || (publicUrl !== null && from === publicUrl.host);
+    if (!READS.has(request.method) && !isOwn)
       return sendProblem(response, {
         status: 403,
         title: 'Not from here',

@@ -1,12 +1,16 @@
 import { Stack, usePathname } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { StyleSheet, View, useColorScheme } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
 import { later } from '../features/later';
 import { makeStore, useAppSelector } from '../store';
+import { readyOffline } from '../store/offline';
 import { TokensContext, dark, glare, light, paperThemes, useShippedFonts } from '../theme';
 import { paperIcon } from '../theme/icons';
+
+/** What is opened first has the line to itself for so long before the rest of the app is fetched, ms. */
+const SETTLED_MS = 3000;
 
 const SignIn = later(({ SignIn: Screen }) => Screen);
 
@@ -41,6 +45,10 @@ function Themed() {
 export default function Layout() {
   const [store] = useState(makeStore);
   useShippedFonts();
+  useEffect(() => {
+    const timer = setTimeout(() => void readyOffline(), SETTLED_MS);
+    return () => clearTimeout(timer);
+  }, []);
   return (
     <Provider store={store}>
       <Themed />

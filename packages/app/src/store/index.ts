@@ -4,7 +4,9 @@ import { useDispatch, useSelector } from 'react-redux';
 import { keepSettings, keptSettings } from '../features/settings/kept';
 import { settingsChosen } from '../features/settings/slice';
 import { api } from './api';
+import { doorShut } from './door';
 import { addAppListener } from './listeners';
+import { forgetAnswers } from './offline';
 import type { AppDispatch, RootState } from './root';
 import { firstReducers } from './root';
 
@@ -13,6 +15,8 @@ const keepingSettings = () =>
     actionCreator: settingsChosen,
     effect: (_action, { getState }) => keepSettings(getState().settings),
   });
+
+const forgettingAnswers = () => addAppListener({ actionCreator: doorShut, effect: forgetAnswers });
 
 /** A store as the first view needs it. */
 export function makeStore() {
@@ -26,6 +30,7 @@ export function makeStore() {
         .concat(api.middleware),
   });
   store.dispatch(keepingSettings());
+  store.dispatch(forgettingAnswers());
   return store;
 }
 

@@ -1,0 +1,105 @@
+/** A day without signal: what was opened once opens cold, works, and what was done is sent when there is an answer again. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { expect, test as base } from '@playwright/test';
+import { call, kill, launch, openNewJob, status, stud, untilRunning } from './bench';
+
+interface Own {
+  url: string;
+  down(): Promise<void>;
+  up(): Promise<void>;
+}
+
+/** A server of its own for a test: nobody else misses it while it is gone. */
+const test = base.extend<{ own: Own }>({
+  // eslint-disable-next-line no-empty-pattern -- Playwright reads a fixture's needs from this very pattern.
+  own: async ({}, use) => {
+    const data = mkdtempSync(join(tmpdir(), 'zygostat-offline-'));
+    let { child, said } = await launch(data);
+    await use({
+      url: said,
+      down: async () => void (await kill(child)),
+      up: async () => {
+        ({ child, said } = await launch(data, { port: new URL(said).port }));
+      },
+    });
+    await kill(child);
+    rmSync(data, { recursive: true });
+  },
+});
+
+test.use({ serviceWorkers: 'allow' });
+
+/** Opens the list of jobs and waits until the app is held here. */
+async function installed(page: Page, url: string): Promise<void> {
+  await page.goto(url);
+  await expect(page.getByRole('link', { name: /^Open / }).first()).toBeVisible();
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+    while (!navigator.serviceWorker.controller) await new Promise((resolve) => setTimeout(resolve, 50));
+  });
+}
+
+test('a job that was opened once opens cold without an answer, is worked on, and is sent later', async ({
+  page,
+  context,
+  own,
+}) => {
+  await installed(page, own.url);
+  const id = await openNewJob(page, { url: own.url, restart: own.up }, 'Without signal');
+  await page.goto(own.url);
+  await expect(page.getByRole('link', { name: 'Open Without signal, Quince orchard' })).toBeVisible();
+  await page.close();
+
+  await own.down();
+  const cold = await context.newPage();
+  await cold.goto(own.url);
+  await cold.getByRole('link', { name: 'Open Without signal, Quince orchard' }).click();
+  await expect(stud(cold, 'board.R')).toHaveAccessibleName(/hot/);
+  await call(cold, 'Cool');
+  await untilRunning(cold, /compressor/);
+  await call(cold, 'Off');
+
+  // Changed, and still there after the app was closed and opened cold again.
+  await stud(cold, 'stat.G').click();
+  await cold.getByRole('button', { name: 'Lift the green conductor' }).click();
+  await cold.getByRole('button', { name: 'Close' }).click();
+  await expect(cold.getByRole('alert')).toContainText('Not saved yet');
+  await cold.close();
+  const again = await context.newPage();
+  await again.goto(`${own.url}/job/${id}`);
+  await expect(stud(again, 'stat.G')).not.toHaveAccessibleName(/green/);
+
+  // Places that were not opened before are here too: the whole app is.
+  for (const place of ['Survey', 'Plan', 'Wire', 'Record', 'Trace'])
+    await again.getByRole('link', { name: place, exact: true }).click();
+  await expect(status(again).first()).toBeVisible();
+
+  await own.up();
+  const stored = async () => {
+    const answer = await again.request.get(`${own.url}/api/jobs/${id}`);
+    return ((await answer.json()) as { revision: number }).revision;
+  };
+  await expect.poll(stored).toBe(2);
+  await expect(again.getByRole('alert')).toHaveCount(0);
+});
+
+test('it can be installed: manifest, icons, a worker that holds the whole app', async ({ page, own }) => {
+  await installed(page, own.url);
+  const manifest = (await (await page.request.get(`${own.url}/manifest.webmanifest`)).json()) as {
+    icons: { src: string }[];
+    start_url: string;
+    display: string;
+  };
+  expect(manifest).toMatchObject({ start_url: '/', display: 'standalone' });
+  for (const { src } of manifest.icons)
+    expect((await page.request.get(`${own.url}${src}`)).headers()['content-type']).toMatch(/^image\//);
+  const held = await page.evaluate(async () => {
+    const names = await caches.keys();
+    const all = await Promise.all(names.map(async (name) => (await (await caches.open(name)).keys()).length));
+    return all.reduce((sum, one) => sum + one, 0);
+  });
+  expect(held).toBeGreaterThan(10);
+});
