@@ -38,7 +38,7 @@ export function SaveState({ jobId }: { jobId: string }) {
 
   const words = {
     waiting: 'Not saved yet: no answer from the server. Your edit is kept here and sent again by itself.',
-    conflict: 'Somebody else changed the same: nothing is lost, say which holds. All else of both is in.',
+    conflict: 'Somebody else changed the same: nothing is lost, say which holds. All else of both stays.',
     refused: `The server refused the edit: ${detail}`,
   }[state];
   return (

@@ -18,7 +18,11 @@ export function ProofLine({ circuit, proof }: { circuit: Circuit; proof: Proof }
       <View style={styles.row}>
         <Icon name={clean ? 'check' : 'alert'} size={20} color={ink} />
         <AppText kind="strong" color={ink}>
-          {clean ? `Proven in ${proof.states} states` : danger ? 'Dangerous as it is' : 'Works with losses'}
+          {clean
+            ? `Proven in ${proof.states} states`
+            : danger
+              ? 'Dangerous as it is'
+              : 'Does not do all it should'}
         </AppText>
       </View>
       {proof.findings.map((finding) => (
