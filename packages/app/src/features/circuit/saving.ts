@@ -58,7 +58,7 @@ export const circuitDocument: Synced<Circuit> = {
       if (!merged || merged.clashes.length > 0) return null;
       return {
         value: merged.circuit,
-        words: 'Somebody else changed this job too: both changes are in, saved as one',
+        words: 'Somebody else changed this job too: both changes are in. Prove it again before power',
       };
     },
     takenUp: putTogether,
