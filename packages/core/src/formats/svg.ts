@@ -1,26 +1,21 @@
 /** Loom and ladder as SVG 1.1 files, from the same geometry as on the screen. */
 import type { Circuit } from '../circuit';
 import { findConductor, findDevice } from '../circuit';
-import type { Ladder, Loom, SymbolStyle } from '../drawing';
+import type { Ladder, Loom, Plate, SymbolStyle } from '../drawing';
 import { symbolStrokes } from '../drawing';
 import { COLOURS } from '../standards';
 import { CARD, INK, LINE, MUTE, box, page, tag, words } from './svg-parts';
 
 const LIVE = '#9A4A1B';
 
-/** Letters a plate has room for in one line. */
-const PLATE_LETTERS = 11;
+/** A line of a plate on paper, px. */
+const PLATE_LINE = 15;
 
-/** A device's name on its plate, in two lines where one is too long. */
-function plateWords(label: string, x: number, y: number): string[] {
-  const parts = label.split(' ');
-  if (label.length <= PLATE_LETTERS || parts.length < 2) return [words(label, x, y + 5, 13)];
-  const half = Math.ceil(parts.length / 2);
-  return [
-    words(parts.slice(0, half).join(' '), x, y - 3, 13),
-    words(parts.slice(half).join(' '), x, y + 12, 13),
-  ];
-}
+/** A device's name on its plate, in the lines it was laid out in. */
+const plateWords = ({ lines, x, y, width, height }: Plate) =>
+  lines.map((line, i) =>
+    words(line, x + width / 2, y + height / 2 + 5 + (i - (lines.length - 1) / 2) * PLATE_LINE, 13),
+  );
 
 /** A conductor in its insulation's colour with its IEC 60757 code. */
 function wirePath(d: string, circuit: Circuit, id: string | null, at: { x: number; y: number }): string[] {
@@ -39,9 +34,7 @@ function wirePath(d: string, circuit: Circuit, id: string | null, at: { x: numbe
 export function loomSvg(loom: Loom, circuit: Circuit): string {
   return page(circuit.name, loom.width, loom.height, [
     ...loom.cards.map((card) => box(card, 12, { fill: CARD, stroke: LINE })),
-    ...loom.cards.flatMap(({ plates }) =>
-      plates.flatMap(({ label, x, y, width, height }) => plateWords(label, x + width / 2, y + height / 2)),
-    ),
+    ...loom.cards.flatMap(({ plates }) => plates.flatMap(plateWords)),
     ...loom.wires.flatMap(({ conductor, path, tag: at }) => wirePath(path, circuit, conductor, at)),
     ...loom.blocks.flatMap((block) => [
       box(block, 8, { fill: '#F1EEE6', stroke: MUTE }),

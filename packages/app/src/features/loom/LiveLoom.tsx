@@ -10,7 +10,7 @@ import type { TraceActions } from '../trace/useTraceActions';
 import { Loom } from './Loom';
 
 /** Wider than this a loom only spreads, px. */
-const WIDEST = 560;
+const WIDEST = 1200;
 
 /** The loom at whatever width it is given. */
 export const LiveLoom = memo(function LiveLoom({

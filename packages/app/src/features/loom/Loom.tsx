@@ -186,7 +186,7 @@ export function Loom({
           {loom.blocks.flatMap(({ terminal, screws }) =>
             screws.map(({ x, y }) => (
               <ScrewShape
-                key={`${terminal}${y}`}
+                key={`${terminal} ${x} ${y}`}
                 x={x}
                 y={y}
                 standing={standingOf(terminal)}

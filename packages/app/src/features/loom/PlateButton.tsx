@@ -2,6 +2,7 @@ import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Face } from '@zygostat/core/devices';
 import type { Plate } from '@zygostat/core/drawing';
+import { LOOM } from '@zygostat/core/drawing';
 import { useTokens } from '../../theme';
 import { AppText } from '../../basics';
 
@@ -40,9 +41,11 @@ export const PlateButton = memo(function PlateButton({
         operable ? [styles.operable, { left: plate.x + 4, width: plate.width - 8, borderColor: ink }] : null,
       ]}
     >
-      <AppText kind="mark" lines={2} style={styles.label}>
-        {plate.label}
-      </AppText>
+      {plate.lines.map((line, i) => (
+        <AppText key={i} kind="mark" lines={1} style={styles.label}>
+          {line}
+        </AppText>
+      ))}
       <View style={styles.notes}>
         {plate.line ? (
           <AppText kind="figure" color={t.red} lines={1} style={styles.note}>
@@ -62,7 +65,7 @@ export const PlateButton = memo(function PlateButton({
 const styles = StyleSheet.create({
   plate: { position: 'absolute', paddingLeft: 6, paddingRight: 0, justifyContent: 'center' },
   operable: { borderWidth: 1.5, borderRadius: 12, paddingLeft: 5 },
-  label: { fontSize: 15.5, lineHeight: 17 },
+  label: { fontSize: LOOM.plate.type, lineHeight: LOOM.plate.line },
   notes: { flexDirection: 'row', gap: 8 },
   note: { fontSize: 14.5, lineHeight: 17 },
 });

@@ -1,7 +1,7 @@
 /** Runs: conductors strung together through the switches and fuses that sit in them. */
-import type { Circuit, Conductor } from '../circuit';
-import { ENDS, marksOf, otherEnd, splitTerminal } from '../circuit';
-import { kindOf } from '../devices';
+import type { Circuit, Conductor } from '../../circuit';
+import { ENDS, marksOf, otherEnd, splitTerminal } from '../../circuit';
+import { kindOf } from '../../devices';
 
 /** From one block to another, or to a free end (`null`), with the in-line devices on the way. */
 export interface Run {
