@@ -46,18 +46,18 @@ test('three switches in series are proven in every place, and wired', async ({ p
 /** Holds the drain on Trace and lets the night pass. */
 async function blockDrain(page: Page, mode: 'Heat' | 'Cool'): Promise<void> {
   await page.getByRole('link', { name: 'Trace' }).click();
-  await button(page, 'Change temperatures and set point').click();
+  await page.getByTestId('conditions').click();
   await button(page, /^Pan and drain/).click();
   await button(page, 'Water: Sucked out, wiped dry').click();
   await button(page, 'Water: As it comes').click();
   await button(page, 'Close').click();
   await call(page, 'Off');
   await call(page, mode);
-  await button(page, 'Change temperatures and set point').click();
+  await page.getByTestId('conditions').click();
   await button(page, /^Pan and drain/).click();
   await button(page, 'Drain: Blocked').click();
   await button(page, 'Close').click();
-  await button(page, 'Change temperatures and set point').click();
+  await page.getByTestId('conditions').click();
   for (let night = 0; night < 3; night++) await button(page, 'Let 8 h pass').click();
   await button(page, 'Close').click();
 }
@@ -72,7 +72,7 @@ test('the water test of both schools on a condensing furnace', async ({ page, se
 
   // As it is, with the float it came with in Y: run by hand, the ceiling gets wet in heating.
   await blockDrain(page, 'Heat');
-  await expect(button(page, 'Change temperatures and set point')).toContainText('Pan and drain runs over');
+  await expect(page.getByText('Pan and drain runs over').first()).toBeVisible();
 
   // With one in R it does not: the float is up before, and the burner is off.
   await page.getByRole('link', { name: 'Plan' }).click();
@@ -81,6 +81,6 @@ test('the water test of both schools on a condensing furnace', async ({ page, se
   await button(page, 'Take this plan: In R to the thermostat').click();
   await workDown(page);
   await blockDrain(page, 'Heat');
-  await expect(button(page, 'Change temperatures and set point')).toContainText(/Pan and drain \d+ mm below/);
+  await expect(page.getByText(/^Pan and drain \d+ mm below/)).toBeVisible();
   await expect(status(page)).toContainText(/float/i);
 });

@@ -4,7 +4,7 @@ import { Snackbar } from 'react-native-paper';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
 import { told } from '../../store/notice';
-import { useTokens, useWide } from '../../theme';
+import { useShape, useTokens } from '../../theme';
 import { SaveState } from '../circuit/SaveState';
 import { JobHeader } from './JobHeader';
 import { LiveBench } from './LiveBench';
@@ -21,24 +21,35 @@ type PlaceFrameProps = PropsWithChildren<{
 /** A place that is one column of work: head, tabs, the work, the way to the other places; on a wide screen the live loom beside it. */
 export function PlaceFrame({ job, here, tabs, children }: PlaceFrameProps) {
   const t = useTokens();
-  const wide = useWide();
+  const shape = useShape();
+  const wide = shape === 'wide';
   const dispatch = useAppDispatch();
   const circuit = useAppSelector(({ edits }) => edits.present.circuit);
   const message = useAppSelector(({ notice }) => notice);
   const places = <PlacesBar jobId={job.id} here={here} />;
+  const beside = wide || shape === 'sideways';
+  const head = (
+    <>
+      <JobHeader job={job} />
+      {tabs}
+      <SaveState jobId={job.id} />
+    </>
+  );
+  // In a low window the head goes up with the work, and on a small one the way to other places too.
+  const low = shape === 'sideways' || shape === 'small';
   return (
-    <View style={[styles.page, wide ? styles.wide : null, { backgroundColor: t.paper }]}>
-      {wide ? places : null}
+    <View style={[styles.page, beside ? styles.wide : null, { backgroundColor: t.paper }]}>
+      {beside ? places : null}
       <View style={styles.work} role="main">
-        <JobHeader job={job} />
-        {tabs}
-        <SaveState jobId={job.id} />
-        <ScrollView style={styles.grow} contentContainerStyle={styles.column}>
-          {children}
+        {low ? null : head}
+        <ScrollView style={styles.grow}>
+          {low ? head : null}
+          <View style={styles.column}>{children}</View>
+          {shape === 'small' ? places : null}
         </ScrollView>
       </View>
       {wide && circuit && circuit.devices.length > 0 ? <LiveBench circuit={circuit} job={job} /> : null}
-      {wide ? null : places}
+      {shape === 'phone' ? places : null}
       <Snackbar visible={message !== null} onDismiss={() => dispatch(told(null))} duration={2500}>
         {message ?? ''}
       </Snackbar>

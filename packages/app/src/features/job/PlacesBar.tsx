@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { useTokens, useWide } from '../../theme';
+import { useShape, useTokens } from '../../theme';
 import type { IconName } from '../../theme/icons';
 import { Icon } from '../../theme/icons';
 import { AppText } from '../../basics';
@@ -15,15 +15,20 @@ const PLACES = {
 
 export type PlaceName = keyof typeof PLACES;
 
-/** The working places of a job: along the bottom on a phone, down the left on a wide screen. */
+/** The working places of a job: along the bottom on a phone, down the left on a wide one, and where the window is low. */
 export function PlacesBar({ jobId, here }: { jobId: string; here: PlaceName }) {
   const t = useTokens();
-  const wide = useWide();
+  const shape = useShape();
+  const upright = shape === 'wide' || shape === 'sideways';
   return (
     <View
       role="navigation"
       aria-label="Places"
-      style={[wide ? styles.rail : styles.bar, { backgroundColor: t.paper, borderColor: t.line }]}
+      style={[
+        upright ? styles.rail : styles.bar,
+        shape === 'sideways' ? styles.narrow : null,
+        { backgroundColor: t.paper, borderColor: t.line },
+      ]}
     >
       {(Object.keys(PLACES) as PlaceName[]).map((name) => {
         const { title, icon, path } = PLACES[name];
@@ -37,12 +42,12 @@ export function PlacesBar({ jobId, here }: { jobId: string; here: PlaceName }) {
             onPress={() => router.replace({ pathname: path, params: { id: jobId } })}
             style={[
               styles.place,
-              wide ? styles.beside : styles.above,
+              shape === 'wide' ? styles.beside : styles.above,
               name === here ? { borderColor: t.copper } : styles.elsewhere,
             ]}
           >
             <Icon name={icon} size={22} color={ink} />
-            <AppText kind={wide ? 'strong' : 'small'} color={ink}>
+            <AppText kind={shape === 'wide' ? 'strong' : 'small'} color={ink}>
               {title}
             </AppText>
           </Pressable>
@@ -55,6 +60,8 @@ export function PlacesBar({ jobId, here }: { jobId: string; here: PlaceName }) {
 const styles = StyleSheet.create({
   bar: { flexDirection: 'row', borderTopWidth: 1 },
   rail: { width: 96, borderRightWidth: 1, paddingTop: 12, gap: 4 },
+  // As high as its window: five places of 48 px fit 256.
+  narrow: { width: 64, paddingTop: 0 },
   place: {
     flexGrow: 1,
     flexBasis: 48,

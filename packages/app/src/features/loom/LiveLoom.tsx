@@ -43,7 +43,7 @@ export const LiveLoom = memo(function LiveLoom({
     [dispatch],
   );
   return (
-    <View onLayout={measure}>
+    <View onLayout={measure} testID="loom">
       {width > 0 ? (
         <Loom
           circuit={circuit}

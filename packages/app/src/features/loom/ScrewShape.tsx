@@ -22,13 +22,13 @@ export const ScrewShape = memo(function ScrewShape({ x, y, standing, line }: Scr
       <Circle
         cx={x}
         cy={y}
-        r={7.5}
+        r={6.3}
         fill={t.card}
         stroke={ring}
         strokeWidth={2}
         {...(standing === 'floating' && { strokeDasharray: '2 2.5' })}
       />
-      {standing === 'hot' && !line ? <Circle cx={x} cy={y} r={3.6} fill={ring} /> : null}
+      {standing === 'hot' && !line ? <Circle cx={x} cy={y} r={3} fill={ring} /> : null}
       {line ? <Path d={`M${x + 1.6} ${y - 5.2}l-4 6h2.4l-1.4 4.4 4.2 -6h-2.4z`} fill={ring} /> : null}
       {standing === 'return' ? <Path d={`M${x - 3.6} ${y}h7.2`} stroke={ring} strokeWidth={2.2} /> : null}
     </G>

@@ -22,7 +22,8 @@ const MODE_WORDS: Record<MeterMode, string> = {
 
 const nextMode = (mode: MeterMode) => METER_MODES[(METER_MODES.indexOf(mode) + 1) % METER_MODES.length]!;
 
-function ProbePlace({ probe, circuit }: { probe: Probe; circuit: Circuit }) {
+/** @param alone - nothing is probed yet: its name is enough */
+function ProbePlace({ probe, circuit, alone = false }: { probe: Probe; circuit: Circuit; alone?: boolean }) {
   const t = useTokens();
   const dispatch = useAppDispatch();
   const node = useAppSelector(({ bench }) => bench.meter[probe]);
@@ -44,7 +45,7 @@ function ProbePlace({ probe, circuit }: { probe: Probe; circuit: Circuit }) {
         ]}
       />
       <AppText color={t.meterInk} lines={1} style={styles.placeText}>
-        {armed ? 'tap a stud' : (place ?? `${probe}: place it`)}
+        {armed ? 'tap a stud' : (place ?? (alone ? probe : `${probe}: place it`))}
       </AppText>
     </Pressable>
   );
@@ -56,6 +57,7 @@ export function MeterBar({ circuit }: { circuit: Circuit }) {
   const dispatch = useAppDispatch();
   const { mode, kind, red, black } = useAppSelector(({ bench }) => bench.meter);
   const reading = useAppSelector(({ bench }) => bench.reading);
+  const armed = useAppSelector(({ bench }) => bench.armed);
   const placed = red !== null && black !== null;
   const shown = reading?.ok ? showQuantity(reading.value, reading.unit) : null;
   const range = reading?.ok ? expectedRange(reading.value, reading.unit) : null;
@@ -68,6 +70,30 @@ export function MeterBar({ circuit }: { circuit: Circuit }) {
           ? 'expected open loop'
           : `expected ${showQuantity(range.low, reading.unit).figure}–${showQuantity(range.high, reading.unit).figure}`
         : '';
+  const modeButton = (
+    <Pressable
+      role="button"
+      aria-label={`Meter on ${MODE_WORDS[mode]}. Change`}
+      testID="meter-mode"
+      onPress={() => dispatch(meterSet({ mode: nextMode(mode) }))}
+      style={[styles.mode, { borderColor: t.meterMute }]}
+    >
+      <AppText kind="figure" color={t.meterInk}>
+        {shown && mode !== 'ac-volts' && mode !== 'dc-volts' ? shown.unit : MODE_NAMES[mode]}
+      </AppText>
+    </Pressable>
+  );
+  if (red === null && black === null && armed === null)
+    return (
+      <View style={[styles.line, styles.rest, { backgroundColor: t.meter }]} role="region" aria-label="Meter">
+        <ProbePlace probe="red" circuit={circuit} alone />
+        <ProbePlace probe="black" circuit={circuit} alone />
+        <AppText kind="small" color={t.meterMute} style={styles.invite}>
+          place a probe
+        </AppText>
+        {modeButton}
+      </View>
+    );
   return (
     <View style={[styles.bar, { backgroundColor: t.meter }]} role="region" aria-label="Meter">
       <View style={styles.places}>
@@ -79,17 +105,7 @@ export function MeterBar({ circuit }: { circuit: Circuit }) {
           <AppText color={t.meterInk} style={styles.reading}>
             {placed ? (shown?.figure ?? '––') : '––'}
           </AppText>
-          <Pressable
-            role="button"
-            aria-label={`Meter on ${MODE_WORDS[mode]}. Change`}
-            testID="meter-mode"
-            onPress={() => dispatch(meterSet({ mode: nextMode(mode) }))}
-            style={[styles.mode, { borderColor: t.meterMute }]}
-          >
-            <AppText kind="figure" color={t.meterInk}>
-              {shown && mode !== 'ac-volts' && mode !== 'dc-volts' ? shown.unit : MODE_NAMES[mode]}
-            </AppText>
-          </Pressable>
+          {modeButton}
         </View>
         <View aria-live="polite">
           <AppText
@@ -142,6 +158,8 @@ const styles = StyleSheet.create({
     gap: 6,
     minHeight: 96,
   },
+  rest: { paddingHorizontal: 8, minHeight: 46 },
+  invite: { flex: 1, textAlign: 'right' },
   places: { width: 142 },
   place: {
     minHeight: 44,
@@ -149,10 +167,11 @@ const styles = StyleSheet.create({
     alignItems: 'center',
     gap: 8,
     borderRadius: 8,
+    minWidth: 72,
     paddingHorizontal: 6,
   },
   tip: { width: 14, height: 14, borderRadius: 7, borderWidth: 1.5 },
-  placeText: { flex: 1, fontSize: 14.5, lineHeight: 18 },
+  placeText: { flexShrink: 1, fontSize: 14.5, lineHeight: 18 },
   middle: { flex: 1, alignItems: 'center' },
   line: { flexDirection: 'row', alignItems: 'center', gap: 6 },
   reading: {

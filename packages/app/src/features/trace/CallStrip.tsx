@@ -3,11 +3,12 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Call } from '../bench/calls';
 import { activeCalls, setPointOf } from '../bench/calls';
+import { celsiusToFahrenheit } from '@zygostat/core/standards';
+import type { Units } from '@zygostat/core/words';
 import { showTemperature } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { sheetOpened } from './slice';
 import { useTokens } from '../../theme';
-import { Icon } from '../../theme/icons';
 import { ActionButton, AppText } from '../../basics';
 import { troubles } from './Surroundings';
 import type { TraceActions } from './useTraceActions';
@@ -39,6 +40,13 @@ const CallButton = memo(function CallButton({ call, label, pressed, actions }: C
   );
 });
 
+/** Nobody heats above this: a call for heat then is a mistake or a test. Common practice, °C. */
+const WARM_OUTDOORS_C = 24;
+
+/** Without its unit, which stands once beside it. */
+const bare = (celsius: number, unit: Units['temperature']) =>
+  Math.round(unit === 'C' ? celsius : celsiusToFahrenheit(celsius));
+
 /** The calls in the thumb's reach, and the air that decides whether they are calls at all. */
 export function CallStrip({ circuit, actions }: { circuit: Circuit; actions: TraceActions }) {
   const t = useTokens();
@@ -50,33 +58,59 @@ export function CallStrip({ circuit, actions }: { circuit: Circuit; actions: Tra
   const { indoorC, outdoorC } = inputs.conditions;
   const faces = useAppSelector(({ bench }) => bench.view?.faces);
   const around = troubles(circuit, faces);
+  const warm = active.has('heat') && outdoorC > WARM_OUTDOORS_C;
   return (
     <View style={[styles.strip, { backgroundColor: t.card, borderColor: t.line }]}>
-      <View style={styles.calls} role="group" aria-label="Calls">
-        {CALLS.map(([call, label]) => (
-          <CallButton key={call} call={call} label={label} pressed={active.has(call)} actions={actions} />
-        ))}
-      </View>
-      <Pressable
-        role="button"
-        aria-label="Change temperatures and set point"
-        onPress={() => dispatch(sheetOpened({ type: 'conditions' }))}
-        style={styles.conditions}
-      >
-        <AppText kind="small" lines={1} color={around.length > 0 ? t.red : undefined}>
-          {around.length > 0 ? `${around.join(', ')} · ` : ''}Indoor {showTemperature(indoorC, unit)}
-          {setC === null ? '' : ` · set ${showTemperature(setC, unit)}`} · outdoor{' '}
-          {showTemperature(outdoorC, unit)}
+      {around.length > 0 ? (
+        <AppText kind="strong" color={t.red}>
+          {around.join(', ')}
         </AppText>
-        <Icon name="chevron-right" size={18} color={t.mute} />
-      </Pressable>
+      ) : null}
+      {warm ? (
+        <AppText kind="small" color={t.amber}>
+          {`Heat is called at ${showTemperature(outdoorC, unit)} outdoors: is that the season meant?`}
+        </AppText>
+      ) : null}
+      <View style={styles.calls}>
+        <View style={styles.group} role="group" aria-label="Calls">
+          {CALLS.map(([call, label]) => (
+            <CallButton key={call} call={call} label={label} pressed={active.has(call)} actions={actions} />
+          ))}
+        </View>
+        <Pressable
+          role="button"
+          aria-label={`Indoor ${showTemperature(indoorC, unit)}${setC === null ? '' : `, set ${showTemperature(setC, unit)}`}, outdoor ${showTemperature(outdoorC, unit)}. Change temperatures and set point${around.map((trouble) => `. ${trouble}`).join('')}`}
+          testID="conditions"
+          onPress={() => dispatch(sheetOpened({ type: 'conditions' }))}
+          style={[styles.conditions, { borderColor: around.length > 0 ? t.red : t.line }]}
+        >
+          <AppText kind="figure" lines={1}>
+            in {bare(indoorC, unit)}
+            {setC === null ? '' : ` set ${bare(setC, unit)}`}
+          </AppText>
+          <AppText kind="figure" lines={1}>
+            out {showTemperature(outdoorC, unit)}
+          </AppText>
+        </Pressable>
+      </View>
     </View>
   );
 }
 
 const styles = StyleSheet.create({
-  strip: { paddingHorizontal: 12, paddingTop: 8, borderTopWidth: 1 },
-  calls: { flexDirection: 'row', gap: 8 },
-  call: { flex: 1, minHeight: 48 },
-  conditions: { minHeight: 44, flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' },
+  strip: { paddingHorizontal: 12, paddingVertical: 6, borderTopWidth: 1 },
+  // In a narrow column the conditions go below the calls.
+  calls: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
+  group: { flexGrow: 6, flexBasis: 200, flexDirection: 'row', gap: 8 },
+  call: { flex: 1, minHeight: 48, paddingHorizontal: 4 },
+  conditions: {
+    minHeight: 48,
+    flexGrow: 1,
+    maxWidth: 260,
+    paddingHorizontal: 6,
+    borderWidth: 1,
+    borderRadius: 10,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
 });

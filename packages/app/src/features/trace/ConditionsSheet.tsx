@@ -42,6 +42,13 @@ function Stepper({ label, celsius, low, high, onChange }: StepperProps) {
   );
 }
 
+/** A season as the air indoors and out, °C. */
+const SEASONS = {
+  Summer: { indoorC: 25.6, outdoorC: 31.1 },
+  Mild: { indoorC: 21.1, outdoorC: 15.6 },
+  Winter: { indoorC: 18.3, outdoorC: -3.9 },
+} as const;
+
 const SUPPLIES = { '0.9': '10 % low', '1': 'Nominal', '1.1': '10 % high' } as const;
 type Supply = keyof typeof SUPPLIES;
 
@@ -58,6 +65,17 @@ export function ConditionsSheet({ circuit, actions }: { circuit: Circuit; action
   const cold = activeCalls(circuit, inputs).has('cool') && outdoorC < COLD_COOLING_LIMIT_C;
   return (
     <BottomSheet title="Around the circuit" onClose={() => dispatch(sheetOpened(null))}>
+      <View style={styles.stepper} role="group" aria-label="Season">
+        {Object.entries(SEASONS).map(([season, air]) => (
+          <ActionButton
+            key={season}
+            label={season}
+            pressed={air.indoorC === indoorC && air.outdoorC === outdoorC}
+            onPress={() => dispatch(conditionsSet(air))}
+            style={styles.label}
+          />
+        ))}
+      </View>
       <Stepper
         label="Indoor"
         celsius={indoorC}

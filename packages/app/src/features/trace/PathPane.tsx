@@ -1,7 +1,9 @@
+import { useEffect } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { landedOn, splitTerminal } from '@zygostat/core/circuit';
 import { useAppDispatch, useAppSelector } from '../../store';
+import { activeCalls } from '../bench/calls';
 import { loadFollowed } from '../bench/slice';
 import { namesIn, onwardText, percentText, showVolts, stopText } from '@zygostat/core/words';
 import { useTokens, useWide } from '../../theme';
@@ -18,6 +20,16 @@ export function PathPane({ circuit, onStud }: { circuit: Circuit; onStud: (node:
   const view = useAppSelector(({ bench }) => bench.view);
   const followed = useAppSelector(({ bench }) => bench.followed);
   const path = useAppSelector(({ bench }) => bench.path);
+  // What is called is what one asks about first: of what runs the control side, and where nothing does, why.
+  const inputs = useAppSelector(({ bench }) => bench.inputs);
+  const calls = activeCalls(circuit, inputs);
+  const called = (view?.loads ?? []).filter(({ serves }) => serves !== 'valve' && calls.has(serves));
+  const running = called.filter(({ energised }) => energised).sort((one, other) => one.volts - other.volts);
+  const first = running[0] ?? called[0];
+  const unasked = followed === null && first !== undefined;
+  useEffect(() => {
+    if (unasked) dispatch(loadFollowed({ device: first.device, element: first.element }));
+  }, [unasked, first, dispatch]);
   const names = namesIn(circuit);
   const stops = path.map((stop) => ({ name: stopText(names, stop), stop }));
   const suspects = useAppSelector(({ find }) => find.suspects);

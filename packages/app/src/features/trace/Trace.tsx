@@ -1,5 +1,5 @@
 import { useCallback } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { Snackbar } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useBenchRunner } from '../bench/useBenchRunner';
@@ -8,8 +8,8 @@ import type { Job } from '../jobs/api';
 import type { Pane } from './slice';
 import { paneChosen, sheetOpened } from './slice';
 import { told } from '../../store/notice';
-import { useTokens, useWide } from '../../theme';
-import { ActionButton } from '../../basics';
+import { useShape, useTokens } from '../../theme';
+import { ActionButton, AppText } from '../../basics';
 import { kindOf } from '@zygostat/core/devices';
 import { AirPane } from '../air/AirPane';
 import { FindPane } from '../find/FindPane';
@@ -73,20 +73,25 @@ function Header({ job }: { job: Job }) {
 }
 
 function PaneTabs({ panes }: { panes: readonly Pane[] }) {
+  const t = useTokens();
   const dispatch = useAppDispatch();
   const pane = useAppSelector(({ trace }) => trace.pane);
   const shown = panes.includes(pane) ? pane : panes[0];
   return (
     <View style={styles.tabs} role="group" aria-label="Views">
       {panes.map((name) => (
-        <ActionButton
+        <Pressable
           key={name}
-          label={PANES[name]}
-          hint={name === 'readings' ? 'Readings' : PANES[name]}
-          pressed={name === shown}
+          role="button"
+          aria-label={name === 'readings' ? 'Readings log' : PANES[name]}
+          aria-pressed={name === shown}
           onPress={() => dispatch(paneChosen(name))}
-          style={styles.tab}
-        />
+          style={[styles.tab, { borderColor: name === shown ? t.copper : 'transparent' }]}
+        >
+          <AppText kind="strong" color={name === shown ? t.copper : t.mute}>
+            {PANES[name]}
+          </AppText>
+        </Pressable>
       ))}
     </View>
   );
@@ -95,7 +100,8 @@ function PaneTabs({ panes }: { panes: readonly Pane[] }) {
 /** The live circuit of one job: call, watch, probe, change, log. */
 export function Trace({ job, circuit }: TraceProps) {
   const t = useTokens();
-  const wide = useWide();
+  const shape = useShape();
+  const wide = shape === 'wide';
   const dispatch = useAppDispatch();
   const run = useBenchRunner();
   const actions = useTraceActions();
@@ -120,6 +126,10 @@ export function Trace({ job, circuit }: TraceProps) {
   const header = <Header job={job} />;
   const meter = <MeterBar circuit={circuit} />;
   const calls = <CallStrip circuit={circuit} actions={actions} />;
+  const status = pane === 'find' ? null : <StatusLine onSkip={skip} />;
+  const phonePanes = panesOf(PHONE_PANES, circuit);
+  const metered = !NO_PROBES.has(pane);
+  const called = metered && pane !== 'time';
   return (
     <View style={[styles.page, { backgroundColor: t.paper }]} role="main">
       {wide ? (
@@ -140,15 +150,39 @@ export function Trace({ job, circuit }: TraceProps) {
             {meter}
           </View>
         </View>
+      ) : shape === 'sideways' ? (
+        <View style={styles.wide}>
+          <PlacesBar jobId={job.id} here="trace" />
+          <ScrollView style={styles.side} contentContainerStyle={styles.sideWork}>
+            {header}
+            {status}
+            <PaneTabs panes={phonePanes} />
+            <SaveState jobId={job.id} />
+            {metered ? meter : null}
+            {called ? calls : null}
+          </ScrollView>
+          <ScrollView style={styles.grow}>{shown}</ScrollView>
+        </View>
+      ) : shape === 'small' ? (
+        <ScrollView style={styles.grow}>
+          {header}
+          {status}
+          <PaneTabs panes={phonePanes} />
+          <SaveState jobId={job.id} />
+          {shown}
+          {metered ? meter : null}
+          {called ? calls : null}
+          <PlacesBar jobId={job.id} here="trace" />
+        </ScrollView>
       ) : (
         <>
           {header}
-          {pane === 'find' ? null : <StatusLine onSkip={skip} />}
-          <PaneTabs panes={panesOf(PHONE_PANES, circuit)} />
+          {status}
+          <PaneTabs panes={phonePanes} />
           <SaveState jobId={job.id} />
           <ScrollView style={styles.grow}>{shown}</ScrollView>
-          {NO_PROBES.has(pane) ? null : meter}
-          {pane === 'time' || NO_PROBES.has(pane) ? null : calls}
+          {metered ? meter : null}
+          {called ? calls : null}
           <PlacesBar jobId={job.id} here="trace" />
         </>
       )}
@@ -168,13 +202,22 @@ export function Trace({ job, circuit }: TraceProps) {
 const styles = StyleSheet.create({
   page: { flex: 1 },
   // As wide as its word: seven stand side by side on a phone.
-  tab: { flexGrow: 1, paddingHorizontal: 2 },
-  tabs: { flexDirection: 'row', gap: 4, paddingHorizontal: 12, paddingVertical: 6 },
+  tab: {
+    flexGrow: 1,
+    minWidth: 44,
+    minHeight: 44,
+    alignItems: 'center',
+    justifyContent: 'center',
+    borderBottomWidth: 3,
+  },
+  tabs: { flexDirection: 'row', flexWrap: 'wrap', columnGap: 4, paddingHorizontal: 12 },
   grow: { flex: 1 },
   wide: { flex: 1, flexDirection: 'row' },
   work: { flex: 1, borderRightWidth: 1 },
-  bench: { width: 560 },
+  side: { width: 300, flexGrow: 0, flexShrink: 0 },
+  sideWork: { gap: 6, paddingBottom: 12 },
+  bench: { flex: 2 },
   centred: { alignItems: 'stretch' },
-  snack: { bottom: 240 },
+  snack: { bottom: 200 },
   snackWide: { bottom: 100 },
 });

@@ -44,7 +44,7 @@ function* dealings(places: number, count: number): Generator<number[]> {
 const MOST_DEALT = 7;
 
 /** Which column each place stands in: so that the longest column is as short as can be. */
-export function dealPlaces(rowsOfPlace: readonly number[], count: number): number[] {
+function dealPlaces(rowsOfPlace: readonly number[], count: number): number[] {
   if (count === 1) return rowsOfPlace.map(() => 0);
   if (rowsOfPlace.length > MOST_DEALT) return rowsOfPlace.map((_, i) => i % count);
   let best: number[] = [];
@@ -63,7 +63,7 @@ export function dealPlaces(rowsOfPlace: readonly number[], count: number): numbe
 /** Steps down a column may begin at. */
 const MOST_STAGGERED = 3;
 /** What beginning a step lower costs, against a conductor that has to go down and come up again. */
-const STEP_COST = 1.5;
+const STEP_COST = 3;
 
 /**
  * Where each column begins: lower than the one before, where that spares conductors between them from going down and

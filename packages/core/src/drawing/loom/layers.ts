@@ -46,7 +46,7 @@ export interface Layers {
 /** Chips side by side keep this apart, px. */
 const CHIP_SPACE = 14;
 
-export function chipWidth(label: string): number {
+function chipWidth(label: string): number {
   // The dots that tell more are a target of their own beside the words.
   const words = Math.ceil(textWidth(label, LOOM.chip.type)) * 1.2 + 18 + LOOM.block.width;
   return Math.max(LOOM.chip.least, Math.min(LOOM.chip.most, Math.ceil(words)));

@@ -39,7 +39,7 @@ if (process.env.WRITE_LOOM)
     [...measured].reduce(
       (text, [id, { phone, wide }]) =>
         text.replace(
-          new RegExp(`^(\\| ${id} +\\| +\\d+ \\|) +\\d+ (\\| +\\d+ \\|) +\\d+ \\|$`, 'm'),
+          new RegExp(`^(\\| ${id} +\\| +\\d+ +\\|) +\\d+ +(\\| +\\d+ +\\|) +\\d+ +\\|$`, 'm'),
           `$1 ${phone.crossings} $2 ${wide.crossings} |`,
         ),
       readFileSync(TABLE, 'utf8'),
