@@ -17,14 +17,22 @@ const plateWords = ({ lines, x, y, width, height }: Plate) =>
     words(line, x + width / 2, y + height / 2 + 5 + (i - (lines.length - 1) / 2) * PLATE_LINE, 13),
   );
 
-/** A conductor in its insulation's colour with its IEC 60757 code. */
-function wirePath(d: string, circuit: Circuit, id: string | null, at: { x: number; y: number }): string[] {
+/** A conductor in its insulation's colour. */
+function wirePath(d: string, circuit: Circuit, id: string | null): string[] {
   const conductor = id === null ? undefined : findConductor(circuit, id);
   if (!conductor) return [tag('path', { d, fill: 'none', stroke: INK, 'stroke-width': 2 })];
-  const name = conductor.tag ? `${conductor.colour} ${conductor.tag}` : conductor.colour;
   return [
     tag('path', { d, fill: 'none', stroke: INK, 'stroke-width': 5 }),
     tag('path', { d, fill: 'none', stroke: COLOURS[conductor.colour].hex, 'stroke-width': 3.4 }),
+  ];
+}
+
+/** Its IEC 60757 code and number on it. */
+function wireTag(circuit: Circuit, id: string | null, at: { x: number; y: number }): string[] {
+  const conductor = id === null ? undefined : findConductor(circuit, id);
+  if (!conductor) return [];
+  const name = conductor.tag ? `${conductor.colour} ${conductor.tag}` : conductor.colour;
+  return [
     box({ x: at.x - 12, y: at.y - 8, width: 24, height: 16 }, 4, { fill: CARD, stroke: MUTE }),
     words(name, at.x, at.y + 4.5, 12),
   ];
@@ -35,7 +43,8 @@ export function loomSvg(loom: Loom, circuit: Circuit): string {
   return page(circuit.name, loom.width, loom.height, [
     ...loom.cards.map((card) => box(card, 12, { fill: CARD, stroke: LINE })),
     ...loom.cards.flatMap(({ plates }) => plates.flatMap(plateWords)),
-    ...loom.wires.flatMap(({ conductor, path, tag: at }) => wirePath(path, circuit, conductor, at)),
+    ...loom.wires.flatMap(({ conductor, path }) => wirePath(path, circuit, conductor)),
+    ...loom.wires.flatMap(({ conductor, tag: at }) => wireTag(circuit, conductor, at)),
     ...loom.blocks.flatMap((block) => [
       box(block, 8, { fill: '#F1EEE6', stroke: MUTE }),
       words(
@@ -91,7 +100,10 @@ export function ladderSvg(
       const middle = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 };
       return conductor === null
         ? [line(from.x, from.y, to.x, to.y, hot ? 3.5 : 1.8, hot ? LIVE : INK)]
-        : wirePath(`M${from.x} ${from.y}L${to.x} ${to.y}`, circuit, conductor, middle);
+        : [
+            ...wirePath(`M${from.x} ${from.y}L${to.x} ${to.y}`, circuit, conductor),
+            ...wireTag(circuit, conductor, middle),
+          ];
     }),
     ...ladder.symbols.flatMap((symbol) => [
       tag(

@@ -20,7 +20,7 @@ import { PlateButton } from './PlateButton';
 import { ProbeShape, ScrewShape } from './ScrewShape';
 import { BypassMarks } from './Bypasses';
 import { SuspectBands, SuspectMarks } from './Suspects';
-import { WireShape } from './WireShape';
+import { WireShape, WireTag } from './WireShape';
 
 interface LoomProps {
   circuit: Circuit;
@@ -114,6 +114,13 @@ export function Loom({
               colour={conductors.get(wire.conductor)!.conductor.colour}
               standing={view?.conductors[wire.conductor]?.standing ?? UNKNOWN}
               line={isLineWire(wire.conductor)}
+            />
+          ))}
+          {loom.wires.map((wire) => (
+            <WireTag
+              key={wire.conductor}
+              wire={wire}
+              colour={conductors.get(wire.conductor)!.conductor.colour}
             />
           ))}
           {loom.wires.map(({ conductor, loose }) =>

@@ -26,8 +26,6 @@ export const WireShape = memo(function WireShape({ wire, colour, standing, line 
   const { hex } = COLOURS[colour];
   const stroke = { d: wire.path, fill: 'none' as const };
   const core = PALE.has(colour) ? '#1B2422' : '#FFFFFF';
-  const { x, y } = wire.tag;
-  const tag = colour.length > 2 ? 38 : 24;
   return (
     <G>
       {standing === 'floating' ? (
@@ -53,6 +51,17 @@ export const WireShape = memo(function WireShape({ wire, colour, standing, line 
           />
         </>
       )}
+    </G>
+  );
+});
+
+/** The colour of a conductor in letters, on it. Drawn after all of them, so that none hides another's. */
+export const WireTag = memo(function WireTag({ wire, colour }: Pick<WireShapeProps, 'wire' | 'colour'>) {
+  const t = useTokens();
+  const { x, y } = wire.tag;
+  const tag = colour.length > 2 ? 38 : 24;
+  return (
+    <G>
       <Rect
         x={x - tag / 2}
         y={y - 8}
