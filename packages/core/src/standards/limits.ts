@@ -37,6 +37,9 @@ export const transformerStands = (multiple: number): number =>
 /** Below this outdoor temperature cooling must not be run: common practice (50 °F). */
 export const COLD_COOLING_LIMIT_C = 10;
 
+/** Above this outdoor temperature nobody heats; a call for heat is a test or a mistake: common practice (75 °F). */
+export const WARM_HEATING_LIMIT_C = 24;
+
 /** Input resistance of a digital meter, ohms: high impedance as sold, and the low-impedance range. From memory. */
 export const METER_OHMS = { 'high-z': 10e6, 'low-z': 3e3 } as const;
 export type MeterKind = keyof typeof METER_OHMS;

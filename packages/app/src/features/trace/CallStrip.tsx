@@ -3,7 +3,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Call } from '../bench/calls';
 import { activeCalls, setPointOf } from '../bench/calls';
-import { celsiusToFahrenheit } from '@zygostat/core/standards';
+import { WARM_HEATING_LIMIT_C, celsiusToFahrenheit } from '@zygostat/core/standards';
 import type { Units } from '@zygostat/core/words';
 import { showTemperature } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -40,9 +40,6 @@ const CallButton = memo(function CallButton({ call, label, pressed, actions }: C
   );
 });
 
-/** Nobody heats above this: a call for heat then is a mistake or a test. Common practice, °C. */
-const WARM_OUTDOORS_C = 24;
-
 /** Without its unit, which stands once beside it. */
 const bare = (celsius: number, unit: Units['temperature']) =>
   Math.round(unit === 'C' ? celsius : celsiusToFahrenheit(celsius));
@@ -58,7 +55,7 @@ export function CallStrip({ circuit, actions }: { circuit: Circuit; actions: Tra
   const { indoorC, outdoorC } = inputs.conditions;
   const faces = useAppSelector(({ bench }) => bench.view?.faces);
   const around = troubles(circuit, faces);
-  const warm = active.has('heat') && outdoorC > WARM_OUTDOORS_C;
+  const warm = active.has('heat') && outdoorC > WARM_HEATING_LIMIT_C;
   return (
     <View style={[styles.strip, { backgroundColor: t.card, borderColor: t.line }]}>
       {around.length > 0 ? (

@@ -77,7 +77,9 @@ export function StatusLine({ onSkip }: { onSkip: () => void }) {
   // What was opened or closed by hand is so for what it said.
   const [chosen, setChosen] = useState<{ text: string; open: boolean } | null>(null);
   // On the timeline the pane says it, and a line that grew would move the buttons under the thumb.
-  const grave = !paused && (tone === 'fault' || tone === 'caution');
+  // Mains that are not nominal are part of every figure on the loom: never folded away.
+  const supply = useAppSelector(({ bench }) => bench.supply);
+  const grave = !paused && (tone === 'fault' || tone === 'caution' || supply !== 1);
   const open = chosen?.text === text ? chosen.open : grave;
   const fill = {
     idle: t.card,
