@@ -20,6 +20,7 @@ export default {
       // A DOM that also has the fetch, Request and Response every browser has.
       testEnvironment: 'jest-fixed-jsdom',
       setupFiles: ['<rootDir>/src/testing/setup.ts'],
+      setupFilesAfterEnv: ['<rootDir>/src/testing/fresh.ts'],
       moduleNameMapper: { '\\.woff2$': '<rootDir>/src/testing/font.ts' },
     }),
   ],

@@ -54,6 +54,7 @@ export function launch(
 
 /** Ends a server at once, as a power cut would. */
 export function kill(child: ChildProcess): Promise<unknown> {
+  if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve();
   child.removeAllListeners('exit');
   child.kill('SIGKILL');
   return new Promise((resolve) => child.once('close', resolve));
@@ -82,6 +83,45 @@ export const test = base.extend<object, { server: Server }>({
     expect(failures, 'no script error on the page').toEqual([]);
   },
 });
+
+interface Own {
+  url: string;
+  data: string;
+  /** Ends it at once, as a power cut would. */
+  down(): Promise<void>;
+  /** Starts it again on the same port and data. */
+  up(): Promise<void>;
+}
+
+/** A server of its own for a test: nobody else misses it while it is gone. The app may be held by its worker. */
+export const ownTest = base.extend<{ own: Own }>({
+  serviceWorkers: 'allow',
+  // eslint-disable-next-line no-empty-pattern -- Playwright reads a fixture's needs from this very pattern.
+  own: async ({}, use) => {
+    const data = mkdtempSync(join(tmpdir(), 'zygostat-own-'));
+    let { child, said } = await launch(data);
+    await use({
+      url: said,
+      data,
+      down: async () => void (await kill(child)),
+      up: async () => {
+        ({ child, said } = await launch(data, { port: new URL(said).port }));
+      },
+    });
+    await kill(child);
+    rmSync(data, { recursive: true });
+  },
+});
+
+/** Opens the list of jobs and waits until the whole app is held here. */
+export async function installed(page: Page, url: string): Promise<void> {
+  await page.goto(url);
+  await expect(page.getByRole('link', { name: /^Open / }).first()).toBeVisible();
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+    while (!navigator.serviceWorker.controller) await new Promise((resolve) => setTimeout(resolve, 50));
+  });
+}
 
 export { expect };
 
@@ -131,6 +171,16 @@ export async function probe(page: Page, red: string, black: string): Promise<voi
   await stud(page, red).click();
   await page.getByTestId('probe-black').click();
   await stud(page, black).click();
+}
+
+/** Lifts the first conductor of a colour off a stud. */
+export async function lift(page: Page, terminal: string, colour: string): Promise<void> {
+  await stud(page, terminal).click();
+  await page
+    .getByRole('button', { name: `Lift the ${colour} conductor` })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Close' }).click();
 }
 
 /** Moves the first conductor landed on one stud to another. */

@@ -1,45 +1,19 @@
 /** A day without signal: what was opened once opens cold, works, and what was done is sent when there is an answer again. */
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import type { Page } from '@playwright/test';
-import { expect, test as base } from '@playwright/test';
-import { call, kill, launch, openNewJob, status, stud, untilRunning } from './bench';
+import type { Locator, Page } from '@playwright/test';
+import { call, expect, installed, openNewJob, ownTest as test, stud, untilRunning } from './bench';
 
-interface Own {
-  url: string;
-  down(): Promise<void>;
-  up(): Promise<void>;
-}
-
-/** A server of its own for a test: nobody else misses it while it is gone. */
-const test = base.extend<{ own: Own }>({
-  // eslint-disable-next-line no-empty-pattern -- Playwright reads a fixture's needs from this very pattern.
-  own: async ({}, use) => {
-    const data = mkdtempSync(join(tmpdir(), 'zygostat-offline-'));
-    let { child, said } = await launch(data);
-    await use({
-      url: said,
-      down: async () => void (await kill(child)),
-      up: async () => {
-        ({ child, said } = await launch(data, { port: new URL(said).port }));
-      },
-    });
-    await kill(child);
-    rmSync(data, { recursive: true });
-  },
-});
-
-test.use({ serviceWorkers: 'allow' });
-
-/** Opens the list of jobs and waits until the app is held here. */
-async function installed(page: Page, url: string): Promise<void> {
-  await page.goto(url);
-  await expect(page.getByRole('link', { name: /^Open / }).first()).toBeVisible();
-  await page.evaluate(async () => {
-    await navigator.serviceWorker.ready;
-    while (!navigator.serviceWorker.controller) await new Promise((resolve) => setTimeout(resolve, 50));
-  });
+/** Goes to a place of the open job, and sees its work there. */
+async function reached(page: Page, place: string): Promise<void> {
+  await page.getByRole('link', { name: place, exact: true }).click();
+  await expect(page.getByRole('link', { name: place, exact: true })).toHaveAttribute('aria-current', 'page');
+  const work: Readonly<Record<string, Locator>> = {
+    Survey: page.getByRole('group', { name: 'Survey' }),
+    Plan: page.getByRole('group', { name: 'Plan' }),
+    Wire: page.getByRole('group', { name: 'Wire' }),
+    Record: page.getByRole('group', { name: 'Record' }),
+    Trace: stud(page, 'board.R'),
+  };
+  await expect(work[place]!).toBeVisible();
 }
 
 test('a job that was opened once opens cold without an answer, is worked on, and is sent later', async ({
@@ -66,16 +40,14 @@ test('a job that was opened once opens cold without an answer, is worked on, and
   await stud(cold, 'stat.G').click();
   await cold.getByRole('button', { name: 'Lift the green conductor' }).click();
   await cold.getByRole('button', { name: 'Close' }).click();
-  await expect(cold.getByRole('alert')).toContainText('Not saved yet');
+  await expect(cold.getByRole('link', { name: /Not sent yet: 1 thing/ })).toBeVisible();
   await cold.close();
   const again = await context.newPage();
   await again.goto(`${own.url}/job/${id}`);
   await expect(stud(again, 'stat.G')).not.toHaveAccessibleName(/green/);
 
   // Places that were not opened before are here too: the whole app is.
-  for (const place of ['Survey', 'Plan', 'Wire', 'Record', 'Trace'])
-    await again.getByRole('link', { name: place, exact: true }).click();
-  await expect(status(again).first()).toBeVisible();
+  for (const place of ['Survey', 'Plan', 'Wire', 'Record', 'Trace']) await reached(again, place);
 
   await own.up();
   const stored = async () => {
@@ -83,7 +55,7 @@ test('a job that was opened once opens cold without an answer, is worked on, and
     return ((await answer.json()) as { revision: number }).revision;
   };
   await expect.poll(stored).toBe(2);
-  await expect(again.getByRole('alert')).toHaveCount(0);
+  await expect(again.getByRole('link', { name: /Not sent yet/ })).toHaveCount(0);
 });
 
 test('it can be installed: manifest, icons, a worker that holds the whole app', async ({ page, own }) => {

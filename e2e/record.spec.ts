@@ -138,9 +138,9 @@ test('a heat pump is commissioned in order: dead first, delays counted, cold day
   await page.getByRole('button', { name: 'Report', exact: true }).click();
   const papers = page.getByRole('region', { name: 'Report' });
   await expectNothingSerious(page);
-  const opened = page.context().waitForEvent('page');
+  const handed = page.waitForEvent('download');
   await papers.getByRole('button', { name: 'Report as PDF' }).click();
-  expect((await opened).url()).toMatch(/report\.pdf\?zone=/);
+  expect((await handed).suggestedFilename()).toBe('report.pdf');
   const told = await (await page.request.get(`${server.url}/api/jobs/${id}/report.md?zone=UTC`)).text();
   expect(told).toContain('tests were made');
   expect(told).toMatch(/\| Fan called \| .* \| as it should \|/);

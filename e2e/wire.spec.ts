@@ -136,6 +136,13 @@ test('sums and mistakes', async ({ page, server }) => {
   await expect(page.getByText(/Usually pulls in at 10 % low mains/)).toBeVisible();
   await button(page, 'Mistakes').click();
   await expect(page.getByRole('list', { name: 'Dangerous' })).toContainText('Board fuse opens');
+  await button(page, 'yellow on Y with blue on C: dangerous').click();
+  await expect(page.getByRole('region', { name: 'What it does' })).toContainText('Board fuse opens');
+  await expectNothingSerious(page);
+  await button(page, 'See it live').click();
+  await expect(page.getByRole('img', { name: /^The circuit, Yellow of .* exchanged.*: / })).toBeVisible();
+  await expectNothingSerious(page);
+  await button(page, 'Close').click();
 });
 
 test('a wire schedule is refused by line, previewed, and taken', async ({ page, server }) => {

@@ -1,7 +1,6 @@
 /** The service worker that opens the app without signal: what it holds of the app, and what it keeps of the answers it saw. */
 import { generateSW } from 'workbox-build';
 
-const DAY_S = 24 * 3600;
 /** A place without signal and one without an answer are the same to whoever stands there, s. */
 const PATIENCE_S = 4;
 
@@ -44,7 +43,8 @@ export async function buildOffline(dist) {
           cacheName: 'zygostat-answers',
           networkTimeoutSeconds: PATIENCE_S,
           cacheableResponse: { statuses: [200] },
-          expiration: { maxEntries: 4000, maxAgeSeconds: 90 * DAY_S, purgeOnQuotaError: true },
+          // No age: a clock that is wrong must not throw them away.
+          expiration: { maxEntries: 4000, purgeOnQuotaError: true },
         },
       },
     ],

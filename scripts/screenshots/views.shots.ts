@@ -33,15 +33,22 @@ test('jobs', async ({ page, server }) => {
   await shoot(page, 'jobs');
 });
 
-test('trace on a phone and a path', async ({ page, server }) => {
+test('trace on a phone', async ({ page, server }) => {
   await open(page, server, 'Recovery ward, Foxglove Vet Clinic', PHONE);
   await cool(page);
   await probe(page, 'board.Y', 'board.C');
   await page.getByTestId('stud-stat.R').scrollIntoViewIfNeeded();
   await shoot(page, 'trace-phone');
-  await page.getByRole('button', { name: 'Path', exact: true }).click();
-  await page.getByRole('button', { name: /^Contactor coil/ }).click();
-  await shoot(page, 'path');
+});
+
+test('mistakes', async ({ page, server }) => {
+  await open(page, server, 'Recovery ward, Foxglove Vet Clinic', PHONE);
+  await page.getByRole('link', { name: 'Plan' }).click();
+  await page.getByRole('button', { name: 'Mistakes' }).click();
+  await page.getByRole('button', { name: 'yellow on Y with blue on C: dangerous' }).click();
+  await page.getByRole('button', { name: 'How to tell' }).click();
+  await expect(page.getByText(/V instead of/)).toBeVisible();
+  await shoot(page, 'mistakes');
 });
 
 test('the fault is found', async ({ page, server }) => {

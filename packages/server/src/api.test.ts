@@ -45,6 +45,28 @@ describe('jobs', () => {
     expect(sites.filter(({ name }) => name === 'Shared site')).toHaveLength(1);
   });
 
+  test('begun where there was no signal are taken in under the ids made there, once', async () => {
+    const begun = {
+      id: 'begun-in-the-attic',
+      siteId: 'site-of-the-attic',
+      name: 'Attic',
+      site: 'Damson cottage',
+      survey: true,
+    };
+    const first = await api().post('/api/jobs').send(begun).expect(201);
+    expect(first.body).toMatchObject({ id: begun.id, siteId: begun.siteId });
+    const again = await api().post('/api/jobs').send(begun).expect(200);
+    expect(again.body).toMatchObject({ id: begun.id, revision: 1 });
+    await api()
+      .post('/api/jobs')
+      .send({ ...begun, name: 'Cellar' })
+      .expect(409);
+    // A site that is known by name by then is that site.
+    const second = { ...begun, id: 'begun-in-the-cellar', siteId: 'another-site-id', name: 'Cellar' };
+    const { body } = await api().post('/api/jobs').send(second).expect(201);
+    expect(body).toMatchObject({ siteId: begun.siteId });
+  });
+
   test('are made from a circuit file', async () => {
     const made = await api().post('/api/jobs').send({ name: 'File', site: 'Barn', circuit }).expect(201);
     expect((await api().get(String(made.headers.location))).body).toMatchObject({ circuit });

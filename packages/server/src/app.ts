@@ -16,7 +16,10 @@ import { isEmpty } from './db/crew';
 import type { Db } from './db/open';
 import { buildingDocument, diagnosisDocument, planDocument, surveyDocument } from './documents';
 import { firePanelRoutes } from './fire-panel/routes';
+import { Hub } from './live/hub';
+import { liveRoutes, tellingOf } from './live/routes';
 import { wirelessLinkRoutes } from './wireless-link/routes';
+import { ownFields, plainQuery } from './plain';
 import { problemHandler, sendProblem, unknownRoute } from './problem';
 import { bundleRoutes } from './routes/bundles';
 import { documentRoutes } from './routes/documents';
@@ -61,6 +64,7 @@ export function createApp({
   const app = express();
   const { crew, transport } = reach;
   app.disable('x-powered-by');
+  app.set('query parser', plainQuery);
   if (transport.type === 'proxy') app.set('trust proxy', transport.address);
   setPublicUrl(app, reach.publicUrl);
   app.use(pinoHttp({ logger: log, autoLogging: { ignore: ({ url }) => !url?.startsWith('/api') } }));
@@ -107,7 +111,7 @@ export function createApp({
     response.set('Cache-Control', 'no-store');
     next();
   });
-  api.use(express.json({ limit: BODY_LIMIT }));
+  api.use(express.json({ limit: BODY_LIMIT, reviver: ownFields }));
   api.get('/health', (_request, response) => {
     response.json({ status: 'ok' });
   });
@@ -120,6 +124,8 @@ export function createApp({
     response.attachment('zygostat-crew.crt').type('application/x-x509-ca-cert').send(authority);
   });
   if (crew) api.use(crewRoutes(db));
+  const hub = new Hub();
+  api.use(tellingOf(hub), liveRoutes(db, hub));
   api.use(jobRoutes(db), revisionRoutes(db), readingRoutes(db), photoRoutes(db));
   api.use(
     documentRoutes(db, surveyDocument),

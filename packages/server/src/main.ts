@@ -51,6 +51,9 @@ const { server, says } = await listen({ app, db, reach, port, certificate }).cat
 );
 console.log(says);
 
+/** How long a request in hand may still take, ms. */
+const FINISHING_MS = 1500;
+
 /** Lets requests in hand finish, then closes the database. */
 function stop(): void {
   server.close(() => {
@@ -58,6 +61,8 @@ function stop(): void {
     process.exit(0);
   });
   server.closeIdleConnections();
+  // Whoever listens is cut off: they ask again by themselves.
+  setTimeout(() => server.closeAllConnections(), FINISHING_MS).unref();
   setTimeout(() => process.exit(1), 5000).unref();
 }
 

@@ -53,7 +53,11 @@ function describe(error: unknown): ProblemDetails {
       detail: `The body is larger than ${Math.round((error.limit ?? 0) / 1024 / 1024)} MB, the most that is taken here.`,
     };
   if (isParserError(error) && error.status >= 400 && error.status < 500)
-    return { status: error.status, title: 'Not readable', detail: 'The body is not valid JSON in UTF-8.' };
+    return {
+      status: error.status,
+      title: 'Not readable',
+      detail: 'The body is not valid JSON in UTF-8, or has a field named like a part of every object.',
+    };
   if (error instanceof URIError)
     return { status: 400, title: 'Not readable', detail: 'The address holds a malformed escape.' };
   return { status: 500, title: 'Failed', detail: 'The server could not do this. Nothing was changed.' };

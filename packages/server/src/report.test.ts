@@ -114,7 +114,7 @@ describe('a report', () => {
       (link, entry) => createHash('sha256').update(linkText(link, entry)).digest('hex'),
       '0'.repeat(64),
     );
-    expect(report.seal).toEqual({ entries: 5, link: made });
+    expect(report.seal).toEqual({ entries: 5, link: made, unsealed: 0 });
   });
 
   test('as Markdown a CommonMark reader finds the same sections, tables and words', async () => {

@@ -38,7 +38,17 @@ export const body = <Fields extends yup.ObjectShape>(fields: Fields) =>
 
 const templateIds = TEMPLATES.map(({ id }) => id);
 
+/** An id made where something was written: one that is sent twice is taken in once. */
+const madeThere = () =>
+  yup
+    .string()
+    .strict()
+    .matches(/^[\w-]{8,60}$/, 'must be 8 to 60 letters, digits, - or _');
+
 export const newJobSchema = body({
+  id: madeThere(),
+  /** Of its site, where there is none of that name yet. */
+  siteId: madeThere(),
   name: required(80),
   site: required(80),
   notes: text(2000),
@@ -93,10 +103,7 @@ const point = () =>
 const meters = Object.keys(METER_OHMS) as (keyof typeof METER_OHMS)[];
 
 export const newReadingSchema = body({
-  id: yup
-    .string()
-    .strict()
-    .matches(/^[\w-]{8,60}$/, 'must be 8 to 60 letters, digits, - or _'),
+  id: madeThere(),
   revision: yup
     .number()
     .strict()
@@ -147,7 +154,7 @@ export const paperQuerySchema = yup.object({
     .default(SYMBOL_STYLES[0]),
 });
 
-export const photoQuerySchema = yup.object({ station: required(40) });
+export const photoQuerySchema = yup.object({ station: required(40), id: madeThere() });
 
 const share = () =>
   yup.number().strict().min(0, 'must be at least 0').max(1, 'must be at most 1').required('is required');

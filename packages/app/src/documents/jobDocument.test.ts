@@ -1,11 +1,12 @@
 /** A document of a job, declared once: kept here, sent, asked again, put on top of another tab's, taken up again. */
-import { clear, createStore } from 'idb-keyval';
 import { EMPTY_SURVEY } from '@zygostat/core/survey';
 import type { Survey } from '@zygostat/core/survey';
 import { startJobs } from '../features/job/start';
 import { surveyDocument } from '../features/survey/document';
 import { makeStore } from '../store';
 import { kept, keep } from './keep';
+import { whatWaits } from './waiting';
+import { until } from '../testing/until';
 
 const answers = (given: Survey['answers']): Survey => ({ ...EMPTY_SURVEY, answers: given });
 
@@ -42,16 +43,9 @@ async function openedStore() {
   return store;
 }
 
-const until = async (holds: () => boolean) => {
-  for (let i = 0; i < 200 && !holds(); i++) await new Promise((resolve) => setTimeout(resolve, 25));
-  expect(holds()).toBe(true);
-};
 const keptNow = () => kept('survey', 'job');
 
-beforeEach(async () => {
-  localStorage.clear();
-  await clear(createStore('zygostat', 'unsent'));
-});
+beforeEach(() => localStorage.clear());
 
 test('a change is kept here at once and forgotten when the server has it', async () => {
   const sent = serve([200]);
@@ -117,6 +111,8 @@ describe('opened again', () => {
     await store.dispatch(surveyDocument.open('job'));
     expect(store.getState().survey.value.answers).toEqual({ burner: 'no' });
     expect(sent).toEqual([]);
+    // It stays, beside, for whoever wants to save it.
+    expect(whatWaits()).toMatchObject([{ name: 'survey-aside', value: found }]);
   });
 });
 

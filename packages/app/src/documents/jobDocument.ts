@@ -4,6 +4,7 @@ import { createAction } from '@reduxjs/toolkit';
 import { api } from '../store/api';
 import { told } from '../store/notice';
 import { forget } from './keep';
+import { isBegunHere } from './begun';
 import type { Dispatch, Merged, Progress, Saved, Synced } from './sync';
 import { keptDraft, syncing } from './sync';
 
@@ -82,6 +83,8 @@ export function jobDocument<T>({ of = 'jobs', name, empty, read, merge }: Declar
           { forceRefetch: true, subscribe: false },
         ),
       );
+      // A job that was begun here and not sent yet has none of it anywhere else.
+      if (!data && isBegunHere(id)) return { data: { number: 0, value: empty } };
       return { error, ...(data && { data: { number: data.number as number, value: data[name] as T } }) };
     },
     merging: { merge, takenUp: opened },
@@ -110,5 +113,15 @@ export function jobDocument<T>({ of = 'jobs', name, empty, read, merge }: Declar
       return true;
     };
 
-  return { reducer, opened, changed, open, sending: () => syncing(synced) };
+  /** Takes up what somebody else saved; what is on its way from here is put on top of it when it is sent. */
+  const refresh =
+    (jobId: string) =>
+    async (dispatch: Dispatch, getState: () => unknown): Promise<void> => {
+      const { data: newest } = await synced.newest(dispatch, jobId);
+      const now = heldIn(getState());
+      if (!newest || now.jobId !== jobId || now.state !== 'saved' || newest.number <= now.base) return;
+      dispatch(opened({ jobId, base: newest.number, value: newest.value }));
+    };
+
+  return { name, refresh, reducer, opened, changed, open, sending: () => syncing(synced) };
 }

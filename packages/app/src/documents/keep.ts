@@ -1,13 +1,31 @@
 /**
- * What the server has not had yet, kept in this browser (IndexedDB) by name and job. A browser that refuses to keep
- * anything costs only what is kept here: what is in hand stays in hand while the page is open.
+ * What the server has not had yet, kept in this browser (IndexedDB) by name and id. A browser that refuses to keep
+ * anything costs only what is kept here: what is in hand stays in hand while the page is open, and `waiting.ts` says so.
  */
-import { createStore, entries, get, set, update } from 'idb-keyval';
+import { createStore, entries, get, update } from 'idb-keyval';
+import { isKnown, isSame, putWaiting, waitingAs, waitsNoMore } from './waiting';
 
 let opened: ReturnType<typeof createStore> | null = null;
 const unsent = () => (opened ??= createStore('zygostat', 'unsent'));
 
-const keyOf = (name: string, jobId: string) => `${name}/${jobId}`;
+const keyOf = (name: string, id: string) => `${name}/${id}`;
+
+/** As it lies there. Earlier versions laid the value there by itself. */
+interface Lying {
+  kept: unknown;
+  /** When it was put there, by this device's clock, ms. */
+  since: number;
+  /** Later is higher, whatever the clock says. */
+  order: number;
+  /** What the server, or this version of the app, has against it. */
+  refused?: string;
+}
+
+const isLying = (found: unknown): found is Lying =>
+  typeof found === 'object' && found !== null && 'kept' in found && 'order' in found;
+
+const lyingOf = (found: unknown): Lying | undefined =>
+  found === undefined ? undefined : isLying(found) ? found : { kept: found, since: 0, order: 0 };
 
 async function orNothing<T>(asked: () => Promise<T>): Promise<T | undefined> {
   try {
@@ -18,30 +36,86 @@ async function orNothing<T>(asked: () => Promise<T>): Promise<T | undefined> {
 }
 
 /** What was kept under a name for a job, unchecked. */
-export const kept = (name: string, jobId: string): Promise<unknown> =>
-  orNothing(() => get<unknown>(keyOf(name, jobId), unsent()));
+export const kept = async (name: string, id: string): Promise<unknown> =>
+  lyingOf(await orNothing(() => get<unknown>(keyOf(name, id), unsent())))?.kept;
 
-/** Keeps something; `false` where this browser keeps nothing. */
-export const keep = async (name: string, jobId: string, value: unknown): Promise<boolean> =>
-  (await orNothing(async () => {
-    await set(keyOf(name, jobId), value, unsent());
+let lastOrder = 0;
+// A clock that was put back must not turn the order of what was done.
+const nextOrder = () => (lastOrder = Math.max(lastOrder + 1, Date.now()));
+
+/** Keeps something; `false` where this browser keeps nothing. It has the place in the order of what it takes the place of. */
+export async function keep(name: string, id: string, value: unknown): Promise<boolean> {
+  const before = waitingAs(name, id);
+  const lying: Lying = {
+    kept: value,
+    since: before?.since ?? Date.now(),
+    order: before?.order ?? nextOrder(),
+  };
+  // Known at once: what is put there in the same breath must be seen by whoever sends.
+  putWaiting({ name, id, value, since: lying.since, order: lying.order, isKept: true });
+  const done = await orNothing(async () => {
+    await update<unknown>(keyOf(name, id), () => lying, unsent());
     return true;
-  })) ?? false;
+  });
+  if (done) return true;
+  if (waitingAs(name, id)?.value === value)
+    putWaiting({ name, id, value, since: lying.since, order: lying.order, isKept: false });
+  return false;
+}
 
 /** Forgets what is kept, unless something else has been put there since. */
-export const forget = (name: string, jobId: string, value: unknown): Promise<void> =>
-  orNothing(() =>
+export async function forget(name: string, id: string, value: unknown): Promise<void> {
+  waitsNoMore(name, id, value);
+  await orNothing(() =>
     update<unknown>(
-      keyOf(name, jobId),
-      (found) => (JSON.stringify(found) === JSON.stringify(value) ? undefined : found),
+      keyOf(name, id),
+      (found) => (isSame(lyingOf(found)?.kept, value) ? undefined : found),
       unsent(),
     ),
   );
+}
 
-/** All that is kept under a name, by job. */
-export async function keptUnder(name: string): Promise<[jobId: string, value: unknown][]> {
-  const all = (await orNothing(() => entries<string, unknown>(unsent()))) ?? [];
-  return all.flatMap(([key, value]): [string, unknown][] =>
-    key.startsWith(`${name}/`) && value !== undefined ? [[key.slice(name.length + 1), value]] : [],
+/** Says of what is kept that it was refused, and why: it stays until somebody decides. */
+export async function refuse(name: string, id: string, why: string): Promise<void> {
+  const before = waitingAs(name, id);
+  if (before) putWaiting({ ...before, refused: why });
+  await orNothing(() =>
+    update<unknown>(
+      keyOf(name, id),
+      (found) => {
+        const lying = lyingOf(found);
+        return lying && { ...lying, refused: why };
+      },
+      unsent(),
+    ),
   );
+}
+
+/** All that is kept under a name, by id, in the order it was put there. */
+export async function keptUnder(name: string): Promise<[id: string, value: unknown][]> {
+  const all = (await orNothing(() => entries<string, unknown>(unsent()))) ?? [];
+  return all
+    .flatMap(([key, found]): [string, Lying][] => {
+      const lying = lyingOf(found);
+      return key.startsWith(`${name}/`) && lying?.kept !== undefined
+        ? [[key.slice(name.length + 1), lying]]
+        : [];
+    })
+    .sort(([, a], [, b]) => a.order - b.order)
+    .map(([id, { kept: value }]) => [id, value]);
+}
+
+/** Reads what an earlier visit left under these names: `waiting.ts` then knows of it. */
+export async function readWaiting(names: readonly string[]): Promise<void> {
+  const all = await orNothing(() => entries<string, unknown>(unsent()));
+  for (const [key, found] of all ?? []) {
+    const lying = lyingOf(found);
+    const at = key.indexOf('/');
+    const [name, id] = [key.slice(0, at), key.slice(at + 1)];
+    if (lying?.kept === undefined || !names.includes(name)) continue;
+    lastOrder = Math.max(lastOrder, lying.order);
+    const { kept: value, ...rest } = lying;
+    // What was told while this was read may have been sent by now: it does not wait again.
+    if (!isKnown(name, id)) putWaiting({ name, id, value, ...rest, isKept: true });
+  }
 }

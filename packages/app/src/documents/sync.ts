@@ -4,10 +4,11 @@
  */
 import type { Action, ListenerEffectAPI, ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import { addListener } from '@reduxjs/toolkit';
-import { problemOf } from '../store/api';
+import { isFinal, problemOf } from '../store/api';
 import { told } from '../store/notice';
 import { untilAskedAgain } from './backoff';
-import { forget, keep, kept, keptUnder } from './keep';
+import { forget, keep, kept, keptUnder, refuse } from './keep';
+import { isOvertaking, missed, waitingAs } from './waiting';
 
 /** Changes in quick succession are sent as one, ms. */
 const SETTLE_MS = 300;
@@ -68,18 +69,29 @@ export interface Synced<T> {
   merging?: Merging<T>;
 }
 
-/** The draft kept of a job, if it is one. */
+/** What is said of something kept that an earlier or a later version wrote, and this one cannot read. */
+export const UNREADABLE = 'This version of the app cannot read it. Save it as a file before letting it go.';
+
+/** Where a draft is put that cannot be read. */
+export const asideOf = (name: string) => `${name}-aside`;
+
+/** The draft kept of a job, if it is one. What is none is put beside, so that nothing takes its place. */
 export async function keptDraft<T>(
   { name, read }: Pick<Synced<T>, 'name' | 'read'>,
   jobId: string,
 ): Promise<Draft<T> | undefined> {
   const found = await kept(name, jobId);
-  if (typeof found !== 'object' || found === null || !('base' in found) || !('value' in found))
+  if (found === undefined) return undefined;
+  const given = (typeof found === 'object' && found !== null ? found : {}) as Partial<Draft<unknown>>;
+  const value = read(given.value);
+  if (typeof given.base !== 'number' || value === undefined) {
+    await keep(asideOf(name), jobId, found);
+    await refuse(asideOf(name), jobId, UNREADABLE);
+    await forget(name, jobId, found);
     return undefined;
-  const value = read(found.value);
-  if (typeof found.base !== 'number' || value === undefined) return undefined;
-  const note = 'note' in found && typeof found.note === 'string' ? found.note : undefined;
-  return { base: found.base, value, ...(note !== undefined && { note }) };
+  }
+  const { base, note } = given;
+  return { base, value, ...(typeof note === 'string' && { note }) };
 }
 
 type Outcome<T> =
@@ -95,6 +107,8 @@ async function sendOnce<T>(
   jobId: string,
   draft: Draft<T>,
 ): Promise<Outcome<T>> {
+  const waiting = waitingAs(doc.name, jobId);
+  const wasOvertaking = waiting !== undefined && isOvertaking(waiting);
   const { data, error } = await doc.send(dispatch, jobId, draft);
   if (data) return { type: 'sent', number: data.number };
   const { status, detail } = problemOf(error);
@@ -106,8 +120,7 @@ async function sendOnce<T>(
       ? { type: 'sent', number: newest.number }
       : { type: 'overtaken', newest, detail };
   }
-  const final = status >= 400 && status < 500 && status !== 429;
-  return final ? { type: 'refused', detail } : { type: 'silent' };
+  return isFinal(status) && !wasOvertaking ? { type: 'refused', detail } : { type: 'silent' };
 }
 
 type Api = ListenerEffectAPI<unknown, Dispatch>;
@@ -146,11 +159,13 @@ class Courier<T> {
         const outcome = await sendOnce(this.doc, dispatch, jobId, draft);
         if (outcome.type === 'silent') {
           tell({ state: 'waiting' });
+          missed(this.doc.name, jobId);
           await untilAskedAgain(tries++, delay);
         } else if (outcome.type === 'sent') {
           tries = 0;
           this.sent(jobId, draft, outcome.number, tell);
         } else if (outcome.type === 'refused') {
+          await refuse(this.doc.name, jobId, outcome.detail);
           return tell({ state: 'refused', detail: outcome.detail });
         } else if (!(await this.merge(jobId, outcome.newest, dispatch, getState)))
           return tell({ state: 'conflict', detail: outcome.detail });

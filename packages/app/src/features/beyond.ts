@@ -9,5 +9,7 @@ export { NewJob } from './jobs/NewJob';
 export { OpenJob } from './job/OpenJob';
 export { Place } from './job/Place';
 export { SitePlace } from './site/SitePlace';
+export { FirstPage } from './outbox/FirstPage';
+export { OutboxPlace } from './outbox/OutboxPlace';
 export { Settings } from './settings/Settings';
 export { theModel } from '../model/model';

@@ -20,12 +20,19 @@ export async function readBeyond(): Promise<Beyond> {
 const QUIET_MS = 1500;
 
 /** Once the list of jobs is there and nothing is to be done: reads what comes next, and starts the model. */
-export function useReadEarly(isShown: boolean): void {
+export function useReadEarly(isShown: boolean): Beyond | null {
+  const [beyond, setBeyond] = useState(read);
   useEffect(() => {
     if (!isShown) return;
-    const timer = setTimeout(() => void readBeyond().then(({ theModel }) => theModel().warmUp()), QUIET_MS);
+    const start = async () => {
+      const found = await readBeyond();
+      setBeyond(found);
+      found.theModel().warmUp();
+    };
+    const timer = setTimeout(() => void start(), QUIET_MS);
     return () => clearTimeout(timer);
   }, [isShown]);
+  return beyond;
 }
 
 function Reading() {

@@ -35,7 +35,8 @@ import type {
   ShortedStretch,
 } from '@zygostat/core/fire';
 import { jacketEffect, locateBreak, locateShort, loopsOf, protectionLost } from '@zygostat/core/fire';
-import { ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
+import type { DiagramHead } from '@zygostat/core/formats';
+import { diagramSheet, ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
 import { compile } from '@zygostat/core/network';
 import type {
   AirPlan,
@@ -75,9 +76,11 @@ import {
   planZones,
   sumsOf,
 } from '@zygostat/core/plan';
-import type { Case, Finding, Mistake, Proof, Protection, Repair } from '@zygostat/core/prove';
+import type { Protection } from '@zygostat/core/prove';
 import type { LineRegion } from '@zygostat/core/standards';
-import { protectionWithout, prove, repairOf, stageOf, sweep } from '@zygostat/core/prove';
+import { protectionWithout } from '@zygostat/core/prove';
+import type { Report, ReportGiven } from '@zygostat/core/record';
+import { reportOf } from '@zygostat/core/record';
 import type { CommissionTest } from '@zygostat/core/record';
 import { commissionOf } from '@zygostat/core/record';
 import type { PlanView } from '@zygostat/core/wire';
@@ -85,24 +88,14 @@ import { furnaceAirConditioner } from '@zygostat/core/systems';
 import { followPlan } from '@zygostat/core/wire';
 import type { UnitDiagram, UnitReport } from '@zygostat/core/unit';
 import { unitReport } from '@zygostat/core/unit';
+import { proofAnswers } from './proof-answers';
 
-/** States between two words about long work. */
-const TELL_EVERY = 6;
+export type { MistakeFound } from './proof-answers';
+
 /** Width of a loom on paper, CSS px. */
 const PAPER_PX = 560;
 
-/** Says how far long work is, now and then. To stop it, its worker is ended. */
-const nowAndThen =
-  (tell: (done: number, all: number) => void) =>
-  (done: number, all: number): true => {
-    if (done % TELL_EVERY === 0 || done === all) tell(done, all);
-    return true;
-  };
-
 const ladderOf = (circuit: Circuit) => layLadder(sectionsOf(compile(circuit)));
-
-/** A wrong landing without the circuit it makes. */
-export type MistakeFound = Omit<Mistake, 'circuit'>;
 
 let bench: Bench | null = null;
 /** The dictionary searched, and with pairs in it that fitted what was observed by then. */
@@ -171,23 +164,18 @@ export const model = {
       ? loomSvg(layLoom(circuit, PAPER_PX), circuit)
       : ladderSvg(ladderOf(circuit), circuit, symbols),
 
-  prove: (circuit: Circuit, tell: (done: number, all: number) => void): Proof =>
-    prove(circuit, nowAndThen(tell))!,
+  /** The wiring diagram to leave at the unit as an SVG file; `code` opens the job, as an SVG. */
+  diagram: (circuit: Circuit, head: DiagramHead, code: string, symbols: SymbolStyle): string =>
+    diagramSheet(head, {
+      loom: loomSvg(layLoom(circuit, PAPER_PX), circuit),
+      ladder: ladderSvg(ladderOf(circuit), circuit, symbols),
+      code,
+    }),
 
-  /** What each single wrong landing would do. */
-  mistakes: (circuit: Circuit, tell: (done: number, all: number) => void): MistakeFound[] =>
-    sweep(circuit, nowAndThen(tell))!.map(({ circuit: _made, ...found }) => found),
+  /** The report of a job, gathered. */
+  report: (given: ReportGiven): Report => reportOf(given),
 
-  /** The change that puts a finding right, if one does. */
-  repair: (
-    circuit: Circuit,
-    finding: Finding,
-    findings: readonly Finding[],
-    tell: (done: number, all: number) => void,
-  ): Repair | null => repairOf(circuit, finding, nowAndThen(tell), findings),
-
-  /** The bench in the state that shows a finding. */
-  stage: (circuit: Circuit, subject: Case): { inputs: Inputs; world: World } => stageOf(circuit, subject),
+  ...proofAnswers,
 
   swap: (
     circuit: Circuit,

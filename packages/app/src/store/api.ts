@@ -1,4 +1,5 @@
 /** The way to the server. What is asked of it is said by each feature (`injectEndpoints`). */
+import { nanoid } from '@reduxjs/toolkit';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { Problem } from '@zygostat/core/circuit';
 import { doorShut } from './door';
@@ -25,13 +26,40 @@ export function problemOf(error: unknown): ProblemDetails {
   };
 }
 
-const ask = fetchBaseQuery({ baseUrl: new URL('/api', window.location.href).href });
+/** After so long an answer counts as none, ms: what was to be sent is kept, and sent again under the same id. */
+export const PATIENCE_MS = 8000;
+
+/** This page among all that have a job open: what it changed itself it is not told of. */
+export const PAGE = nanoid(12);
+
+/** Whether an answer is the last word: no answer, a fault of the server, a crowd before it or a sign-in that is missing are not. */
+export const isFinal = (status: number): boolean =>
+  status >= 400 && status < 500 && status !== 429 && status !== 401;
+
+const ask = fetchBaseQuery({
+  baseUrl: new URL('/api', window.location.href).href,
+  prepareHeaders: (headers) => headers.set('X-Zygostat-Page', PAGE),
+});
+
+type Here = (path: string) => unknown;
+
+let here: Here = () => undefined;
+
+/** Says what is answered in this browser when the server has nothing at an address. */
+export const answersHere = (answer: Here): void => {
+  here = answer;
+};
+
+/** Whether the server does not answer, or has no such thing. */
+const hasNothing = (error: unknown) => [0, 404].includes(problemOf(error).status);
 
 /** Asks; where the answer waits for a sign-in, the door is shut until there is one. */
 const askAtTheDoor: typeof ask = async (what, told, more) => {
   const answer = await ask(what, told, more);
-  if (answer.error && problemOf(answer.error).signIn) told.dispatch(doorShut());
-  return answer;
+  if (!answer.error) return answer;
+  if (problemOf(answer.error).signIn) told.dispatch(doorShut());
+  const found = typeof what === 'string' && hasNothing(answer.error) ? here(what) : undefined;
+  return found === undefined ? answer : { data: found };
 };
 
 export const api = createApi({

@@ -1,4 +1,5 @@
 /** Judges a reading a person took against the one the model expects. */
+import type { MeterMode } from '../network';
 import { METER_ACCURACY } from '../standards';
 
 /** Mains may stand this far either side of nominal: ANSI C84.1 range A, from memory. */
@@ -9,6 +10,13 @@ const OHMS_TOLERANCE = 0.15;
 const OHMS_FLOOR = 0.5;
 
 export type Unit = 'V' | 'Ω' | 'A';
+
+export const UNIT_OF_MODE = {
+  'ac-volts': 'V',
+  'dc-volts': 'V',
+  ohms: 'Ω',
+  amps: 'A',
+} as const satisfies Record<MeterMode, Unit>;
 
 export interface Range {
   low: number;

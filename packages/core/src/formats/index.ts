@@ -1,6 +1,7 @@
 /** Open formats in and out. */
 export * from './circuit-json';
 export { writeCsv } from './csv';
+export * from './diagram-sheet';
 export * from './json-schema';
 export * from './paper';
 export * from './spice';

@@ -6,7 +6,8 @@ export const MUTE = '#5E665F';
 export const CARD = '#FFFDF8';
 export const LINE = '#D9D2C3';
 
-const escape = (text: string) =>
+/** A text as it may stand in an SVG file. */
+export const escape = (text: string) =>
   text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
 
 type Attributes = Record<string, string | number | undefined>;

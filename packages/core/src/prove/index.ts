@@ -18,5 +18,6 @@ export { CLEARED_AFTER_S, LONGEST_S, REST_S, runCase, runsAgain, supply } from '
 export type { Supplied } from './supplied';
 export { displacedBy, sweep, wrongLandings } from './sweep';
 export type { LandedEnd, Mistake, WrongLanding } from './sweep';
+export * from './exchange-grid';
 export { fieldConductors, lineTerminals } from './terminals';
 export type { PropertyId, Violation } from './violation';

@@ -41,6 +41,8 @@ export const displacedBy = (wrong: WrongLanding): readonly (LandedEnd & { on: Te
 /** A wrong landing and the worst it does; `harm` is null when nothing would show. */
 export interface Mistake {
   wrong: WrongLanding;
+  /** Other wrong landings that come to the same wiring, such as the same two exchanged at their other ends. */
+  alike: readonly WrongLanding[];
   harm: Severity | null;
   /** The worst of what it does, and the state that shows it. */
   does: Violation | null;
@@ -72,11 +74,12 @@ function together(circuit: Circuit, one: TerminalId, other: TerminalId): boolean
   return here!.station === there!.station && isSplice(circuit, one) && isSplice(circuit, other);
 }
 
-type Wrong = Pick<Mistake, 'wrong' | 'circuit'>;
+type Made = Pick<Mistake, 'wrong' | 'circuit'>;
+type Wrong = Made & Pick<Mistake, 'alike'>;
 
-function exchanged(circuit: Circuit, landings: readonly Landing[]): Wrong[] {
+function exchanged(circuit: Circuit, landings: readonly Landing[]): Made[] {
   return landings.flatMap((one, i) =>
-    landings.slice(i + 1).flatMap((other): Wrong[] => {
+    landings.slice(i + 1).flatMap((other): Made[] => {
       const same = one.terminal === other.terminal || one.conductor === other.conductor;
       if (same || !together(circuit, one.terminal, other.terminal)) return [];
       const [a, b] = [one, other].map(({ conductor }) => conductor) as [Conductor, Conductor];
@@ -93,7 +96,7 @@ function exchanged(circuit: Circuit, landings: readonly Landing[]): Wrong[] {
   );
 }
 
-function moved(circuit: Circuit, landings: readonly Landing[]): Wrong[] {
+function moved(circuit: Circuit, landings: readonly Landing[]): Made[] {
   const line = lineTerminals(circuit);
   return landings.flatMap((landing) => {
     const { conductor, end, terminal } = landing;
@@ -101,7 +104,7 @@ function moved(circuit: Circuit, landings: readonly Landing[]): Wrong[] {
     const device = findDevice(circuit, deviceId)!;
     const marks = marksOf(device);
     const at = marks.indexOf(mark);
-    return [marks[at - 1], marks[at + 1]].flatMap((beside): Wrong[] => {
+    return [marks[at - 1], marks[at + 1]].flatMap((beside): Made[] => {
       const target = `${deviceId}.${beside}`;
       const otherEnd = conductor[end === 'from' ? 'to' : 'from'];
       if (beside === undefined || line.has(target) || target === otherEnd) return [];
@@ -130,13 +133,16 @@ function wiringKey({ cables }: Circuit): string {
 /** Every single wrong landing of the field wiring, each wiring once. */
 export function wrongLandings(circuit: Circuit): Wrong[] {
   const landings = landingsOf(circuit);
-  const seen = new Set([wiringKey(circuit)]);
-  return [...exchanged(circuit, landings), ...moved(circuit, landings)].filter((wrong) => {
-    const key = wiringKey(wrong.circuit);
-    if (seen.has(key)) return false;
-    seen.add(key);
-    return true;
-  });
+  const asIs = wiringKey(circuit);
+  const found = new Map<string, Made & { alike: WrongLanding[] }>();
+  for (const made of [...exchanged(circuit, landings), ...moved(circuit, landings)]) {
+    const key = wiringKey(made.circuit);
+    if (key === asIs) continue;
+    const known = found.get(key);
+    if (known) known.alike.push(made.wrong);
+    else found.set(key, { ...made, alike: [] });
+  }
+  return [...found.values()];
 }
 
 const gravity = ({ property }: Violation) => GRAVITY[SEVERITY[property]];

@@ -216,7 +216,7 @@ const entrySchema = shape({
 /** Problems of what should be an entry; none when it is one. */
 export function entryProblems(given: unknown): Problem[] {
   try {
-    entrySchema.validateSync(given, { abortEarly: false, strict: true });
+    entrySchema.required('must be an entry').validateSync(given, { abortEarly: false, strict: true });
     return [];
   } catch (error) {
     if (!(error instanceof yup.ValidationError)) throw error;

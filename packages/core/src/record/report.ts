@@ -32,8 +32,8 @@ export interface ReportGiven {
   /** The circuit as the job began with it, and as it is now. */
   found: Circuit;
   left: Circuit;
-  /** In the order of their chain. */
-  entries: readonly (Entry & { link: string })[];
+  /** In the order of their chain; those the server has not had yet have no link, and come last. */
+  entries: readonly (Entry & { link: string | null })[];
   readings: readonly ReportReading[];
   photographs: readonly { id: string; station: string; at: string }[];
   /** The site's building, as it was walked. */
@@ -77,8 +77,8 @@ export type CautionCode = 'dead' | 'line' | 'capacitor' | 'gas' | 'smoke' | 'byp
 export interface Report extends Omit<ReportGiven, 'entries'> {
   format: typeof REPORT_FORMAT;
   version: 1;
-  /** Over how many entries the chain goes, and its last link. */
-  seal: { entries: number; link: string | null };
+  /** Over how many entries the chain goes, and its last link; what was written since is not sealed. */
+  seal: { entries: number; link: string | null; unsealed: number };
   landings: readonly ReportLanding[];
   jumpers: readonly { joins: readonly TerminalId[]; found: boolean; left: boolean }[];
   values: readonly ReportValue[];
@@ -174,6 +174,15 @@ function cautionsOf(circuit: Circuit, bypassed: boolean): CautionCode[] {
   return found.flatMap(([code, is]) => (is ? [code] : []));
 }
 
+function sealOf(entries: ReportGiven['entries']): Report['seal'] {
+  const sealed = entries.filter(({ link }) => link !== null);
+  return {
+    entries: sealed.length,
+    link: sealed.at(-1)?.link ?? null,
+    unsealed: entries.length - sealed.length,
+  };
+}
+
 /** Gathers a job. The circuit as left is run for what its tests should show. */
 export function reportOf({ entries, ...given }: ReportGiven): Report {
   const standing = standingOf(entries);
@@ -183,7 +192,7 @@ export function reportOf({ entries, ...given }: ReportGiven): Report {
     format: REPORT_FORMAT,
     version: 1,
     ...given,
-    seal: { entries: entries.length, link: entries.at(-1)?.link ?? null },
+    seal: sealOf(entries),
     landings: landingsOf(found, left),
     jumpers: jumpersOf(found, left),
     values: valuesOf(left),

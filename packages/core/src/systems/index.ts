@@ -1,5 +1,6 @@
 /** Ready-made circuits for each kind of system, wired right. */
 import type { Circuit } from '../circuit';
+import { emptyCircuit } from './build';
 import { rooftopUnit, unitHeater } from './commercial';
 import { rooftopOnLoop } from './fire-loop';
 import { furnaceAirConditionerByWire, heatPumpWithStripsByWire } from './by-wire';
@@ -18,7 +19,7 @@ import { furnaceWithLeakController } from './leak';
 import { heatPumpOverLink } from './link';
 import { fourZoneFurnace, threeZoneHeatPump, twoZoneFurnace } from './zoned';
 
-export { emptyCircuit } from './build';
+export { emptyCircuit };
 export * from './by-wire';
 export * from './commercial';
 export * from './communicating';
@@ -263,4 +264,20 @@ export const TEMPLATES: readonly Template[] = [
 
 export function findTemplate(id: string): Template | undefined {
   return TEMPLATES.find((template) => template.id === id);
+}
+
+/** What a job begins with: a ready system, a circuit, or nothing yet, to be surveyed. */
+export interface Beginning {
+  name: string;
+  template?: string | undefined;
+  circuit?: Circuit | undefined;
+}
+
+/** The first circuit of a job, and what is said to stand there. */
+export function beginJob({ name, template, circuit }: Beginning): { circuit: Circuit; system: string } {
+  const found = template === undefined ? undefined : findTemplate(template);
+  if (found) return { circuit: found.build(name), system: found.title };
+  return circuit
+    ? { circuit, system: circuit.name }
+    : { circuit: emptyCircuit(name), system: 'To be surveyed' };
 }

@@ -16,7 +16,7 @@ export {
   stepText,
 } from './english/search';
 export { fieldIn, fieldValueText, readValue, valueIn } from './field-units';
-export { inSentence } from './phrases';
+export { capital, inSentence } from './phrases';
 export {
   OUTCOME,
   entryText,
@@ -99,6 +99,7 @@ export { showTime } from './english/report/style';
 export type { ReportStyle } from './english/report/style';
 export { cableReadingLines, conductorStateText } from './english/cable';
 export { otherEndText } from './english/end';
+export { PAPER_CAUTION, landingsCsv } from './english/landings';
 export { onwardText, stopText } from './english/path';
 export { misuseText } from './english/misuse';
 export { proofText } from './english/proof';

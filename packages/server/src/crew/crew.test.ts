@@ -1,4 +1,6 @@
 /** Signing in: who is let by, with what, and for how long. Cookie attributes by RFC 6265bis, lengths by OWASP ASVS 4.0.3, from memory. */
+import { request as httpRequest } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import request from 'supertest';
 import { createApp } from '../app';
 import { invite, personOf } from '../db/crew';
@@ -241,4 +243,36 @@ test('a passkey is asked for under a name, and what proves nothing is refused', 
     .send({ answer: { id: 'x' } })
     .expect(401);
   await ask('post', '/crew/passkeys/ask').expect(200);
+});
+
+test('who is signed out while listening to a job is told nothing more, and went by their own name', async () => {
+  const lead = await joined('Ansa');
+  const member = await joined('Sol', 'member');
+  const { body: job } = await ask('post', '/jobs', lead).send(JOB).expect(201);
+  const listening = server.app.listen(0, '127.0.0.1');
+  await new Promise((resolve) => listening.once('listening', resolve));
+  const { port } = listening.address() as AddressInfo;
+  let heard = '';
+  const ended = new Promise((resolve) => {
+    httpRequest(
+      {
+        port,
+        host: '127.0.0.1',
+        path: `/api/jobs/${(job as { id: string }).id}/stream?page=one&name=Ansa`,
+        headers: { Host: HOST, Cookie: member },
+      },
+      (answer) => {
+        answer.on('data', (chunk: Buffer) => (heard += chunk.toString()));
+        answer.on('end', resolve);
+      },
+    ).end();
+  });
+  const { body: sessions } = await ask('get', '/crew/sessions', lead).expect(200);
+  const theirs = (sessions as { id: string; person: string }[]).find(({ person }) => person === 'Sol')!;
+  await ask('delete', `/crew/sessions/${theirs.id}`, lead).expect(204);
+  await ended;
+  expect(heard).toContain('"name":"Sol"');
+  expect(heard).not.toContain('Ansa');
+  listening.closeAllConnections();
+  await new Promise((resolve) => listening.close(resolve));
 });

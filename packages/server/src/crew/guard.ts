@@ -7,7 +7,8 @@ import { Problem, sendProblem } from '../problem';
 import { clearToken, tokenOf } from './cookie';
 import { setWho, whoOf } from './who';
 
-const READS: ReadonlySet<string> = new Set(['GET', 'HEAD']);
+/** What changes nothing. */
+export const READS: ReadonlySet<string> = new Set(['GET', 'HEAD']);
 
 /** What a reader may send all the same: what is theirs alone. */
 const OWN = /^\/crew\/(sign-out|password|passkeys|sessions)(\/|$)/;

@@ -1,6 +1,6 @@
 /** Circuits of a job, whole, one row a saved edit. */
 import type { Circuit } from '@zygostat/core/circuit';
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, max } from 'drizzle-orm';
 import type { Db } from './open';
 import { jobs, revisions } from './schema';
 
@@ -14,6 +14,14 @@ export function latestRevision(db: Pick<Db, 'select'>, jobId: string) {
     .limit(1)
     .get();
 }
+
+/** The number of the newest revision, without reading its circuit; 0 where there is none. */
+const latestNumber = (db: Pick<Db, 'select'>, jobId: string): number =>
+  db
+    .select({ number: max(revisions.number) })
+    .from(revisions)
+    .where(eq(revisions.jobId, jobId))
+    .get()?.number ?? 0;
 
 /** Every revision but its circuit, the newest first. */
 export const listRevisions = (db: Db, jobId: string) =>
@@ -45,7 +53,7 @@ export function appendRevision(
 ): { done: true; number: number } | { done: false; latest: number } {
   return db.transaction(
     (tx) => {
-      const latest = latestRevision(tx, jobId)?.number ?? 0;
+      const latest = latestNumber(tx, jobId);
       if (latest !== base) return { done: false, latest };
       const now = new Date();
       tx.insert(revisions)

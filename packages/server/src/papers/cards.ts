@@ -3,8 +3,8 @@ import type { Circuit } from '@zygostat/core/circuit';
 import { COLOURS, colourName } from '@zygostat/core/standards';
 import { inParallel } from '@zygostat/core/plan';
 import { cardsOf } from '@zygostat/core/wire';
-import { PARALLEL_LABEL, namesIn, otherEndText } from '@zygostat/core/words';
-import { CAUTION, MARGIN, PLAIN, STRONG, bytesOf, innerWidth, newDocument } from './page';
+import { PAPER_CAUTION, PARALLEL_LABEL, namesIn, otherEndText } from '@zygostat/core/words';
+import { MARGIN, PLAIN, STRONG, bytesOf, innerWidth, newDocument } from './page';
 import type { Sheet } from './page';
 
 export interface Heading {
@@ -35,7 +35,7 @@ function cardHead(sheet: Sheet, { site, job, state }: Heading, name: string): vo
   sheet.addPage();
   sheet.font(STRONG).fontSize(20).fillColor(INK).text(name);
   sheet.font(PLAIN).fontSize(11).fillColor(MUTE).text(`${site} · ${job} · ${state}`);
-  sheet.moveDown(0.4).fillColor(INK).fontSize(10).text(CAUTION).moveDown(0.6);
+  sheet.moveDown(0.4).fillColor(INK).fontSize(10).text(PAPER_CAUTION).moveDown(0.6);
 }
 
 /** One line of cells; what is too long for its cell is broken, and the line grows. */

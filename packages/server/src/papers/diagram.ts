@@ -3,37 +3,18 @@ import type { Circuit } from '@zygostat/core/circuit';
 import { sectionsOf } from '@zygostat/core/behaviour';
 import { layLadder, layLoom } from '@zygostat/core/drawing';
 import type { SymbolStyle } from '@zygostat/core/drawing';
-import { ladderSvg, loomSvg } from '@zygostat/core/formats';
+import { diagramSheet, ladderSvg, loomSvg } from '@zygostat/core/formats';
 import { compile } from '@zygostat/core/network';
+import { PAPER_CAUTION } from '@zygostat/core/words';
 import QRCode from 'qrcode';
 import svgToPdf from 'svg-to-pdfkit';
 import type { Heading } from './cards';
 import { addLoomPages } from './loom-pages';
-import { CAUTION, MARGIN, PLAIN, STRONG, bytesOf, innerWidth, newDocument } from './page';
+import { MARGIN, PLAIN, STRONG, bytesOf, innerWidth, newDocument } from './page';
 
-/** Width the loom is laid out at, px, and the edge of the code on either paper. */
+/** Width the loom is laid out at, px, and the edge of the code. */
 const LOOM_PX = 560;
 const CODE = 96;
-const HEAD = 120;
-
-interface Picture {
-  width: number;
-  height: number;
-  body: string;
-}
-
-/** The inside of an SVG file with its size, so that it can stand in another. */
-function insideOf(svg: string): Picture {
-  const [, width, height] = /<svg[^>]*\bwidth="(\d+)" height="(\d+)"/.exec(svg)!;
-  return {
-    width: Number(width),
-    height: Number(height),
-    body: svg.slice(svg.indexOf('>', svg.indexOf('<svg')) + 1, svg.lastIndexOf('</svg>')),
-  };
-}
-
-const escape = (text: string) =>
-  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
 
 const pictures = (circuit: Circuit, symbols: SymbolStyle) => ({
   loom: loomSvg(layLoom(circuit, LOOM_PX), circuit),
@@ -47,33 +28,8 @@ export async function diagramSvg(
   url: string,
   symbols: SymbolStyle,
 ): Promise<string> {
-  const drawn = pictures(circuit, symbols);
-  const [loom, ladder] = [insideOf(drawn.loom), insideOf(drawn.ladder)];
-  const code = insideOf(
-    (await QRCode.toString(url, { type: 'svg', margin: 0, width: CODE })).replace(
-      '<svg ',
-      `<svg width="${CODE}" height="${CODE}" `,
-    ),
-  );
-  const width = loom.width + ladder.width + 3 * MARGIN;
-  const height = HEAD + Math.max(loom.height, ladder.height) + MARGIN;
-  const nested = (picture: Picture, x: number, y: number, viewBox: string) =>
-    `<svg x="${x}" y="${y}" width="${picture.width}" height="${picture.height}" viewBox="${viewBox}">${picture.body}</svg>`;
-  const box = (picture: Picture) => `0 0 ${picture.width} ${picture.height}`;
-  const modules = /viewBox="([^"]+)"/.exec(await QRCode.toString(url, { type: 'svg', margin: 0 }))![1]!;
-  return `<?xml version="1.0" encoding="UTF-8"?>
-<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}" font-family="Barlow Condensed, Arial Narrow, sans-serif">
-<title>${escape(`${heading.site}, ${heading.job}`)}</title>
-<rect width="${width}" height="${height}" fill="#FFFFFF"/>
-<text x="${MARGIN}" y="42" font-size="24" font-weight="600" fill="#1B2422">${escape(`${heading.site} · ${heading.job}`)}</text>
-<text x="${MARGIN}" y="64" font-size="14" fill="#5E665F">${escape(heading.state)}</text>
-<text x="${MARGIN}" y="84" font-size="13" fill="#1B2422">${escape(CAUTION)}</text>
-<text x="${MARGIN}" y="104" font-size="13" fill="#1B2422">${escape(url)}</text>
-${nested(code, width - MARGIN - CODE, 12, modules)}
-${nested(loom, MARGIN, HEAD, box(loom))}
-${nested(ladder, 2 * MARGIN + loom.width, HEAD, box(ladder))}
-</svg>
-`;
+  const code = await QRCode.toString(url, { type: 'svg', margin: 0 });
+  return diagramSheet({ ...heading, caution: PAPER_CAUTION, url }, { ...pictures(circuit, symbols), code });
 }
 
 /** The same on A4: the loom on as many sheets as it needs to be read, then the ladder on one of its own. */
@@ -94,11 +50,15 @@ export async function diagramPdf(
       .fontSize(18)
       .fillColor('#1B2422')
       .text(`${title}: ${heading.site}, ${heading.job}`, MARGIN, MARGIN, text);
-    sheet.font(PLAIN).fontSize(10).text(heading.state, text).text(CAUTION, text).text(url, text);
+    sheet.font(PLAIN).fontSize(10).text(heading.state, text).text(PAPER_CAUTION, text).text(url, text);
     return MARGIN + CODE + 12;
   };
   addLoomPages(sheet, circuit, 'Wiring', head);
-  const { width, height } = insideOf(ladder);
+  const [, width, height] = /<svg[^>]*\bwidth="(\d+)" height="(\d+)"/.exec(ladder)!.map(Number) as [
+    number,
+    number,
+    number,
+  ];
   sheet.addPage({ size: 'A4', layout: width > height ? 'landscape' : 'portrait', margin: MARGIN });
   const top = head('Ladder');
   svgToPdf(sheet, ladder, MARGIN, top, {

@@ -40,6 +40,3 @@ export function bytesOf(document: Sheet): Promise<Buffer> {
 
 /** Width between the margins, points. */
 export const innerWidth = (document: Sheet) => document.page.width - 2 * MARGIN;
-
-export const CAUTION =
-  'Prove dead before you touch. Local code, the equipment’s own diagram and licensed practice win over this sheet.';

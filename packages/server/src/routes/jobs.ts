@@ -1,8 +1,8 @@
 import { parseCircuit } from '@zygostat/core/circuit';
 import { objectionsTo, standingOf } from '@zygostat/core/record';
-import { emptyCircuit, findTemplate } from '@zygostat/core/systems';
+import { beginJob } from '@zygostat/core/systems';
 import { Router } from 'express';
-import { changeJob, createJob, jobsAt, listJobs, listSites } from '../db/jobs';
+import { changeJob, createJob, jobsAt, listJobs, listSites, storedJob } from '../db/jobs';
 import type { Db } from '../db/open';
 import { entriesOf, openBypassesOf } from '../db/record';
 import { latestRevision } from '../db/revisions';
@@ -28,14 +28,19 @@ export function jobRoutes(db: Db): Router {
   });
 
   router.post('/jobs', (request, response) => {
-    const { name, site, notes, template, circuit, survey } = newJobSchema.validateSync(request.body, {
+    const { id, siteId, name, site, notes, template, circuit } = newJobSchema.validateSync(request.body, {
       abortEarly: false,
     });
-    const found = template === undefined ? undefined : findTemplate(template);
-    const made = found ? found.build(name) : survey ? emptyCircuit(name) : parseCircuit(circuit);
-    const system = found?.title ?? (survey ? 'To be surveyed' : made.name);
-    const id = createJob(db, { name, site, notes, circuit: made, system });
-    response.status(201).location(`/api/jobs/${id}`).json(findJob(db, id));
+    const known = id === undefined ? undefined : storedJob(db, id);
+    if (known) {
+      if (known.name !== name || known.site !== site)
+        throw new Problem({ status: 409, title: 'Taken', detail: 'id is that of another job' });
+      return response.status(200).json(known);
+    }
+    const given = circuit === undefined ? undefined : parseCircuit(circuit);
+    const begun = beginJob({ name, template, circuit: given });
+    const made = createJob(db, { id, siteId, name, site, notes, ...begun });
+    return response.status(201).location(`/api/jobs/${made}`).json(findJob(db, made));
   });
 
   router.get('/jobs/:id', (request, response) => {

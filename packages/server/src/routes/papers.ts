@@ -1,6 +1,4 @@
-import { cardsOf } from '@zygostat/core/wire';
-import { writeCsv } from '@zygostat/core/formats';
-import { namesIn, otherEndText } from '@zygostat/core/words';
+import { landingsCsv } from '@zygostat/core/words';
 import type { Request } from 'express';
 import { Router } from 'express';
 import { storedDocument } from '../db/documents';
@@ -43,24 +41,10 @@ export function paperRoutes(db: Db): Router {
   });
 
   router.get('/jobs/:id/papers/landings.csv', (request, response) => {
-    const { circuit } = subject(request);
-    const names = namesIn(circuit);
-    const rows = cardsOf(circuit).flatMap(({ name: place, landings }) =>
-      landings.map(({ name, colour, tag, cable, stripMm, otherEnd }) => ({
-        place,
-        terminal: name,
-        colour,
-        tag,
-        cable,
-        strip_mm: stripMm,
-        other_end: otherEndText(names, otherEnd),
-      })),
-    );
-    const fields = ['place', 'terminal', 'colour', 'tag', 'cable', 'strip_mm', 'other_end'];
     response
       .type('text/csv; charset=utf-8; header=present')
       .attachment('landings.csv')
-      .send(writeCsv(fields, rows));
+      .send(landingsCsv(subject(request).circuit));
   });
 
   router.get('/jobs/:id/papers/diagram.svg', async (request, response) => {

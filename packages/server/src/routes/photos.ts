@@ -38,8 +38,12 @@ export function photoRoutes(db: Db): Router {
     express.raw({ type: ['image/*', 'application/octet-stream'], limit: PHOTO_LIMIT }),
     async (request, response) => {
       const job = findJob(db, String(request.params.id));
-      const { station } = photoQuerySchema.validateSync(request.query, { abortEarly: false });
-      if (!latestRevision(db, job.id)?.circuit.stations.some(({ id }) => id === station))
+      const { station, id = nanoid(12) } = photoQuerySchema.validateSync(request.query, {
+        abortEarly: false,
+      });
+      const known = storedPhoto(db, job.id, id);
+      if (known) return response.status(200).json(known);
+      if (!latestRevision(db, job.id)?.circuit.stations.some((one) => one.id === station))
         throw new Problem({
           status: 422,
           title: 'Not valid',
@@ -60,7 +64,7 @@ export function photoRoutes(db: Db): Router {
       const photograph = await readPhotograph(request.body);
       const row = {
         ...photograph,
-        id: nanoid(12),
+        id,
         jobId: job.id,
         station,
         pins: [],
@@ -68,7 +72,7 @@ export function photoRoutes(db: Db): Router {
         createdAt: new Date(),
       };
       addPhoto(db, row);
-      response.status(201).json(find(job.id, row.id));
+      return response.status(201).json(find(job.id, row.id));
     },
   );
 

@@ -1,5 +1,4 @@
-import { judge } from '@zygostat/core/behaviour';
-import type { MeterMode } from '@zygostat/core/network';
+import { UNIT_OF_MODE, judge } from '@zygostat/core/behaviour';
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import { writerOf } from '../crew/who';
@@ -8,11 +7,6 @@ import { listReadings, logReading } from '../db/readings';
 import { Problem } from '../problem';
 import { newReadingSchema } from '../schemas';
 import { findJob } from './find';
-
-const UNITS = { 'ac-volts': 'V', 'dc-volts': 'V', ohms: 'Ω', amps: 'A' } as const satisfies Record<
-  MeterMode,
-  string
->;
 
 /** An open loop travels as `null` and is judged as endless ohms. */
 const ohmsOf = (value: number | null) => value ?? Infinity;
@@ -38,7 +32,7 @@ export function readingRoutes(db: Db): Router {
         title: 'Not valid',
         detail: `revision must be at most ${job.revision}, the newest of this job`,
       });
-    const unit = UNITS[reading.mode];
+    const unit = UNIT_OF_MODE[reading.mode];
     if (unit !== 'Ω' && (reading.actual === null || reading.expected === null))
       throw new Problem({
         status: 422,

@@ -9,6 +9,7 @@ const ROOT = join(__dirname, '../../../..');
 
 export interface Running {
   url: string;
+  pid: number;
   /** Resolves to the code it went with; `null` when it was killed. */
   end(signal: 'SIGKILL' | 'SIGTERM'): Promise<number | null>;
 }
@@ -36,7 +37,7 @@ export function startServer(data: string): Promise<Running> {
         child.kill(signal);
         return gone;
       };
-      resolve({ url: found[0], end });
+      resolve({ url: found[0], pid: child.pid!, end });
     });
   });
 }

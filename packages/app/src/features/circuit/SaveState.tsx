@@ -8,13 +8,13 @@ import { opened, saveChanged, takeUp } from './slice';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 
-/** Says when an edit is not yet with the server, and settles what to do when another tab was first. */
+/** Says when an edit was refused, and settles what to do when somebody else changed the same. */
 export function SaveState({ jobId }: { jobId: string }) {
   const t = useTokens();
   const dispatch = useAppDispatch();
   const { state, detail, base } = useAppSelector(({ saving }) => saving);
   const mine = useAppSelector(({ edits }) => edits.present.circuit);
-  if (state === 'saved' || state === 'saving') return null;
+  if (state !== 'conflict' && state !== 'refused') return null;
 
   /** Puts this tab's circuit on top of the newest revision. */
   const keepMine = async () => {
@@ -37,7 +37,6 @@ export function SaveState({ jobId }: { jobId: string }) {
   };
 
   const words = {
-    waiting: 'Not saved yet: no answer from the server. Your edit is kept here and sent again by itself.',
     conflict: 'Somebody else changed the same: nothing is lost, say which holds. All else of both stays.',
     refused: `The server refused the edit: ${detail}`,
   }[state];

@@ -1,4 +1,3 @@
-import { clear, createStore } from 'idb-keyval';
 import { land, lift } from '@zygostat/core/circuit';
 import { furnaceAirConditioner } from '@zygostat/core/systems';
 import { keptDraft } from '../../documents/sync';
@@ -6,6 +5,7 @@ import { makeStore } from '../../store';
 import { startJobs } from '../job/start';
 import { circuitDocument, saveRequested } from './saving';
 import { edited, opened, putTogether, takeUp, UNDO } from './slice';
+import { until } from '../../testing/until';
 
 const circuit = furnaceAirConditioner('Saving');
 const moved = land(circuit, 'statY', 'from', 'stat.W');
@@ -42,13 +42,6 @@ function openedStore() {
   store.dispatch(opened({ jobId: 'job', base: 1 }));
   return store;
 }
-
-const until = async (holds: () => boolean) => {
-  for (let i = 0; i < 200 && !holds(); i++) await new Promise((resolve) => setTimeout(resolve, 25));
-  expect(holds()).toBe(true);
-};
-
-beforeEach(() => clear(createStore('zygostat', 'unsent')));
 
 test('an edit is kept here at once and dropped when the server has it', async () => {
   const sent = serve([201]);

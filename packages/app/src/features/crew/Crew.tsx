@@ -1,9 +1,9 @@
-import { router } from 'expo-router';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet } from 'react-native';
 import { useAppDispatch } from '../../store';
 import { api } from '../../store/api';
 import { doorShut } from '../../store/door';
-import { ActionButton, AppText, Column } from '../../basics';
+import { ActionButton, AppText, Column, PageHead } from '../../basics';
+import { backOr } from '../../basics/back';
 import { useMeQuery, useSignOutMutation } from './api';
 import { Devices } from './Devices';
 import { Invite } from './Invite';
@@ -24,18 +24,7 @@ export function Crew() {
   const person = me?.person;
   return (
     <Column>
-      <View style={styles.head}>
-        <ActionButton
-          label="Back"
-          icon="back"
-          look="plain"
-          iconOnly
-          onPress={() => (router.canGoBack() ? router.back() : router.dismissTo('/settings'))}
-        />
-        <AppText kind="title" heading={1}>
-          Crew
-        </AppText>
-      </View>
+      <PageHead title="Crew" onBack={backOr('/settings')} />
       <ScrollView contentContainerStyle={styles.form}>
         {me && !me.crew ? (
           <AppText>
@@ -59,6 +48,5 @@ export function Crew() {
 }
 
 const styles = StyleSheet.create({
-  head: { flexDirection: 'row', alignItems: 'center', padding: 8, gap: 4 },
   form: { padding: 16, gap: 20 },
 });

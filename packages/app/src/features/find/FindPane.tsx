@@ -8,8 +8,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { ActionButton, AppText, Waiting } from '../../basics';
 import { LineCaution } from '../job/LineCaution';
 import { Unsaved } from '../job/Unsaved';
-import type { LoggedReading } from '../readings/api';
-import { useListReadingsQuery } from '../readings/api';
+import { useReadings } from '../readings/useReadings';
 import { useOpenDocument } from '../job/useOpenDocument';
 import { surveyDocument } from '../survey/document';
 import { Besides } from './Besides';
@@ -41,11 +40,9 @@ interface SearchProps {
   jobId: string;
 }
 
-const NOTHING_LOGGED: readonly LoggedReading[] = [];
-
 /** A search with what was logged elsewhere in the job counted in. */
 function useCounted(diagnosis: Diagnosis, jobId: string): Diagnosis {
-  const { data: readings = NOTHING_LOGGED } = useListReadingsQuery(jobId);
+  const { readings } = useReadings(jobId);
   const revision = useAppSelector(({ saving }) => saving.base);
   return useMemo(() => {
     const logged = loggedFor(diagnosis, readings, revision);

@@ -2,9 +2,9 @@ import { useCallback, useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Observation } from '@zygostat/core/diagnose';
-import { forget, keep, kept } from '../../documents/keep';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { problemOf } from '../../store/api';
+import { readKept, writeKept } from '../../store/storage';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { thermostatsOf } from '../bench/calls';
@@ -12,26 +12,20 @@ import { useStartMeterMutation } from './api';
 import { meterHeld } from './slice';
 
 /** Where the id of a practice's meter is kept, so that a page read again goes on with it. */
-const METER = 'bench-meter';
+const keyOf = (jobId: string) => `bench-meter.${jobId}`;
 
 /** Takes a practice up again where the page was read anew; put away it is forgotten. */
 export function usePractice(jobId: string): { meter: string | null; leave: () => void } {
   const dispatch = useAppDispatch();
   const meter = useAppSelector(({ find }) => (find.meter?.jobId === jobId ? find.meter.id : null));
   useEffect(() => {
-    if (meter !== null) return;
-    let wanted = true;
-    void kept(METER, jobId).then((id) => {
-      if (wanted && typeof id === 'string') dispatch(meterHeld({ jobId, id }));
-    });
-    return () => {
-      wanted = false;
-    };
+    const id = readKept(keyOf(jobId));
+    if (meter === null && typeof id === 'string') dispatch(meterHeld({ jobId, id }));
   }, [dispatch, jobId, meter]);
   const leave = useCallback(() => {
-    if (meter !== null) void forget(METER, jobId, meter);
+    writeKept(keyOf(jobId), undefined);
     dispatch(meterHeld(null));
-  }, [dispatch, jobId, meter]);
+  }, [dispatch, jobId]);
   return { meter, leave };
 }
 
@@ -51,7 +45,7 @@ export function Practise({ circuit, jobId, onBegin }: PractiseProps) {
     const { data: begun } = await startMeter({ job: jobId });
     if (!begun || !stat) return;
     dispatch(meterHeld({ jobId, id: begun.id }));
-    void keep(METER, jobId, begun.id);
+    writeKept(keyOf(jobId), begun.id);
     const { state, seen } = begun.complaint ?? { state: 'cool', seen: [] };
     onBegin(stat.station, state, seen);
   };

@@ -1,9 +1,8 @@
 import { useCallback } from 'react';
 import { useAppDispatch } from '../../store';
-import { problemOf } from '../../store/api';
 import { told } from '../../store/notice';
-import { useChangeJobMutation, useOpenJobQuery } from '../jobs/api';
-import { changesOutbox } from '../jobs/outbox';
+import { useOpenJobQuery } from '../jobs/api';
+import { changeKey, changesOutbox } from '../jobs/outbox';
 
 const LONGEST_NOTES = 2000;
 
@@ -11,18 +10,15 @@ const LONGEST_NOTES = 2000;
 export function useNote(jobId: string) {
   const dispatch = useAppDispatch();
   const { data } = useOpenJobQuery(jobId);
-  const [changeJob] = useChangeJobMutation();
   return useCallback(
     async (line: string) => {
       const dated = `${new Date().toISOString().slice(0, 10)} ${line}`;
       const notes = [data?.notes ?? '', dated].filter(Boolean).join('\n').slice(-LONGEST_NOTES).trim();
       const change = { id: jobId, change: { notes } };
-      const { error } = await changeJob(change);
-      if (!error) return void dispatch(told('Logged in the notes of the job'));
-      if (problemOf(error).status !== 0) return void dispatch(told(problemOf(error).detail));
-      await dispatch(changesOutbox.post(jobId, change));
-      dispatch(told('No answer: the note is kept here and sent when there is'));
+      const done = await dispatch(changesOutbox.deliver(changeKey(change), change));
+      if (done.type === 'taken') dispatch(told('Logged in the notes of the job'));
+      if (done.type === 'refused') dispatch(told(done.detail));
     },
-    [changeJob, data?.notes, dispatch, jobId],
+    [data?.notes, dispatch, jobId],
   );
 }

@@ -10,6 +10,8 @@ import type { Job } from '../jobs/api';
 import { REDO, UNDO } from '../circuit/slice';
 import { HeadBanner } from './HeadBanner';
 import { CarryAir } from '../link/CarryAir';
+import { Present } from '../live/Present';
+import { Outstanding } from '../outbox/Outstanding';
 import { OnTest } from '../panel/OnTest';
 import { LeaveSheet } from '../record/LeaveSheet';
 import { useRecord } from '../record/useRecord';
@@ -96,6 +98,7 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
             {job.name}
           </AppText>
         </Pressable>
+        <Present jobId={job.id} />
         <ActionButton
           label="Undo"
           icon="undo"
@@ -114,6 +117,7 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
         />
         {children}
       </View>
+      <Outstanding jobId={job.id} />
       <HeldOpen jobId={job.id} />
       <OnTest job={job} />
       <CarryAir job={job} />

@@ -13,6 +13,7 @@ import { benchOpened } from '../bench/slice';
 import { benchRunnerOf } from '../bench/useBenchRunner';
 import { told } from '../../store/notice';
 import { keptDraft } from '../../documents/sync';
+import { useHoldJob } from '../hold/useHoldJob';
 import { keptBench } from '../bench/kept';
 import { circuitDocument, saveRequested } from '../circuit/saving';
 import { traceOpened } from '../trace/slice';
@@ -78,6 +79,7 @@ export function OpenJob({ id, children }: PropsWithChildren<{ id: string }>) {
   const { data: job, error, isFetching, refetch } = useOpenJobQuery(id, { refetchOnMountOrArgChange: true });
   const ready = useLoadJob(id, isFetching ? undefined : job);
   const circuit = useAppSelector(({ edits }) => edits?.present.circuit);
+  useHoldJob(id, ready ? job?.siteId : undefined);
   const opened = useMemo(() => (job && ready && circuit ? { job, circuit } : null), [job, ready, circuit]);
   if (opened) return <OpenedContext.Provider value={opened}>{children}</OpenedContext.Provider>;
   return (

@@ -1,69 +1,13 @@
-import { formatDistanceToNow } from 'date-fns/formatDistanceToNow';
 import { router } from 'expo-router';
 import { useDeferredValue, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { Searchbar } from 'react-native-paper';
-import type { Job } from './api';
 import { problemOf } from '../../store/api';
 import { useListBypassesQuery, useListJobsQuery, useListPanelsQuery } from './api';
 import { readBeyond, useReadEarly } from '../later';
+import { JobRow, plural } from './JobRow';
 import { useTokens } from '../../theme';
-import { Icon } from '../../theme/icons';
 import { ActionButton, Column, Waiting, AppText } from '../../basics';
-
-const plural = (count: number, noun: string) =>
-  `${count} ${count === 1 ? noun : noun.endsWith('y') ? `${noun.slice(0, -1)}ies` : `${noun}s`}`;
-
-/** What stands out about a job, in a few words. */
-function StateWords({ job }: { job: Job }) {
-  const t = useTokens();
-  const [icon, ink, words] =
-    job.bypasses > 0
-      ? (['alert', t.red, `${plural(job.bypasses, 'safety')} bypassed`] as const)
-      : job.state === 'done'
-        ? (['check', t.teal, 'Done'] as const)
-        : job.disagreeing > 0
-          ? (['alert', t.red, `${plural(job.disagreeing, 'reading')} off`] as const)
-          : job.readings > 0
-            ? (['check', t.teal, `${plural(job.readings, 'reading')}, all agree`] as const)
-            : (['clock', t.amber, 'Not measured yet'] as const);
-  return (
-    <View style={styles.state}>
-      <Icon name={icon} size={18} color={ink} />
-      <AppText kind="strong" color={ink} style={styles.stateWords}>
-        {words}
-      </AppText>
-    </View>
-  );
-}
-
-function JobRow({ job }: { job: Job }) {
-  const t = useTokens();
-  return (
-    <Pressable
-      role="link"
-      aria-label={`Open ${job.name}, ${job.site}`}
-      onPressIn={() => void readBeyond()}
-      onPress={() => router.push({ pathname: '/job/[id]', params: { id: job.id } })}
-      style={({ pressed }) => [
-        styles.row,
-        { backgroundColor: t.card, borderColor: t.line, opacity: pressed ? 0.7 : 1 },
-      ]}
-    >
-      <View style={styles.grow}>
-        <AppText kind="strong" lines={1} style={styles.name}>
-          {job.site}
-        </AppText>
-        <AppText lines={1}>{job.name}</AppText>
-        <AppText kind="small" lines={1}>
-          {job.system} · {formatDistanceToNow(new Date(job.updatedAt), { addSuffix: true })}
-        </AppText>
-        <StateWords job={job} />
-      </View>
-      <Icon name="chevron-right" color={t.mute} />
-    </Pressable>
-  );
-}
 
 /** Safeties that are bypassed anywhere, the first to be gone first: nobody opens the app without seeing them. */
 function Bypassed() {
@@ -133,7 +77,7 @@ export function JobList() {
   const [search, setSearch] = useState('');
   const asked = useDeferredValue(search.trim().slice(0, 100));
   const { data, isLoading, error, refetch } = useListJobsQuery(asked);
-  useReadEarly(data !== undefined);
+  const beyond = useReadEarly(data !== undefined || error !== undefined);
   return (
     <Column>
       <View style={styles.head}>
@@ -178,12 +122,13 @@ export function JobList() {
             </AppText>
           </View>
         ) : null}
+        {beyond ? <beyond.FirstPage listed={new Set(data?.map(({ id }) => id))} /> : null}
         <Bypassed />
         <OnTestPanels />
         <View role="list" style={styles.items}>
           {data?.map((job) => (
             <View key={job.id} role="listitem">
-              <JobRow job={job} />
+              <JobRow job={job} onTouched={() => void readBeyond()} />
             </View>
           ))}
         </View>
@@ -216,10 +161,6 @@ const styles = StyleSheet.create({
   items: { gap: 10 },
   bypassed: { borderWidth: 1.5, borderRadius: 12, padding: 12, gap: 4, marginBottom: 10 },
   bypass: { minHeight: 44, justifyContent: 'center' },
-  row: { borderWidth: 1, borderRadius: 12, padding: 14, flexDirection: 'row', alignItems: 'center', gap: 8 },
-  name: { fontSize: 18, lineHeight: 24 },
-  state: { flexDirection: 'row', alignItems: 'center', gap: 6, marginTop: 6 },
-  stateWords: { fontSize: 14.5, lineHeight: 18 },
   empty: { padding: 20, gap: 12, alignItems: 'center' },
   foot: { padding: 12 },
   new: { minHeight: 52 },

@@ -11,11 +11,12 @@ import { circuitFromJson } from '@zygostat/core/formats';
 import { TEMPLATES } from '@zygostat/core/systems';
 import * as yup from 'yup';
 import { pickFile } from '../../basics/pickFile';
-import { problemOf } from '../../store/api';
-import { useCreateJobMutation, useListSitesQuery } from './api';
+import { useAppDispatch } from '../../store';
+import { useListSitesQuery } from './api';
+import { jobsOutbox, newJob } from './begun';
 import { ReadBundle } from './ReadBundle';
 import { useTokens } from '../../theme';
-import { ActionButton, Column, AppText } from '../../basics';
+import { ActionButton, Column, AppText, PageHead } from '../../basics';
 
 const text = (what: string) =>
   yup.string().trim().required(`Give the ${what} a name.`).max(80, 'At most 80 characters.');
@@ -89,7 +90,9 @@ export function NewJob() {
   const [source, setSource] = useState<Source>({ survey: true });
   const [problems, setProblems] = useState<readonly string[]>([]);
   const { data: sites } = useListSitesQuery(undefined);
-  const [createJob, { isLoading, error }] = useCreateJobMutation();
+  const dispatch = useAppDispatch();
+  const [busy, setBusy] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
   const { control, handleSubmit, setValue, formState } = useForm<Answers>({
     resolver: yupResolver(schema),
     defaultValues: { name: '', site: '' },
@@ -111,21 +114,19 @@ export function NewJob() {
   const page = useRef<ScrollView>(null);
   const missing = (['site', 'name'] as const).flatMap((field) => formState.errors[field]?.message ?? []);
   const submit = async (answers: Answers) => {
-    const result = await createJob({ ...answers, ...source });
-    if (!result.data) return;
-    const { id } = result.data;
+    const begun = newJob(answers, source);
+    const { id } = begun.job;
+    setBusy(true);
+    const done = await dispatch(jobsOutbox.deliver(id, begun));
+    setBusy(false);
+    if (done.type === 'refused') return setTrouble(done.detail);
     router.replace({ pathname: 'survey' in source ? '/job/[id]/survey' : '/job/[id]', params: { id } });
   };
   const create = () => handleSubmit(submit, () => page.current?.scrollTo({ y: 0, animated: false }))();
   const chosen = 'template' in source ? source.template : null;
   return (
     <Column>
-      <View style={styles.head}>
-        <ActionButton label="Back" icon="back" look="plain" iconOnly onPress={() => router.dismissTo('/')} />
-        <AppText kind="title" heading={1}>
-          New job
-        </AppText>
-      </View>
+      <PageHead title="New job" onBack={() => router.dismissTo('/')} />
       <ScrollView ref={page} style={styles.grow} contentContainerStyle={styles.form}>
         <NameField control={control} name="site" label="Site" />
         {sites && sites.length > 0 ? (
@@ -182,9 +183,9 @@ export function NewJob() {
             ))}
           </View>
         ) : null}
-        {error ? (
+        {trouble ? (
           <View role="alert">
-            <AppText color={t.red}>{problemOf(error).detail}</AppText>
+            <AppText color={t.red}>{trouble}</AppText>
           </View>
         ) : null}
       </ScrollView>
@@ -195,9 +196,9 @@ export function NewJob() {
           </View>
         ) : null}
         <ActionButton
-          label={isLoading ? 'Creating…' : 'Create job'}
+          label={busy ? 'Creating…' : 'Create job'}
           look="filled"
-          disabled={isLoading}
+          disabled={busy}
           onPress={() => void create()}
           style={styles.create}
         />
@@ -207,7 +208,6 @@ export function NewJob() {
 }
 
 const styles = StyleSheet.create({
-  head: { flexDirection: 'row', alignItems: 'center', padding: 8, gap: 4 },
   form: { padding: 16, gap: 14 },
   sites: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
   templates: { gap: 10 },

@@ -1,6 +1,6 @@
 /** What there is of a job besides its circuit. */
 import type { Circuit } from '@zygostat/core/circuit';
-import { api } from '../../store/api';
+import { PATIENCE_MS, api } from '../../store/api';
 
 export interface Job {
   id: string;
@@ -23,11 +23,14 @@ export interface OpenedJob extends Job {
   circuit: Circuit;
 }
 
-interface NewJob {
+export interface NewJob {
+  /** Made here, so that one sent twice is begun once; the site's counts where there is none of that name. */
+  id: string;
+  siteId: string;
   name: string;
   site: string;
-  template?: string;
-  circuit?: unknown;
+  template?: string | undefined;
+  circuit?: Circuit | undefined;
   survey?: true;
 }
 
@@ -73,8 +76,8 @@ export const jobsApi = api.injectEndpoints({
       providesTags: (_result, _error, id) => [{ type: 'Job', id }],
     }),
     createJob: build.mutation<Job, NewJob>({
-      query: (body) => ({ url: 'jobs', method: 'POST', body }),
-      invalidatesTags: ['Jobs'],
+      query: (body) => ({ url: 'jobs', method: 'POST', body, timeout: PATIENCE_MS }),
+      invalidatesTags: (_result, _error, { id }) => ['Jobs', { type: 'Job', id }],
     }),
     readBundle: build.mutation<{ jobs: { id: string; name: string }[] }, Blob>({
       query: (body) => ({
@@ -100,6 +103,4 @@ export const {
   useSiteQuery,
   useReadBundleMutation,
   useOpenJobQuery,
-  useChangeJobMutation,
-  useCreateJobMutation,
 } = jobsApi;

@@ -89,15 +89,19 @@ describe('a new job', () => {
       'GET /api/sites': sites,
       'POST /api/jobs': () => ({ status: 201, body: job({ id: 'new1' }) }),
     });
+    const posted = () => asked.find(({ method }) => method === 'POST')?.body;
+    const made = () => (posted() as { id: string } | undefined)?.id;
     const { screen } = renderWithStore(<NewJob />);
     fireEvent.click(await screen.findByText('Quince orchard'));
     fireEvent.change(screen.getByTestId('new-name'), { target: { value: 'Cider press' } });
     fireEvent.click(screen.getByLabelText('Furnace with air conditioner, no C'));
     fireEvent.click(screen.getByText('Create job'));
     await waitFor(() =>
-      expect(mockReplace).toHaveBeenCalledWith({ pathname: '/job/[id]', params: { id: 'new1' } }),
+      expect(mockReplace).toHaveBeenCalledWith({ pathname: '/job/[id]', params: { id: made() } }),
     );
-    expect(asked.find(({ method }) => method === 'POST')!.body).toEqual({
+    expect(posted()).toEqual({
+      id: made(),
+      siteId: expect.any(String) as string,
       site: 'Quince orchard',
       name: 'Cider press',
       template: 'furnace-ac-no-c',

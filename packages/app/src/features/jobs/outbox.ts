@@ -1,4 +1,4 @@
-/** Notes and states of jobs the server did not answer for; a later one of a job takes the place of an earlier. */
+/** Notes and states of jobs the server did not answer for; a later one of the same takes the place of an earlier. */
 import { outbox } from '../../documents/outbox';
 import type { JobChange } from './api';
 import { jobsApi } from './api';
@@ -10,6 +10,9 @@ const isChange = (given: unknown): given is JobChange =>
   typeof given.id === 'string' &&
   'change' in given &&
   typeof given.change === 'object';
+
+/** Notes and state wait each by itself: one does not take the place of the other. */
+export const changeKey = ({ id, change }: JobChange): string => [id, ...Object.keys(change).sort()].join(' ');
 
 export const changesOutbox = outbox<JobChange>({
   name: 'change',

@@ -144,11 +144,16 @@ test('the sums say what the transformer carries, what each coil gets and what th
   expect(await screen.findByText(/Usually pulls in at 10 % low mains.*under its guarantee/)).toBeDefined();
 });
 
-test('mistakes are grouped by harm', async () => {
-  const { screen } = open('mistakes', furnaceAirConditioner('Mistakes'));
-  const dangers = await screen.findByRole('list', { name: 'Dangerous' });
-  expect(within(dangers).getAllByText(/Board fuse opens/).length).toBeGreaterThan(2);
-  expect(screen.getByRole('list', { name: 'It does not work, or works wrong' })).toBeDefined();
+test('mistakes are a picture to tap: what each exchange does, by sign, in words and by a reading', async () => {
+  const { screen, press } = open('mistakes', furnaceAirConditioner('Mistakes'));
+  const grid = await screen.findByRole('group', { name: 'If two are exchanged' });
+  expect(within(grid).getAllByRole('button')).toHaveLength(10);
+  press('yellow on Y with blue on C: dangerous');
+  const card = screen.getByRole('region', { name: 'What it does' });
+  expect(card.textContent).toMatch(/✕ .*Board fuse opens/);
+  press('How to tell');
+  expect(await within(card).findByText(/reads 0(\.0)? V instead of 2\d/)).toBeDefined();
+  expect(screen.getByRole('list', { name: 'Dangerous' }).textContent).toMatch(/Board fuse opens/);
 });
 
 describe('the proof', () => {

@@ -1,6 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { yupResolver } from '@hookform/resolvers/yup';
 import { Controller, useForm, useWatch } from 'react-hook-form';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
 import { expectedRange, judge } from '@zygostat/core/behaviour';
@@ -10,8 +11,6 @@ import * as yup from 'yup';
 import { misuseText, showQuantity } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { NewReading } from './api';
-import { problemOf } from '../../store/api';
-import { useLogReadingMutation } from './api';
 import { activeCalls } from '../bench/calls';
 import { useStatus } from '../bench/useStatus';
 import { readingsOutbox } from './outbox';
@@ -59,7 +58,8 @@ export function LogSheet({ circuit, jobId, red, black }: LogSheetProps) {
   const inputs = useAppSelector(({ bench }) => bench.inputs);
   const calls = activeCalls(circuit, inputs);
   const revision = useAppSelector(({ saving }) => saving.base);
-  const [logReading, { isLoading, error }] = useLogReadingMutation();
+  const [busy, setBusy] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
   const { control, handleSubmit } = useForm({
     resolver: yupResolver(schema),
     defaultValues: { actual: '' },
@@ -88,12 +88,11 @@ export function LogSheet({ circuit, jobId, red, black }: LogSheetProps) {
       situation: situation.slice(0, 200),
       state: calls.size === 1 ? [...calls][0]! : '',
     };
-    const result = await logReading({ id: jobId, reading: entry });
-    const silent = result.error !== undefined && problemOf(result.error).status === 0;
-    // Where this browser keeps nothing, the sheet stays open with what was typed.
-    const kept = silent && (await dispatch(readingsOutbox.post(entry.id, { jobId, reading: entry })));
-    if (result.error && !kept) return;
-    dispatch(told(silent ? 'No answer: the reading is kept here and sent when there is' : 'Reading logged'));
+    setBusy(true);
+    const done = await dispatch(readingsOutbox.deliver(entry.id, { jobId, reading: entry }));
+    setBusy(false);
+    if (done.type === 'refused') return setTrouble(done.detail);
+    if (done.type === 'taken') dispatch(told('Reading logged'));
     close();
   });
   return (
@@ -144,11 +143,11 @@ export function LogSheet({ circuit, jobId, red, black }: LogSheetProps) {
           {VERDICT_WORDS[verdict]}
         </AppText>
       ) : null}
-      {error ? <AppText color={t.red}>{problemOf(error).detail}</AppText> : null}
+      {trouble ? <AppText color={t.red}>{trouble}</AppText> : null}
       <ActionButton
-        label={isLoading ? 'Saving…' : 'Save reading'}
+        label={busy ? 'Saving…' : 'Save reading'}
         look="filled"
-        disabled={isLoading || !expected}
+        disabled={busy || !expected}
         onPress={() => void save()}
       />
     </BottomSheet>

@@ -4,7 +4,7 @@ import type { Circuit } from '@zygostat/core/circuit';
 import { nodeName } from '@zygostat/core/circuit';
 import { expectedFigureText, figureText } from '@zygostat/core/words';
 import { problemOf } from '../../store/api';
-import { useListReadingsQuery } from './api';
+import { useReadings } from './useReadings';
 import { useTokens } from '../../theme';
 import { ActionButton, Waiting, AppText } from '../../basics';
 import { VERDICT_WORDS } from './LogSheet';
@@ -12,9 +12,9 @@ import { VERDICT_WORDS } from './LogSheet';
 /** Every reading taken on this job beside what the model expected of it. */
 export function ReadingsPane({ circuit, jobId }: { circuit: Circuit; jobId: string }) {
   const t = useTokens();
-  const { data, isLoading, error, refetch } = useListReadingsQuery(jobId);
+  const { readings, isLoading, error, refetch } = useReadings(jobId);
   if (isLoading) return <Waiting label="Loading readings" />;
-  if (error && !data)
+  if (error)
     return (
       <View style={styles.pane}>
         <AppText>{problemOf(error).detail}</AppText>
@@ -23,13 +23,13 @@ export function ReadingsPane({ circuit, jobId }: { circuit: Circuit; jobId: stri
     );
   return (
     <View style={styles.pane}>
-      {data?.length === 0 ? (
+      {readings.length === 0 ? (
         <AppText>
           No readings yet. Put the probes on two studs, then press Log with what your own meter shows.
         </AppText>
       ) : null}
       <View role="list" style={styles.list}>
-        {data?.map((reading) => (
+        {readings.map((reading) => (
           <View
             key={reading.id}
             role="listitem"

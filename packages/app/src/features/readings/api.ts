@@ -1,7 +1,7 @@
 import type { Verdict } from '@zygostat/core/behaviour';
 import type { MeterMode } from '@zygostat/core/network';
 import type { MeterKind } from '@zygostat/core/standards';
-import { api } from '../../store/api';
+import { PATIENCE_MS, api } from '../../store/api';
 
 export interface NewReading {
   /** Chosen here, so that one sent twice is logged once. */
@@ -36,10 +36,11 @@ export const readingsApi = api.injectEndpoints({
         url: `jobs/${encodeURIComponent(id)}/readings`,
         method: 'POST',
         body: reading,
+        timeout: PATIENCE_MS,
       }),
       invalidatesTags: (_result, _error, { id }) => [{ type: 'Readings', id }, 'Jobs'],
     }),
   }),
 });
 
-export const { useListReadingsQuery, useLogReadingMutation } = readingsApi;
+export const { useListReadingsQuery } = readingsApi;

@@ -16,9 +16,12 @@ const isWaiting = (given: unknown): given is Waiting =>
   'reading' in given &&
   typeof given.reading === 'object';
 
+/** A reading that is kept here, checked. */
+export const readingOf = (given: unknown): Waiting | undefined => (isWaiting(given) ? given : undefined);
+
 export const readingsOutbox = outbox<Waiting>({
   name: 'reading',
-  read: (given) => (isWaiting(given) ? given : undefined),
+  read: readingOf,
   send: (dispatch, { jobId, reading }) =>
     dispatch(readingsApi.endpoints.logReading.initiate({ id: jobId, reading })),
 });

@@ -6,7 +6,7 @@ import type { Names } from '@zygostat/core/words';
 import { entryText } from '@zygostat/core/words';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText, Field } from '../../basics';
-import { photoUrl } from '../survey/photo-url';
+import { photoUrl } from '../photos/photo-url';
 import { TakePhoto } from './TakePhoto';
 import { useWrite } from './useRecord';
 

@@ -22,7 +22,7 @@ async function holds(entries: readonly (Entry & { link: string })[]): Promise<bo
 }
 
 /** The seal of a job's record: its last link, and whether every entry still makes the link it has. */
-export function Seal({ jobId }: { jobId: string }) {
+export function Seal({ jobId, unsent }: { jobId: string; unsent: number }) {
   const t = useTokens();
   const { data: entries = [] } = useListRecordQuery(jobId);
   const [checked, setChecked] = useState<Checked | null>(null);
@@ -36,7 +36,12 @@ export function Seal({ jobId }: { jobId: string }) {
     };
   }, [entries]);
   const last = entries.at(-1);
-  if (!last) return <AppText kind="small">Nothing is in the log, and nothing is sealed.</AppText>;
+  if (!last)
+    return (
+      <AppText kind="small">
+        {unsent > 0 ? 'Nothing is sealed yet.' : 'Nothing is in the log, and nothing is sealed.'}
+      </AppText>
+    );
   const known = checked?.of === entries ? checked : null;
   const sealed = `Sealed: ${entries.length} ${entries.length === 1 ? 'entry' : 'entries'}`;
   return (

@@ -2,11 +2,9 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { Body } from '@zygostat/core/record';
 import type { Names } from '@zygostat/core/words';
-import { pickFile } from '../../basics/pickFile';
-import { problemOf } from '../../store/api';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText, Options } from '../../basics';
-import { useAddPhotoMutation } from '../survey/api';
+import { useTakePhoto } from '../photos/usePhotos';
 
 interface TakePhotoProps {
   jobId: string;
@@ -20,19 +18,15 @@ interface TakePhotoProps {
 /** A photograph for the log: of which place, and then the camera. */
 export function TakePhoto({ jobId, names, text, onTaken, onWrite }: TakePhotoProps) {
   const t = useTokens();
-  const [addPhoto, { isLoading }] = useAddPhotoMutation();
+  const { take: photograph, busy, trouble } = useTakePhoto(jobId);
   const [asking, setAsking] = useState(false);
-  const [trouble, setTrouble] = useState<string | null>(null);
   const { stations } = names.circuit;
   if (stations.length === 0) return null;
   const take = async (station: string) => {
-    setTrouble(null);
     setAsking(false);
-    const file = await pickFile('image/*', true);
-    if (!file) return;
-    const { data, error } = await addPhoto({ id: jobId, station, file });
-    if (!data) return setTrouble(problemOf(error).detail);
-    if (await onWrite({ type: 'photographed', photo: data.id, station, text: text.trim() })) onTaken();
+    const photo = await photograph(station);
+    if (photo !== null && (await onWrite({ type: 'photographed', photo, station, text: text.trim() })))
+      onTaken();
   };
   return (
     <>
@@ -45,9 +39,9 @@ export function TakePhoto({ jobId, names, text, onTaken, onWrite }: TakePhotoPro
         />
       ) : (
         <ActionButton
-          label={isLoading ? 'Sending…' : 'Photograph it'}
+          label={busy ? 'Sending…' : 'Photograph it'}
           icon="camera"
-          disabled={isLoading}
+          disabled={busy}
           onPress={() => setAsking(true)}
         />
       )}

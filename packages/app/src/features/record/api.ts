@@ -1,6 +1,6 @@
 /** The record of a job: its entries, and one more of them. */
 import type { Entry } from '@zygostat/core/record';
-import { api } from '../../store/api';
+import { PATIENCE_MS, api } from '../../store/api';
 
 export interface NewEntry {
   jobId: string;
@@ -18,6 +18,7 @@ export const recordApi = api.injectEndpoints({
         url: `jobs/${encodeURIComponent(jobId)}/record`,
         method: 'POST',
         body: entry,
+        timeout: PATIENCE_MS,
       }),
       invalidatesTags: (_result, _error, { jobId }) => [
         { type: 'Record', id: jobId },
@@ -28,4 +29,4 @@ export const recordApi = api.injectEndpoints({
   }),
 });
 
-export const { useListRecordQuery, useAddEntryMutation } = recordApi;
+export const { useListRecordQuery } = recordApi;

@@ -11,8 +11,11 @@ const isWaiting = (given: unknown): given is NewEntry =>
   'entry' in given &&
   typeof given.entry === 'object';
 
+/** An entry that is kept here, checked. */
+export const writtenOf = (given: unknown): NewEntry | undefined => (isWaiting(given) ? given : undefined);
+
 export const recordOutbox = outbox<NewEntry>({
   name: 'entry',
-  read: (given) => (isWaiting(given) ? given : undefined),
+  read: writtenOf,
   send: (dispatch, waiting) => dispatch(recordApi.endpoints.addEntry.initiate(waiting)),
 });

@@ -3,12 +3,11 @@ import { skipToken } from '@reduxjs/toolkit/query';
 import { useCallback, useMemo } from 'react';
 import type { Body, Entry, Standing } from '@zygostat/core/record';
 import { bypassesStillIn, standingOf } from '@zygostat/core/record';
+import { useKept } from '../../documents/waiting';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { problemOf } from '../../store/api';
 import { told } from '../../store/notice';
-import { useAddEntryMutation, useListRecordQuery } from './api';
-import { recordOutbox } from './outbox';
-import { entryWaits } from './slice';
+import { useListRecordQuery } from './api';
+import { recordOutbox, writtenOf } from './outbox';
 
 const NOTHING: readonly Entry[] = [];
 
@@ -24,14 +23,16 @@ export function useRecord(jobId: string | null): {
   isLoading: boolean;
 } {
   const { data = NOTHING, isLoading } = useListRecordQuery(jobId ?? skipToken, { pollingInterval: POLL_MS });
-  const waiting = useAppSelector(({ record }) => record.waiting);
+  const waiting = useKept();
   return useMemo(() => {
     const known = new Set(data.map(({ id }) => id));
-    const own = waiting.flatMap(({ jobId: of, entry }) =>
-      of === jobId && !known.has(entry.id) ? [entry] : [],
-    );
-    const entries = [...data, ...own];
-    return { entries, standing: standingOf(entries), unsent: own.length, isLoading };
+    const own = waiting.flatMap(({ name, value, isSent }) => {
+      const written = name === recordOutbox.name ? writtenOf(value) : undefined;
+      return written?.jobId === jobId && !known.has(written.entry.id) ? [{ ...written, isSent }] : [];
+    });
+    const entries = [...data, ...own.map(({ entry }) => entry)];
+    const unsent = own.filter(({ isSent }) => !isSent).length;
+    return { entries, standing: standingOf(entries), unsent, isLoading };
   }, [data, isLoading, jobId, waiting]);
 }
 
@@ -46,21 +47,14 @@ export function useBypassed(): readonly string[] {
 export function useWrite(jobId: string) {
   const dispatch = useAppDispatch();
   const by = useAppSelector(({ record }) => record.by);
-  const [addEntry] = useAddEntryMutation();
   return useCallback(
     async (body: Body): Promise<boolean> => {
       const entry: Entry = { id: nanoid(), at: new Date().toISOString(), by: by.trim() || 'Somebody', body };
-      const { error } = await addEntry({ jobId, entry });
-      if (!error) return true;
-      if (problemOf(error).status !== 0) {
-        dispatch(told(problemOf(error).detail));
-        return false;
-      }
-      dispatch(entryWaits({ jobId, entry }));
-      await dispatch(recordOutbox.post(entry.id, { jobId, entry }));
-      dispatch(told('No answer: it is kept here and sent when there is'));
-      return true;
+      const done = await dispatch(recordOutbox.deliver(entry.id, { jobId, entry }));
+      if (done.type !== 'refused') return true;
+      dispatch(told(done.detail));
+      return false;
     },
-    [addEntry, by, dispatch, jobId],
+    [by, dispatch, jobId],
   );
 }

@@ -1,9 +1,10 @@
 import { router } from 'expo-router';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Setting, Settings as Chosen } from './slice';
 import { settingsChosen } from './slice';
-import { ActionButton, Column, Options, AppText } from '../../basics';
+import { ActionButton, Column, Options, AppText, PageHead } from '../../basics';
+import { backOr } from '../../basics/back';
 
 const QUESTIONS: { [K in Setting]: { label: string; options: Record<Chosen[K], string> } } = {
   theme: {
@@ -45,18 +46,7 @@ function Question<K extends Setting>({ name }: { name: K }) {
 export function Settings() {
   return (
     <Column>
-      <View style={styles.head}>
-        <ActionButton
-          label="Back"
-          icon="back"
-          look="plain"
-          iconOnly
-          onPress={() => (router.canGoBack() ? router.back() : router.dismissTo('/'))}
-        />
-        <AppText kind="title" heading={1}>
-          Settings
-        </AppText>
-      </View>
+      <PageHead title="Settings" onBack={backOr('/')} />
       <ScrollView contentContainerStyle={styles.form}>
         <ActionButton label="Crew: who works here" onPress={() => router.push('/crew')} />
         {(Object.keys(QUESTIONS) as Setting[]).map((name) => (
@@ -71,6 +61,5 @@ export function Settings() {
 }
 
 const styles = StyleSheet.create({
-  head: { flexDirection: 'row', alignItems: 'center', padding: 8, gap: 4 },
   form: { padding: 16, gap: 20 },
 });

@@ -4,10 +4,11 @@ import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import type { List } from '@zygostat/core/building';
 import { useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
-import { ActionButton, AppText, Column, Waiting } from '../../basics';
+import { ActionButton, AppText, Column, PageHead, Waiting } from '../../basics';
 import { problemOf } from '../../store/api';
 import { useSiteQuery } from '../jobs/api';
 import { Steps } from '../job/Steps';
+import { HoldSite } from '../hold/HoldSite';
 import { AirPane } from './AirPane';
 import { MapPane } from './MapPane';
 import { ThingSheet } from './ThingSheet';
@@ -64,19 +65,7 @@ export function SitePlace({ id }: { id: string }) {
     );
   return (
     <Column>
-      <View style={styles.header}>
-        <ActionButton
-          label="Jobs"
-          hint="Back to jobs"
-          icon="back"
-          look="plain"
-          iconOnly
-          onPress={() => router.dismissTo('/')}
-        />
-        <AppText kind="title" heading={1} lines={1} style={styles.grow}>
-          {site.name}
-        </AppText>
-      </View>
+      <PageHead title={site.name} hint="Back to jobs" onBack={() => router.dismissTo('/')} />
       <Steps label="Site" titles={TITLES} here={step} onGo={setStep} />
       <ScrollView style={styles.grow} contentContainerStyle={styles.column}>
         {step === 'walk' ? (
@@ -86,7 +75,10 @@ export function SitePlace({ id }: { id: string }) {
         ) : step === 'air' ? (
           <AirPane building={building} onOpen={setAt} />
         ) : (
-          <Jobs id={id} />
+          <>
+            <HoldSite siteId={id} jobIds={site.jobs.map((job) => job.id)} />
+            <Jobs id={id} />
+          </>
         )}
       </ScrollView>
       {at ? (
@@ -103,7 +95,6 @@ export function SitePlace({ id }: { id: string }) {
 }
 
 const styles = StyleSheet.create({
-  header: { flexDirection: 'row', alignItems: 'center', minHeight: 56, paddingHorizontal: 2 },
   column: { padding: 12, gap: 12 },
   job: { flexDirection: 'row', alignItems: 'center', gap: 8, borderWidth: 1, borderRadius: 12, padding: 14 },
   grow: { flex: 1 },

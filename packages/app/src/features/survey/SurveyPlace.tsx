@@ -10,7 +10,7 @@ import { Unsaved } from '../job/Unsaved';
 import { AsFound } from './AsFound';
 import { Identify } from './Identify';
 import { Labels } from './Labels';
-import { Photos } from './Photos';
+import { Photos } from '../photos/Photos';
 import { UnitPane } from '../unit/UnitPane';
 import { surveyDocument } from './document';
 

@@ -7,11 +7,8 @@ import { download, fileName } from '../../basics/download';
 import { theModel } from '../../model/model';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
-import { problemOf } from '../../store/api';
-import { useChangeJobMutation } from '../jobs/api';
 import { sheetOpened } from './slice';
-import { told } from '../../store/notice';
-import { changesOutbox } from '../jobs/outbox';
+import { changeKey, changesOutbox } from '../jobs/outbox';
 import { useTokens } from '../../theme';
 import { ActionButton, BottomSheet, Options, AppText } from '../../basics';
 
@@ -52,14 +49,11 @@ export function MenuSheet({ circuit, job }: { circuit: Circuit; job: Job }) {
   const dispatch = useAppDispatch();
   const { inputs, world } = useAppSelector(({ bench }) => bench);
   const symbols = useAppSelector(({ settings }) => settings.symbols);
-  const [changeJob, { error }] = useChangeJobMutation();
+  const [trouble, setTrouble] = useState<string | null>(null);
   const change = async (what: Partial<Pick<Job, 'notes' | 'state'>>) => {
-    const result = await changeJob({ id: job.id, change: what });
-    if (!result.error || problemOf(result.error).status !== 0) return;
-    const kept = await dispatch(changesOutbox.post(job.id, { id: job.id, change: what }));
-    dispatch(
-      told(kept ? 'No answer: it is kept here and sent when there is' : problemOf(result.error).detail),
-    );
+    const made = { id: job.id, change: what };
+    const done = await dispatch(changesOutbox.deliver(changeKey(made), made));
+    setTrouble(done.type === 'refused' ? done.detail : null);
   };
   const name = fileName(circuit.name);
   const netlist = async () => download(`${name}.cir`, await theModel().netlist(inputs, world), 'text/plain');
@@ -74,9 +68,7 @@ export function MenuSheet({ circuit, job }: { circuit: Circuit; job: Job }) {
         value={job.state}
         onChange={(state) => void change({ state })}
       />
-      {error && problemOf(error).status !== 0 ? (
-        <AppText color={t.red}>{problemOf(error).detail}</AppText>
-      ) : null}
+      {trouble === null ? null : <AppText color={t.red}>{trouble}</AppText>}
       <ActionButton
         label="Settings: units, symbols, theme"
         icon="settings"

@@ -15,11 +15,9 @@ import type { UnitDiagram, WalkedWire } from '@zygostat/core/unit';
 import { asDrawn, takenApart, walkOf } from '@zygostat/core/unit';
 import { wireTitle } from '@zygostat/core/words';
 import { ActionButton, AppText } from '../../basics';
-import { pickFile } from '../../basics/pickFile';
-import { problemOf } from '../../store/api';
 import { useTokens } from '../../theme';
 import { Palette } from '../survey/Palette';
-import { useAddPhotoMutation, usePinPhotoMutation } from '../survey/api';
+import { useTakePhoto } from '../photos/usePhotos';
 import { WireName } from '../plan/WireName';
 import { useUnit } from './useUnit';
 
@@ -118,24 +116,15 @@ function Otherwise({ circuit, conductor, walked: { wire, first }, onChange }: Ot
 
 /** A photograph of where the hand is, pinned to its terminal. */
 function Photograph({ jobId, station, terminal }: { jobId: string; station: string; terminal: TerminalId }) {
-  const [addPhoto, { isLoading }] = useAddPhotoMutation();
-  const [pinPhoto] = usePinPhotoMutation();
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const take = async () => {
-    const file = await pickFile('image/*', true);
-    if (!file) return;
-    const { data, error } = await addPhoto({ id: jobId, station, file });
-    setTrouble(data ? null : problemOf(error).detail);
-    if (data) await pinPhoto({ id: jobId, photo: data.id, pins: [{ x: 0.5, y: 0.5, terminal }] });
-  };
+  const { take, busy, trouble } = useTakePhoto(jobId);
   return (
     <>
       <ActionButton
-        label={isLoading ? 'Sending…' : 'Photograph'}
+        label={busy ? 'Sending…' : 'Photograph'}
         hint="Photograph it, pinned to this terminal"
         icon="camera"
-        disabled={isLoading}
-        onPress={() => void take()}
+        disabled={busy}
+        onPress={() => void take(station, [{ x: 0.5, y: 0.5, terminal }])}
       />
       {trouble ? <AppText>{trouble}</AppText> : null}
     </>

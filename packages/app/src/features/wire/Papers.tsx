@@ -2,23 +2,28 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { findConductor } from '@zygostat/core/circuit';
+import { writeSchedule } from '@zygostat/core/formats';
+import { PAPER_CAUTION, landingsCsv } from '@zygostat/core/words';
+import { toString } from 'qrcode';
+import { download } from '../../basics/download';
+import { fetchPaper } from '../../basics/fetchPaper';
 import { pickFile } from '../../basics/pickFile';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { ProblemDetails } from '../../store/api';
 import { problemOf } from '../../store/api';
 import { usePreviewScheduleMutation } from './api';
+import { theModel } from '../../model/model';
+import { told } from '../../store/notice';
 import { edited } from '../circuit/slice';
+import type { Job } from '../jobs/api';
 import { useTokens } from '../../theme';
 import { ActionButton, Options, AppText } from '../../basics';
 
-/** What can be printed or kept, by the server's name for it. */
-const PAPERS = [
+/** What is printed is made by the server, by its name there. */
+const PRINTED = [
   { path: 'papers/cards.pdf', label: 'Landing cards, one a place (PDF)' },
   { path: 'papers/tags.pdf', label: 'Wire tags to cut out (PDF)' },
-  { path: 'papers/landings.csv', label: 'Landings and tags (CSV)' },
   { path: 'papers/diagram.pdf', label: 'Wiring diagram for the unit (PDF)' },
-  { path: 'papers/diagram.svg', label: 'Wiring diagram for the unit (SVG)' },
-  { path: 'schedule.csv', label: 'Wire schedule (CSV)' },
 ] as const;
 
 const MODES = { merge: 'Merge: change what is listed', replace: 'Replace: only what is listed' } as const;
@@ -103,23 +108,51 @@ function ScheduleImport({ circuit, jobId }: { circuit: Circuit; jobId: string })
 }
 
 /** What is printed, left at the unit, and exchanged with other programs. */
-export function Papers({ circuit, jobId }: { circuit: Circuit; jobId: string }) {
+export function Papers({ circuit, job }: { circuit: Circuit; job: Pick<Job, 'id' | 'name' | 'site'> }) {
   const symbols = useAppSelector(({ settings }) => settings.symbols);
-  const waiting = useAppSelector(({ saving }) => saving.state !== 'saved');
-  const planned = useAppSelector(({ plan }) => plan.value !== null);
-  const open = (path: string) =>
-    window.open(`/api/jobs/${encodeURIComponent(jobId)}/${path}?symbols=${symbols}`, '_blank', 'noopener');
+  const dispatch = useAppDispatch();
+  const { state, base } = useAppSelector(({ saving }) => saving);
+  const plan = useAppSelector((store) => store.plan.value);
+  const shown = plan?.after ?? circuit;
+  const fetched = async (path: string) => {
+    const url = `/api/jobs/${encodeURIComponent(job.id)}/${path}?symbols=${symbols}`;
+    const trouble = await fetchPaper(url, path.replace('papers/', ''));
+    if (trouble !== null) dispatch(told(trouble));
+  };
+  const diagram = async () => {
+    const url = `${window.location.origin}/job/${job.id}`;
+    const code = await toString(url, { type: 'svg', margin: 0 });
+    const head = {
+      site: job.site,
+      job: job.name,
+      state: plan ? `As planned: ${plan.title}` : `As it stands, revision ${base}`,
+      caution: PAPER_CAUTION,
+      url,
+    };
+    download('diagram.svg', await theModel().diagram(shown, head, code, symbols), 'image/svg+xml');
+  };
   return (
     <>
       <AppText>
-        {planned ? 'As planned. The schedule is as it stands.' : 'As it stands.'}
-        {waiting ? ' The last change is not saved yet and not on them.' : ''}
+        {plan ? 'As planned. The schedule is as it stands.' : 'As it stands.'}
+        {state === 'saved' ? '' : ' The last change is not with the server yet and not on what is printed.'}
       </AppText>
-      {PAPERS.map(({ path, label }) => (
-        <ActionButton key={path} label={label} icon="print" onPress={() => open(path)} />
+      {PRINTED.map(({ path, label }) => (
+        <ActionButton key={path} label={label} icon="print" onPress={() => void fetched(path)} />
       ))}
+      <ActionButton label="Wiring diagram for the unit (SVG)" icon="export" onPress={() => void diagram()} />
+      <ActionButton
+        label="Landings and tags (CSV)"
+        icon="export"
+        onPress={() => download('landings.csv', landingsCsv(shown), 'text/csv')}
+      />
+      <ActionButton
+        label="Wire schedule (CSV)"
+        icon="export"
+        onPress={() => download('wire-schedule.csv', writeSchedule(circuit), 'text/csv')}
+      />
       <AppText kind="small">The diagram carries a code that opens this job.</AppText>
-      <ScheduleImport circuit={circuit} jobId={jobId} />
+      <ScheduleImport circuit={circuit} jobId={job.id} />
     </>
   );
 }

@@ -47,7 +47,7 @@ export function WirePlace({ job, circuit }: { job: Job; circuit: Circuit }) {
   return (
     <PlaceFrame job={job} here="wire" tabs={<Steps label="Wire" titles={STEPS} here={step} onGo={setStep} />}>
       <Unsaved what="Plan" state={state} detail={detail} />
-      {step === 'list' ? list : <Papers circuit={circuit} jobId={job.id} />}
+      {step === 'list' ? list : <Papers circuit={circuit} job={job} />}
     </PlaceFrame>
   );
 }

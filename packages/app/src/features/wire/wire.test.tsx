@@ -31,7 +31,7 @@ function Host({ papers }: { papers: boolean }) {
   const circuit = useAppSelector(({ edits }) => edits.present.circuit);
   const kept = useAppSelector((state) => state.plan.value);
   if (!circuit) return null;
-  if (papers) return <Papers circuit={circuit} jobId="job" />;
+  if (papers) return <Papers circuit={circuit} job={{ id: 'job', name: 'Wire', site: 'Quince orchard' }} />;
   return kept ? <LandingList plan={kept} circuit={circuit} jobId="job" /> : null;
 }
 

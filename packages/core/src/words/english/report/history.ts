@@ -83,16 +83,19 @@ export function photographs({ left, photographs: all, log }: Report, { zone }: R
   };
 }
 
-export const seal = ({ seal: { entries, link } }: Report): Section => ({
+const sealText = ({ entries, link, unsealed }: Report['seal']): string => {
+  if (link !== null)
+    return `${entries} entries, each chained to the one before (SHA-256). Last link: ${link}.`;
+  return unsealed > 0 ? 'Nothing is sealed yet.' : 'Nothing is in the log, and nothing is sealed.';
+};
+
+export const seal = ({ seal: sealed }: Report): Section => ({
   title: 'Seal',
   blocks: [
-    {
-      type: 'text',
-      text:
-        link === null
-          ? 'Nothing is in the log, and nothing is sealed.'
-          : `${entries} entries, each chained to the one before (SHA-256). Last link: ${link}.`,
-    },
+    { type: 'text', text: sealText(sealed) },
+    ...(sealed.unsealed > 0
+      ? [{ type: 'text', text: `Not sealed yet, for lack of an answer: ${sealed.unsealed}.` } as const]
+      : []),
   ],
 });
 

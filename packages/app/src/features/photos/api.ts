@@ -16,17 +16,18 @@ export interface Photo {
   createdAt: string;
 }
 
-const photosApi = api.injectEndpoints({
+export const photosApi = api.injectEndpoints({
   endpoints: (build) => ({
     listPhotos: build.query<Photo[], string>({
       query: (id) => `jobs/${encodeURIComponent(id)}/photos`,
       providesTags: (_result, _error, id) => [{ type: 'Photos', id }],
     }),
-    addPhoto: build.mutation<Photo, { id: string; station: string; file: Blob }>({
-      query: ({ id, station, file }) => ({
+    addPhoto: build.mutation<Photo, { id: string; photo: string; station: string; file: Blob }>({
+      query: ({ id, photo, station, file }) => ({
         url: `jobs/${encodeURIComponent(id)}/photos`,
         method: 'POST',
-        params: { station },
+        // An id made here: one that is sent twice is taken in once.
+        params: { station, id: photo },
         headers: { 'Content-Type': file.type.startsWith('image/') ? file.type : 'application/octet-stream' },
         body: file,
       }),
@@ -50,5 +51,4 @@ const photosApi = api.injectEndpoints({
   }),
 });
 
-export const { useListPhotosQuery, useAddPhotoMutation, usePinPhotoMutation, useRemovePhotoMutation } =
-  photosApi;
+export const { useListPhotosQuery, usePinPhotoMutation, useRemovePhotoMutation } = photosApi;

@@ -4,11 +4,10 @@ import { Image, Pressable, StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { marksOf, nodeName } from '@zygostat/core/circuit';
 import type { Photo } from './api';
-import { problemOf } from '../../store/api';
-import { usePinPhotoMutation, useRemovePhotoMutation } from './api';
 import { useTokens } from '../../theme';
 import { ActionButton, BottomSheet, AppText } from '../../basics';
 import { photoUrl } from './photo-url';
+import { useChangePhoto } from './usePhotos';
 
 interface PhotoSheetProps {
   jobId: string;
@@ -22,13 +21,12 @@ export function PhotoSheet({ jobId, circuit, photo, onClose }: PhotoSheetProps) 
   const t = useTokens();
   const [width, setWidth] = useState(0);
   const [spot, setSpot] = useState<{ x: number; y: number } | null>(null);
-  const [pinPhoto, { error }] = usePinPhotoMutation();
-  const [removePhoto] = useRemovePhotoMutation();
+  const { pin: pinned, remove, trouble } = useChangePhoto(jobId);
   const height = (width * photo.height) / photo.width;
   const terminals = circuit.devices
     .filter(({ station }) => station === photo.station)
     .flatMap((device) => marksOf(device).map((mark) => `${device.id}.${mark}`));
-  const save = (pins: Photo['pins']) => void pinPhoto({ id: jobId, photo: photo.id, pins });
+  const save = (pins: Photo['pins']) => pinned(photo.id, pins);
   const node = ({ nativeEvent }: GestureResponderEvent) => {
     // On the web a press is a click, which knows where it is as an offset; a key press is nowhere: the middle.
     const { offsetX = width / 2, offsetY = height / 2 } = nativeEvent as unknown as Partial<MouseEvent>;
@@ -63,7 +61,7 @@ export function PhotoSheet({ jobId, circuit, photo, onClose }: PhotoSheetProps) 
           </View>
         ))}
       </View>
-      {error ? <AppText color={t.red}>{problemOf(error).detail}</AppText> : null}
+      {trouble ? <AppText color={t.red}>{trouble}</AppText> : null}
       {spot ? (
         <>
           <AppText kind="strong">Which terminal is that?</AppText>
@@ -92,7 +90,7 @@ export function PhotoSheet({ jobId, circuit, photo, onClose }: PhotoSheetProps) 
         label="Delete this photograph"
         icon="delete"
         onPress={() => {
-          void removePhoto({ id: jobId, photo: photo.id });
+          remove(photo.id);
           onClose();
         }}
       />

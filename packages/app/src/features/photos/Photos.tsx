@@ -1,36 +1,19 @@
 import { useState } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
-import { pickFile } from '../../basics/pickFile';
 import type { Photo } from './api';
-import { problemOf } from '../../store/api';
-import { useAddPhotoMutation, useListPhotosQuery } from './api';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { PhotoSheet } from './PhotoSheet';
 import { photoUrl } from './photo-url';
-
-/** Largest file sent, bytes: the server takes no more. */
-const LARGEST = 15 * 1024 * 1024;
+import { usePhotos, useTakePhoto } from './usePhotos';
 
 /** Photographs by station, with pins on terminals. */
 export function Photos({ jobId, circuit }: { jobId: string; circuit: Circuit }) {
   const t = useTokens();
-  const { data: photos = [] } = useListPhotosQuery(jobId);
-  const [addPhoto, { isLoading }] = useAddPhotoMutation();
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const photos = usePhotos(jobId);
+  const { take, busy, trouble } = useTakePhoto(jobId);
   const [open, setOpen] = useState<string | null>(null);
-  const add = async (station: string) => {
-    const file = await pickFile('image/*', true);
-    if (!file) return;
-    setTrouble(null);
-    if (file.size > LARGEST)
-      return setTrouble(
-        `${file.name} is ${Math.round(file.size / 1024 / 1024)} MB; at most 15 MB are taken.`,
-      );
-    const { error } = await addPhoto({ id: jobId, station, file });
-    if (error) setTrouble(problemOf(error).detail);
-  };
   const opened = photos.find(({ id }) => id === open);
   if (circuit.stations.length === 0)
     return <AppText>Identify the system first: its places follow from it.</AppText>;
@@ -49,11 +32,11 @@ export function Photos({ jobId, circuit }: { jobId: string; circuit: Circuit }) 
               {name}
             </AppText>
             <ActionButton
-              label={isLoading ? 'Sending…' : 'Photograph'}
+              label={busy ? 'Sending…' : 'Photograph'}
               hint={`Photograph ${name}`}
               icon="camera"
-              disabled={isLoading}
-              onPress={() => void add(id)}
+              disabled={busy}
+              onPress={() => void take(id)}
             />
           </View>
           <View style={styles.thumbs}>

@@ -1,0 +1,240 @@
+/** Whole days: one without signal from the first question to the report, one of two people with the line cut now and then. */
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { seeded } from '../packages/core/src/diagnose';
+import { button, call, expect, installed, lift, ownTest as test, probe, stud, untilRunning } from './bench';
+import { workDown } from './landing';
+import { surveyFurnace } from './survey';
+
+const place = (page: Page, name: string) => page.getByRole('link', { name, exact: true }).click();
+
+/** Takes what the browser is handed as a file, and reads it. */
+async function fileOf(page: Page, press: () => Promise<void>): Promise<string> {
+  const [handed] = await Promise.all([page.waitForEvent('download'), press()]);
+  return readFileSync(await handed.path(), 'utf8');
+}
+
+async function photograph(page: Page, press: () => Promise<void>, picture: Buffer): Promise<void> {
+  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), press()]);
+  await chooser.setFiles({ name: 'board.png', mimeType: 'image/png', buffer: picture });
+}
+
+const outstanding = (page: Page) => page.getByRole('link', { name: /^Not sent yet/ });
+
+test('a day without signal: begun, surveyed, planned, landed, proven, written, reported; then all of it is sent', async ({
+  page,
+  context,
+  own,
+}) => {
+  test.slow();
+  await installed(page, own.url);
+  const picture = await page.screenshot();
+  await page.close();
+  await own.down();
+
+  // Begun in the attic.
+  let phone = await context.newPage();
+  await phone.goto(own.url);
+  await button(phone, 'New job').click();
+  await phone.getByTestId('new-site').fill('Damson cottage');
+  await phone.getByTestId('new-name').fill('Attic furnace');
+  await button(phone, 'Create job').click();
+  await surveyFurnace(phone);
+  await button(phone, 'Photos').click();
+  await photograph(phone, () => button(phone, 'Photograph Plant room').click(), picture);
+  await expect(button(phone, /^Open photograph 1 of Plant room/)).toBeVisible();
+
+  // The telephone is dropped: what was done is there when the app is opened again.
+  const id = new URL(phone.url()).pathname.split('/')[2]!;
+  await phone.close();
+  phone = await context.newPage();
+  await phone.goto(own.url);
+  await expect(outstanding(phone)).toBeVisible();
+  await phone.getByRole('link', { name: 'Open Attic furnace, Damson cottage' }).click();
+  await expect(stud(phone, 'board.R')).toHaveAccessibleName(/hot/);
+  await call(phone, 'Cool');
+  await untilRunning(phone, /compressor/);
+  await probe(phone, 'board.Y', 'board.C');
+  await button(phone, /^Log/).click();
+  await phone.getByTestId('actual').fill('26.1');
+  await button(phone, 'Save reading').click();
+  await expect(phone.getByTestId('actual')).toHaveCount(0);
+  await call(phone, 'Off');
+
+  // Planned, proven and landed.
+  await place(phone, 'Plan');
+  await expect(phone.getByRole('status')).toContainText('Proven');
+  await button(phone, 'Swap').click();
+  await button(phone, 'Plan the landings').click();
+  await button(phone, /^Take this plan/)
+    .first()
+    .click();
+  const steps = await workDown(phone);
+  expect(steps.length).toBeGreaterThan(6);
+
+  // Written and reported.
+  await place(phone, 'Record');
+  await button(phone, 'Log').click();
+  await phone.getByLabel('A line for the log').fill('Filter was black');
+  await button(phone, 'Log it').click();
+  await phone.getByLabel('A line for the log').fill('New thermostat on the wall');
+  await button(phone, 'Photograph it').click();
+  await photograph(phone, () => button(phone, 'Of which place: Hall').click(), picture);
+  await expect(phone.getByRole('list', { name: 'Log' })).toContainText('New thermostat on the wall');
+  await button(phone, 'Report').click();
+  const told = await fileOf(phone, () => button(phone, 'Report as Markdown').click());
+  expect(told).toContain('Damson cottage: Attic furnace');
+  expect(told).toContain('Filter was black');
+  // Markdown escapes the point.
+  expect(told).toContain('26\\.1 V');
+  expect(told).toMatch(/Not sealed yet, for lack of an answer: 2/);
+  await button(phone, 'Report as PDF').click();
+  await expect(phone.getByText('It needs signal')).toBeVisible();
+  await place(phone, 'Wire');
+  await button(phone, 'Papers').click();
+  expect(await fileOf(phone, () => button(phone, 'Wiring diagram for the unit (SVG)').click())).toContain(
+    'Damson cottage · Attic furnace',
+  );
+  await outstanding(phone).click();
+  await expect(phone.getByRole('heading', { name: 'Not sent yet' })).toBeVisible();
+  expect(await phone.getByRole('listitem').count()).toBeGreaterThan(5);
+
+  // Back on the road: all of it is sent, in its order, and nothing twice.
+  await own.up();
+  await button(phone, 'Try now').click();
+  await expect(phone.getByText('Nothing waits')).toBeVisible({ timeout: 60_000 });
+  const asked = async (path: string) =>
+    (await (await phone.request.get(`${own.url}/api/jobs/${id}${path}`)).json()) as Record<string, unknown>[];
+  expect(await asked('')).toMatchObject({ name: 'Attic furnace', site: 'Damson cottage' });
+  expect(await asked('/photos')).toHaveLength(2);
+  expect(await asked('/readings')).toHaveLength(1);
+  const entries = await asked('/record');
+  expect(entries.map(({ body }) => (body as { text?: string }).text).filter(Boolean)).toEqual(
+    expect.arrayContaining(['Filter was black', 'New thermostat on the wall']),
+  );
+  const report = await (await phone.request.get(`${own.url}/api/jobs/${id}/report.md?zone=UTC`)).text();
+  expect(report).toContain('Filter was black');
+  expect(report).not.toContain('Not sealed yet');
+});
+
+const note = async (page: Page, text: string) => {
+  await place(page, 'Record');
+  await button(page, 'Log').click();
+  await page.getByLabel('A line for the log').fill(text);
+  await button(page, 'Log it').click();
+  await expect(page.getByRole('list', { name: 'Log' })).toContainText(text);
+  await place(page, 'Trace');
+};
+
+test('two phones on one job for a day, the line cut at any moment and the server killed: all that both did is in', async ({
+  browser,
+  own,
+}) => {
+  test.slow();
+  const [ada, bo] = await Promise.all(
+    ['Ada Quill', 'Bo Reed'].map(async (name) => {
+      const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+      const page = await context.newPage();
+      await page.addInitScript((by) => localStorage.setItem('zygostat.1.by', JSON.stringify(by)), name);
+      return page;
+    }),
+  );
+  await installed(ada!, own.url);
+  await installed(bo!, own.url);
+  const begun = await ada!.request.post(`${own.url}/api/jobs`, {
+    data: { name: 'Two of us', site: 'Damson cottage', template: 'furnace-ac' },
+  });
+  const { id } = (await begun.json()) as { id: string };
+  for (const page of [ada!, bo!]) {
+    await page.goto(`${own.url}/job/${id}`);
+    await expect(stud(page, 'board.R')).toHaveAccessibleName(/hot/);
+  }
+
+  // Each sees who is there, and what the other does as it is done.
+  await expect(ada!.getByRole('img', { name: 'Also here: Bo Reed' })).toBeVisible();
+  await lift(ada!, 'stat.G', 'green');
+  await expect(stud(bo!, 'stat.G')).not.toHaveAccessibleName(/green/);
+  await expect(outstanding(bo!)).toHaveCount(0);
+
+  // From here on the line comes and goes while both work.
+  const next = seeded(20281115);
+  const maybeCut = (page: Page) => page.context().setOffline(next() < 0.5);
+  const work: [Page, (page: Page) => Promise<void>][] = [
+    [ada!, (page) => lift(page, 'stat.Y', 'yellow')],
+    [bo!, (page) => lift(page, 'board.W', 'white')],
+    [ada!, (page) => note(page, 'Yellow is chafed')],
+    [bo!, (page) => note(page, 'White is warm')],
+    [bo!, (page) => lift(page, 'board.G', 'green')],
+    [ada!, (page) => lift(page, 'stat.W', 'white')],
+    [ada!, (page) => note(page, 'Off to the van')],
+    [bo!, (page) => note(page, 'Board looked at')],
+  ];
+  for (const [i, [page, act]] of work.entries()) {
+    await maybeCut(page);
+    if (i === 3) await own.down();
+    if (i === 6) await own.up();
+    await act(page);
+  }
+  await Promise.all([ada!, bo!].map((page) => page.context().setOffline(false)));
+
+  for (const page of [ada!, bo!]) {
+    await expect(outstanding(page)).toHaveCount(0);
+    await expect(page.getByRole('alert')).toHaveCount(0);
+  }
+  const asked = async <T>(path: string) =>
+    (await (await ada!.request.get(`${own.url}/api/jobs/${id}${path}`)).json()) as T;
+  interface Ends {
+    circuit: { cables: { conductors: { colour: string; from: string | null; to: string | null }[] }[] };
+  }
+  const landed = async () =>
+    (await asked<Ends>('')).circuit.cables
+      .flatMap(({ conductors }) => conductors)
+      .flatMap(({ from, to }) => [from, to]);
+  for (const off of ['stat.G', 'stat.Y', 'stat.W', 'board.W', 'board.G'])
+    await expect.poll(landed).not.toContain(off);
+  await expect
+    .poll(async () =>
+      (await asked<{ by: string; body: { text: string } }[]>('/record'))
+        .map(({ by, body }) => `${by}: ${body.text}`)
+        .sort(),
+    )
+    .toEqual([
+      'Ada Quill: Off to the van',
+      'Ada Quill: Yellow is chafed',
+      'Bo Reed: Board looked at',
+      'Bo Reed: White is warm',
+    ]);
+  // Both look at the same circuit.
+  for (const page of [ada!, bo!])
+    for (const [terminal, colour] of [
+      ['stat.Y', /yellow/],
+      ['board.W', /white/],
+    ] as const)
+      await expect(stud(page, terminal)).not.toHaveAccessibleName(colour);
+  await Promise.all([ada!, bo!].map((page) => page.context().close()));
+});
+
+test('storage that is full costs nothing that is in hand, and is said', async ({ page, context, own }) => {
+  await installed(page, own.url);
+  const begun = await page.request.post(`${own.url}/api/jobs`, {
+    data: { name: 'Full', site: 'Damson cottage', template: 'furnace-ac' },
+  });
+  const { id } = (await begun.json()) as { id: string };
+  await page.goto(`${own.url}/job/${id}`);
+  await expect(stud(page, 'board.R')).toHaveAccessibleName(/hot/);
+  // As a browser without room answers: every write to its database fails.
+  await page.evaluate(() => {
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('No room', 'QuotaExceededError');
+    };
+  });
+  await own.down();
+  await lift(page, 'stat.G', 'green');
+  await expect(page.getByRole('link', { name: /This browser has no room/ })).toBeVisible();
+  await expect(stud(page, 'stat.G')).not.toHaveAccessibleName(/green/);
+  await own.up();
+  await expect(outstanding(page)).toHaveCount(0);
+  const stored = (await (await page.request.get(`${own.url}/api/jobs/${id}`)).json()) as { revision: number };
+  expect(stored.revision).toBe(2);
+  await context.close();
+});

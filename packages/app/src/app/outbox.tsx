@@ -1,0 +1,3 @@
+import { later } from '../features/later';
+
+export default later(({ OutboxPlace }) => OutboxPlace);

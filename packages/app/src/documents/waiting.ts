@@ -1,0 +1,96 @@
+/** What waits to be sent, as this page knows it: for whoever sends it, shows it among what the server has, or counts it. */
+import { useSyncExternalStore } from 'react';
+
+export interface Waiting {
+  /** What sort of thing it is: a document's or an outbox's name. */
+  name: string;
+  id: string;
+  value: unknown;
+  /** By this device's clock, ms; 0 where an earlier version kept it. */
+  since: number;
+  /** Later is higher, whatever the clock says. */
+  order: number;
+  /** `false` where this browser has no room for it: it is in this page alone. */
+  isKept: boolean;
+  /** It was tried, and nothing answered. */
+  isSilent?: boolean;
+  /** What the server, or this version of the app, has against it. */
+  refused?: string;
+  /** The server has it: it is shown until the server's own list has it too. */
+  isSent?: boolean;
+}
+
+const all = new Map<string, Waiting>();
+let listed: readonly Waiting[] = [];
+const listeners = new Set<() => void>();
+
+function changed(): void {
+  listed = [...all.values()].sort((a, b) => a.order - b.order);
+  for (const listener of listeners) listener();
+}
+
+const keyOf = (name: string, id: string) => `${name}/${id}`;
+
+/** Whether two values are the same to whoever keeps them. */
+export const isSame = (one: unknown, other: unknown): boolean =>
+  one === other || JSON.stringify(one) === JSON.stringify(other);
+
+export function putWaiting(waiting: Waiting): void {
+  all.set(keyOf(waiting.name, waiting.id), waiting);
+  changed();
+}
+
+/** What waits under a name and id, if anything does. */
+export function waitingAs(name: string, id: string): Waiting | undefined {
+  const found = all.get(keyOf(name, id));
+  return found?.isSent ? undefined : found;
+}
+
+/** Whether this page has known it, be it that the server has it by now. */
+export const isKnown = (name: string, id: string): boolean => all.has(keyOf(name, id));
+
+export function waitsNoMore(name: string, id: string, value: unknown): void {
+  const found = waitingAs(name, id);
+  if (found && isSame(found.value, value) && all.delete(keyOf(name, id))) changed();
+}
+
+/** Says of something that it was tried in vain. */
+export function missed(name: string, id: string): void {
+  const found = waitingAs(name, id);
+  if (found && !found.isSilent) putWaiting({ ...found, isSilent: true });
+}
+
+/** Says of something that the server has it now. */
+export function arrived(waiting: Waiting): void {
+  putWaiting({ ...waiting, isSent: true });
+}
+
+/** What waits, in the order it came about. */
+export const whatWaits = (): readonly Waiting[] => listed.filter(({ isSent }) => !isSent);
+
+/** Of which job, or site, it is. */
+export function ownerOf({ id, value }: Pick<Waiting, 'id' | 'value'>): string {
+  const given = value as { jobId?: unknown; id?: unknown } | null;
+  const named = [given?.jobId, given?.id].find((one) => typeof one === 'string');
+  return (named as string | undefined) ?? id;
+}
+
+/** Whether anything of the same job that came before it is still on its way: what is refused until then may be right after it. */
+export const isOvertaking = (waiting: Waiting): boolean =>
+  whatWaits().some(
+    (one) => one.order < waiting.order && one.refused === undefined && ownerOf(one) === ownerOf(waiting),
+  );
+
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
+/** Everything this page knows of, what has arrived among it. */
+export const useKept = (): readonly Waiting[] => useSyncExternalStore(subscribe, () => listed);
+
+/** Forgets all of it, as a new page would. For tests. */
+export function forgetWaiting(): void {
+  all.clear();
+  changed();
+}

@@ -1,0 +1,70 @@
+import { formatDistanceToNow } from 'date-fns/formatDistanceToNow';
+import { router } from 'expo-router';
+import { Pressable, StyleSheet, View } from 'react-native';
+import type { Job } from './api';
+import { useTokens } from '../../theme';
+import { Icon } from '../../theme/icons';
+import { AppText } from '../../basics';
+
+export const plural = (count: number, noun: string) =>
+  `${count} ${count === 1 ? noun : noun.endsWith('y') ? `${noun.slice(0, -1)}ies` : `${noun}s`}`;
+
+/** What stands out about a job, in a few words. */
+function StateWords({ job }: { job: Job }) {
+  const t = useTokens();
+  const [icon, ink, words] =
+    job.bypasses > 0
+      ? (['alert', t.red, `${plural(job.bypasses, 'safety')} bypassed`] as const)
+      : job.state === 'done'
+        ? (['check', t.teal, 'Done'] as const)
+        : job.disagreeing > 0
+          ? (['alert', t.red, `${plural(job.disagreeing, 'reading')} off`] as const)
+          : job.readings > 0
+            ? (['check', t.teal, `${plural(job.readings, 'reading')}, all agree`] as const)
+            : (['clock', t.amber, 'Not measured yet'] as const);
+  return (
+    <View style={styles.state}>
+      <Icon name={icon} size={18} color={ink} />
+      <AppText kind="strong" color={ink} style={styles.stateWords}>
+        {words}
+      </AppText>
+    </View>
+  );
+}
+
+/** One job in a list: a way into it; `onTouched` comes a moment before it is opened. */
+export function JobRow({ job, onTouched }: { job: Job; onTouched?: () => void }) {
+  const t = useTokens();
+  return (
+    <Pressable
+      role="link"
+      aria-label={`Open ${job.name}, ${job.site}`}
+      {...(onTouched && { onPressIn: onTouched })}
+      onPress={() => router.push({ pathname: '/job/[id]', params: { id: job.id } })}
+      style={({ pressed }) => [
+        styles.row,
+        { backgroundColor: t.card, borderColor: t.line, opacity: pressed ? 0.7 : 1 },
+      ]}
+    >
+      <View style={styles.grow}>
+        <AppText kind="strong" lines={1} style={styles.name}>
+          {job.site}
+        </AppText>
+        <AppText lines={1}>{job.name}</AppText>
+        <AppText kind="small" lines={1}>
+          {job.system} · {formatDistanceToNow(new Date(job.updatedAt), { addSuffix: true })}
+        </AppText>
+        <StateWords job={job} />
+      </View>
+      <Icon name="chevron-right" color={t.mute} />
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { borderWidth: 1, borderRadius: 12, padding: 14, flexDirection: 'row', alignItems: 'center', gap: 8 },
+  name: { fontSize: 18, lineHeight: 24 },
+  state: { flexDirection: 'row', alignItems: 'center', gap: 6, marginTop: 6 },
+  stateWords: { fontSize: 14.5, lineHeight: 18 },
+  grow: { flex: 1 },
+});

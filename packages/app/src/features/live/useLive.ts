@@ -1,0 +1,43 @@
+/** Hears what others change of a job while it is open, and who they are. */
+import { useEffect, useState } from 'react';
+import { useStore } from 'react-redux';
+import type { Store } from '../../store';
+import { useAppDispatch } from '../../store';
+import { PAGE } from '../../store/api';
+import { refresh, refreshAll } from './refresh';
+
+/** Somebody else who has the job open. */
+export interface Other {
+  page: string;
+  name: string;
+}
+
+const NOBODY: readonly Other[] = [];
+
+export function useLive(jobId: string): readonly Other[] {
+  const dispatch = useAppDispatch();
+  const store = useStore() as unknown as Store;
+  const [others, setOthers] = useState(NOBODY);
+  useEffect(() => {
+    if (typeof EventSource === 'undefined') return;
+    const asked = new URLSearchParams({ page: PAGE, name: store.getState().record.by });
+    const source = new EventSource(`/api/jobs/${encodeURIComponent(jobId)}/stream?${asked.toString()}`);
+    let isLost = false;
+    source.addEventListener('changed', ({ data }) => {
+      const { what, page } = JSON.parse(data as string) as { what: string; page: string };
+      if (page !== PAGE) dispatch(refresh(jobId, what));
+    });
+    source.addEventListener('here', ({ data }) => {
+      setOthers((JSON.parse(data as string) as Other[]).filter(({ page }) => page !== PAGE));
+      // What was changed while nothing was heard was told to nobody here.
+      if (isLost) dispatch(refreshAll(jobId));
+      isLost = false;
+    });
+    source.onerror = () => {
+      isLost = true;
+      setOthers(NOBODY);
+    };
+    return () => source.close();
+  }, [jobId, store, dispatch]);
+  return others;
+}

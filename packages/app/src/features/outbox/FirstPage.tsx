@@ -1,0 +1,39 @@
+import { useEffect } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useStore } from 'react-redux';
+import { BEGUN } from '../../documents/begun';
+import { useKept } from '../../documents/waiting';
+import type { Store } from '../../store';
+import { startJobs } from '../job/start';
+import { jobOf } from '../jobs/begun';
+import { JobRow } from '../jobs/JobRow';
+import { Clock } from './Clock';
+import { Outstanding } from './Outstanding';
+
+/** On the first page: what is not sent yet, and jobs that were begun here and that its list does not have. */
+export function FirstPage({ listed }: { listed: ReadonlySet<string> }) {
+  const store = useStore() as unknown as Store;
+  const kept = useKept();
+  useEffect(() => void startJobs(store), [store]);
+  const begun = kept.flatMap((waiting) => {
+    const job = waiting.name === BEGUN && !waiting.isSent ? jobOf(waiting) : null;
+    return job && !listed.has(job.id) ? [job] : [];
+  });
+  return (
+    <>
+      <Clock />
+      <Outstanding />
+      {begun.length > 0 ? (
+        <View role="list" aria-label="Begun here" style={styles.items}>
+          {begun.map((job) => (
+            <View key={job.id} role="listitem">
+              <JobRow job={job} />
+            </View>
+          ))}
+        </View>
+      ) : null}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({ items: { gap: 10, marginBottom: 10 } });

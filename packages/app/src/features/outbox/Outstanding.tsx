@@ -1,0 +1,44 @@
+import { router } from 'expo-router';
+import { Pressable, StyleSheet } from 'react-native';
+import { useTokens } from '../../theme';
+import { Icon } from '../../theme/icons';
+import { AppText } from '../../basics';
+import { useWaiting } from './useWaiting';
+import { outstandingText } from './words';
+
+/** What is not with the server yet, in one line that leads to all of it; of one job, or of every. */
+export function Outstanding({ jobId }: { jobId?: string }) {
+  const t = useTokens();
+  const waiting = useWaiting(jobId);
+  if (waiting.length === 0) return null;
+  const isBad = waiting.some(({ refused, isKept }) => refused !== undefined || !isKept);
+  const [ink, fill] = isBad ? [t.red, t.redSoft] : [t.amber, t.amberSoft];
+  const words = outstandingText(waiting);
+  return (
+    <Pressable
+      role="link"
+      aria-label={`${words} To all that waits`}
+      onPress={() => router.push('/outbox')}
+      style={[styles.line, { backgroundColor: fill }]}
+    >
+      <Icon name={isBad ? 'alert' : 'clock'} size={20} color={ink} />
+      <AppText kind="small" color={ink} style={styles.words}>
+        {words}
+      </AppText>
+      <Icon name="chevron-right" size={20} color={ink} />
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  line: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: 8,
+    minHeight: 44,
+    paddingHorizontal: 14,
+    paddingVertical: 4,
+    marginBottom: 6,
+  },
+  words: { flex: 1, fontVariant: ['tabular-nums'] },
+});

@@ -1,0 +1,41 @@
+/** What waits to be sent, told. */
+import { format } from 'date-fns/format';
+import { isToday } from 'date-fns/isToday';
+import { plural } from '../jobs/JobRow';
+import type { Waiting } from '../../documents/waiting';
+
+const WHAT: Readonly<Record<string, string>> = {
+  building: 'The building',
+  change: 'Notes, or whether it is done',
+  circuit: 'The wiring',
+  diagnosis: 'The search',
+  entry: 'An entry of the record',
+  job: 'The job itself',
+  photo: 'A photograph',
+  plan: 'The plan',
+  reading: 'A reading',
+  survey: 'The survey',
+};
+
+export const whatText = ({ name }: Pick<Waiting, 'name'>): string =>
+  WHAT[name.replace(/-aside$/, '')] ?? 'Something';
+
+/** "9:12", "Tue 9:12"; nothing where an earlier version kept it. */
+export const sinceText = ({ since }: Pick<Waiting, 'since'>): string =>
+  since === 0 ? '' : format(new Date(since), isToday(since) ? 'H:mm' : 'd MMM H:mm');
+
+/** In one line: how many, since when, and what is to be done about it. */
+export function outstandingText(waiting: readonly Waiting[]): string {
+  const refused = waiting.filter((one) => one.refused !== undefined).length;
+  const homeless = waiting.some(({ isKept }) => !isKept);
+  const open = waiting.length - refused;
+  const since = sinceText(waiting.find((one) => one.refused === undefined && one.since > 0) ?? { since: 0 });
+  const sent = open > 0 ? `Not sent yet: ${plural(open, 'thing')}${since ? `, since ${since}` : ''}. ` : '';
+  const not = refused > 0 ? `${plural(refused, 'thing')} not taken: look. ` : '';
+  const room = homeless
+    ? 'This browser has no room: leave this page open until it is sent.'
+    : open > 0
+      ? 'Kept here, sent by itself.'
+      : '';
+  return `${sent}${not}${room}`.trim();
+}

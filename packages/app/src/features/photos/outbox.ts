@@ -1,0 +1,54 @@
+/** Photographs the server did not answer for: kept here, and shown from here. */
+import { nanoid } from '@reduxjs/toolkit';
+import { outbox } from '../../documents/outbox';
+import { whatWaits } from '../../documents/waiting';
+import type { Photo, Pin } from './api';
+import { photosApi } from './api';
+import { shownFrom } from './photo-url';
+import type { Shrunk } from './shrink';
+
+interface Taken extends Shrunk {
+  jobId: string;
+  id: string;
+  station: string;
+  pins: Pin[];
+  /** ISO time by this device's clock. */
+  at: string;
+}
+
+const isTaken = (given: unknown): given is Taken => {
+  const { jobId, id, file } = (given ?? {}) as Partial<Taken>;
+  return typeof jobId === 'string' && typeof id === 'string' && file instanceof Blob;
+};
+
+export const photosOutbox = outbox<Taken>({
+  name: 'photo',
+  read: (given) => (isTaken(given) ? given : undefined),
+  send: async (dispatch, { jobId, id, station, file, pins }) => {
+    const { addPhoto, pinPhoto } = photosApi.endpoints;
+    const sent = await dispatch(addPhoto.initiate({ id: jobId, photo: id, station, file }));
+    if (sent.error || pins.length === 0) return sent;
+    return dispatch(pinPhoto.initiate({ id: jobId, photo: id, pins }));
+  },
+});
+
+/** A photograph just taken, under an id made here; it can be seen at once. */
+export function takenPhoto(jobId: string, station: string, shrunk: Shrunk, pins: Pin[] = []): Taken {
+  const id = nanoid();
+  shownFrom(id, shrunk.file);
+  return { ...shrunk, jobId, id, station, pins, at: new Date().toISOString() };
+}
+
+/** One that waits, as the server would show it. */
+export const photoOf = ({ id, station, width, height, pins, at }: Taken): Photo => ({
+  ...{ id, station, width, height, pins },
+  createdAt: at,
+});
+
+/** Lets what an earlier visit left be seen. */
+export function showWaitingPhotos(): void {
+  for (const { name, value } of whatWaits())
+    if (name === photosOutbox.name && isTaken(value)) shownFrom(value.id, value.file);
+}
+
+export const takenOf = (value: unknown): Taken | null => (isTaken(value) ? value : null);
