@@ -38,6 +38,24 @@ describe('jobs', () => {
     expect((await api().get(`/api/jobs/${id}`)).body).toMatchObject({ state: 'done' });
   });
 
+  test('put away are found by a search or when asked for, and brought back', async () => {
+    const { id } = await newJob('Winnowing floor', 'Heron stables');
+    await newJob('Granary', 'Heron stables');
+    const listed = async (query: object) =>
+      ((await api().get('/api/jobs').query(query).expect(200)).body as { id: string }[]).some(
+        (job) => job.id === id,
+      );
+    await api().patch(`/api/jobs/${id}`).send({ isAway: true }).expect(200);
+    expect(await listed({})).toBe(false);
+    expect(await listed({ away: true })).toBe(true);
+    expect(await listed({ search: 'winnowing' })).toBe(true);
+    expect(await listed({ search: 'granary', away: true })).toBe(false);
+    await api().patch(`/api/jobs/${id}`).send({ isAway: false, name: 'Winnowing floor, east' }).expect(200);
+    expect(await listed({})).toBe(true);
+    expect((await api().get(`/api/jobs/${id}`)).body).toMatchObject({ name: 'Winnowing floor, east' });
+    await api().patch(`/api/jobs/${id}`).send({ isAway: 'yes' }).expect(422);
+  });
+
   test('share a site by its name', async () => {
     await newJob('One', 'Shared site');
     await newJob('Two', 'Shared site');

@@ -72,6 +72,7 @@ export const jobChangeSchema = body({
     .string()
     .strict()
     .oneOf([...JOB_STATES], `must be one of ${JOB_STATES.join(', ')}`),
+  isAway: yup.boolean().strict(),
 });
 
 export const newRevisionSchema = body({
@@ -170,6 +171,7 @@ export const pinsSchema = body({
 
 export const listQuerySchema = yup.object({
   search: yup.string().trim().max(100, 'must be at most 100 characters').default(''),
+  away: yup.boolean().default(false),
 });
 
 const LEAST_FACTOR = 0.1;

@@ -3,6 +3,7 @@
 interface Asked {
   method: string;
   path: string;
+  query: Record<string, string>;
   body: unknown;
 }
 
@@ -12,11 +13,11 @@ type Answer = (asked: Asked) => { status?: number; body: unknown };
 export function serveRoutes(routes: Record<string, Answer>): Asked[] {
   const asked: Asked[] = [];
   globalThis.fetch = (async (request: Request) => {
-    const path = new URL(request.url).pathname;
+    const { pathname: path, searchParams } = new URL(request.url);
     const text = await request.text();
     const isJson = request.headers.get('content-type')?.includes('json') ?? false;
     const body: unknown = text === '' ? undefined : isJson ? JSON.parse(text) : text;
-    const entry = { method: request.method, path, body };
+    const entry = { method: request.method, path, query: Object.fromEntries(searchParams), body };
     asked.push(entry);
     const route = routes[`${entry.method} ${path}`];
     if (!route) throw new TypeError(`nothing serves ${entry.method} ${path}`);

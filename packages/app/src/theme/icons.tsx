@@ -1,5 +1,6 @@
 import {
   mdiAlertOutline,
+  mdiArchiveOutline,
   mdiArrowLeft,
   mdiCheckCircleOutline,
   mdiChevronDown,
@@ -36,6 +37,7 @@ import Svg, { Path } from 'react-native-svg';
 
 const PATHS = {
   alert: mdiAlertOutline,
+  archive: mdiArchiveOutline,
   back: mdiArrowLeft,
   check: mdiCheckCircleOutline,
   'chevron-down': mdiChevronDown,

@@ -156,7 +156,7 @@ async function jobIn(files: Files, id: string): Promise<StoredJob> {
       ...date(site),
       documents: documentsOf('sites', `${folder}job.json`, site.documents ?? []),
     },
-    job: { ...date(job), updatedAt: new Date(job.updatedAt) },
+    job: { ...date(job), isAway: job.isAway ?? false, updatedAt: new Date(job.updatedAt) },
     revisions: revisionsIn(files, `${folder}revisions.json`),
     documents: documentsOf(
       'jobs',

@@ -68,6 +68,8 @@ export const jobFileSchema = body({
       .strict()
       .oneOf([...JOB_STATES], `must be one of ${JOB_STATES.join(', ')}`)
       .required('is required'),
+    // Bundles of earlier versions have none.
+    isAway: yup.boolean().strict(),
     createdAt: time(),
     updatedAt: time(),
   }),

@@ -20,6 +20,7 @@ const jobRows = (db: Db) =>
       system: jobs.system,
       notes: jobs.notes,
       state: jobs.state,
+      isAway: jobs.isAway,
       createdAt: jobs.createdAt,
       updatedAt: jobs.updatedAt,
       revision: sql<number>`(select coalesce(max(${revisions.number}), 0) from ${revisions} where ${revisions.jobId} = ${jobs.id})`,
@@ -35,17 +36,26 @@ const jobRows = (db: Db) =>
 /** One job as the API shows it, if there is one. */
 export const storedJob = (db: Db, id: string) => jobRows(db).where(eq(jobs.id, id)).get();
 
+/** Whether there is any job, put away or not. */
+export const hasJobs = (db: Db): boolean =>
+  db.select({ id: jobs.id }).from(jobs).limit(1).get() !== undefined;
+
 /** `%` and `_` in what a person searches for are meant as themselves. */
 const contains = (search: string) => `%${search.replace(/[\\%_]/g, '\\$&')}%`;
 
-/** The jobs last worked on, or those of them that a search is in: in their name, their site, their system or their notes. */
-export function listJobs(db: Db, search: string) {
+/**
+ * The jobs last worked on, or those of them that a search is in: in their name, their site, their system or their notes.
+ * Those put away come only when they are asked for, or found by a search.
+ */
+export function listJobs(db: Db, { search, away }: { search: string; away: boolean }) {
   const pattern = contains(search);
   const matches = [jobs.name, sites.name, jobs.system, jobs.notes].map(
     (column) => sql`${like(column, pattern)} escape '\\'`,
   );
   const query = jobRows(db);
-  return (search ? query.where(and(or(...matches))) : query).orderBy(desc(jobs.updatedAt)).limit(500).all();
+  const found = search ? or(...matches) : undefined;
+  const shown = away ? eq(jobs.isAway, true) : search ? undefined : eq(jobs.isAway, false);
+  return query.where(and(found, shown)).orderBy(desc(jobs.updatedAt)).limit(500).all();
 }
 
 export const listSites = (db: Db) =>

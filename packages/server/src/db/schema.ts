@@ -38,6 +38,8 @@ export const jobs = sqliteTable(
     system: text('system').notNull(),
     notes: text('notes').notNull().default(''),
     state: text('state', { enum: JOB_STATES }).notNull().default('open'),
+    /** Out of the list until it is searched for or brought back. */
+    isAway: integer('is_away', { mode: 'boolean' }).notNull().default(false),
     createdAt: createdAt(),
     updatedAt: integer('updated_at', { mode: 'timestamp_ms' }).notNull(),
   },

@@ -16,7 +16,7 @@ import { buildingDocument } from '../documents';
 import { DEMO_BUILDING, DEMO_SITE } from './building';
 import { logReading } from '../db/readings';
 import type { NewJob } from '../db/jobs';
-import { createJob, listJobs, storedJob } from '../db/jobs';
+import { createJob, hasJobs, storedJob } from '../db/jobs';
 
 const renameStations = (circuit: Circuit, names: Record<string, string>): Circuit => ({
   ...circuit,
@@ -134,7 +134,7 @@ const DEMO: readonly (NewJob & {
 
 /** Loads the demo into a database that has no jobs; leaves any other alone. */
 export function loadDemo(db: Db): void {
-  if (listJobs(db, '').length > 0) return;
+  if (hasJobs(db)) return;
   for (const { readings: taken, ...job } of [...DEMO].reverse()) {
     const jobId = createJob(db, job);
     const { siteId } = storedJob(db, jobId)!;

@@ -23,8 +23,7 @@ export function jobRoutes(db: Db): Router {
   });
 
   router.get('/jobs', (request, response) => {
-    const { search } = listQuerySchema.validateSync(request.query);
-    response.json(listJobs(db, search));
+    response.json(listJobs(db, listQuerySchema.validateSync(request.query)));
   });
 
   router.post('/jobs', (request, response) => {
@@ -51,13 +50,14 @@ export function jobRoutes(db: Db): Router {
   router.patch('/jobs/:id', (request, response) => {
     const job = findJob(db, request.params.id);
     const change = jobChangeSchema.validateSync(request.body, { abortEarly: false });
-    const held = change.state === 'done' ? openBypassesOf(db).filter((one) => one.job === job.id) : [];
+    const held =
+      change.state === 'done' || change.isAway ? openBypassesOf(db).filter((one) => one.job === job.id) : [];
     const left = held.filter(({ to }) => to === null).map(({ label }) => label);
     if (left.length > 0)
       throw new Problem(
         invalid([
           {
-            path: 'state',
+            path: change.isAway ? 'isAway' : 'state',
             message: `must stay open while ${left.join(', ')} is bypassed: take it out and prove it, or hand it over`,
           },
         ]),

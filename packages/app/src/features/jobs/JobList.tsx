@@ -1,5 +1,5 @@
-import { router } from 'expo-router';
-import { useDeferredValue, useState } from 'react';
+import { router, useLocalSearchParams } from 'expo-router';
+import { useDeferredValue, useEffect, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { Searchbar } from 'react-native-paper';
 import { problemOf } from '../../store/api';
@@ -74,9 +74,18 @@ function OnTestPanels() {
 /** Every job, newest first, with search and a way to a new one. */
 export function JobList() {
   const t = useTokens();
-  const [search, setSearch] = useState('');
+  const { search: given } = useLocalSearchParams<{ search?: string }>();
+  const [search, setSearch] = useState(given ?? '');
   const asked = useDeferredValue(search.trim().slice(0, 100));
-  const { data, isLoading, error, refetch } = useListJobsQuery(asked);
+  const [isAway, setAway] = useState(false);
+  const { data, isLoading, error, refetch } = useListJobsQuery({
+    ...(asked && { search: asked }),
+    ...(isAway && { away: true }),
+  });
+  // In the address as well: it is there again after a job was looked at, and after a reload.
+  useEffect(() => {
+    if (asked !== (given ?? '')) router.setParams({ search: asked || undefined });
+  }, [asked, given]);
   const beyond = useReadEarly(data !== undefined || error !== undefined);
   return (
     <Column>
@@ -118,11 +127,13 @@ export function JobList() {
             <AppText>
               {asked
                 ? `No job or site matches “${asked}”.`
-                : 'No jobs yet. Begin one from the system in front of you.'}
+                : isAway
+                  ? 'No job is put away.'
+                  : 'No jobs yet. Begin one from the system in front of you.'}
             </AppText>
           </View>
         ) : null}
-        {beyond ? <beyond.FirstPage listed={new Set(data?.map(({ id }) => id))} /> : null}
+        {beyond && !isAway ? <beyond.FirstPage listed={new Set(data?.map(({ id }) => id))} /> : null}
         <Bypassed />
         <OnTestPanels />
         <View role="list" style={styles.items}>
@@ -132,6 +143,12 @@ export function JobList() {
             </View>
           ))}
         </View>
+        <ActionButton
+          label={isAway ? 'Back to the jobs in hand' : 'Jobs put away'}
+          icon={isAway ? 'back' : 'archive'}
+          look="plain"
+          onPress={() => setAway(!isAway)}
+        />
       </ScrollView>
       <View style={styles.foot}>
         <ActionButton

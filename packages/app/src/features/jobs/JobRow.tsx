@@ -24,6 +24,7 @@ function StateWords({ job }: { job: Job }) {
             : (['clock', t.amber, 'Not measured yet'] as const);
   return (
     <View style={styles.state}>
+      {job.isAway ? <AppText kind="small">Put away · </AppText> : null}
       <Icon name={icon} size={18} color={ink} />
       <AppText kind="strong" color={ink} style={styles.stateWords}>
         {words}

@@ -10,6 +10,8 @@ export interface Job {
   system: string;
   notes: string;
   state: 'open' | 'done';
+  /** Out of the list until it is searched for or brought back. */
+  isAway: boolean;
   createdAt: string;
   updatedAt: string;
   revision: number;
@@ -36,7 +38,7 @@ export interface NewJob {
 
 export interface JobChange {
   id: string;
-  change: Partial<Pick<Job, 'name' | 'notes' | 'state'>>;
+  change: Partial<Pick<Job, 'name' | 'notes' | 'state' | 'isAway'>>;
 }
 
 /** A safety that is bypassed on some job. */
@@ -59,8 +61,8 @@ export const jobsApi = api.injectEndpoints({
       query: () => 'fire-panels',
       providesTags: ['Jobs'],
     }),
-    listJobs: build.query<Job[], string>({
-      query: (search) => ({ url: 'jobs', params: search ? { search } : {} }),
+    listJobs: build.query<Job[], { search?: string; away?: true }>({
+      query: (params) => ({ url: 'jobs', params }),
       providesTags: ['Jobs'],
     }),
     listSites: build.query<{ id: string; name: string }[], undefined>({

@@ -42,7 +42,7 @@ export function jobOf({ value }: Waiting): OpenedJob | null {
   const { job, at } = value;
   const { id, siteId, name, site } = job;
   const shown: Job = {
-    ...{ id, siteId, name, site, notes: '', state: 'open', createdAt: at, updatedAt: at },
+    ...{ id, siteId, name, site, notes: '', state: 'open', isAway: false, createdAt: at, updatedAt: at },
     ...{ revision: 1, readings: 0, disagreeing: 0, bypasses: 0, system: '' },
   };
   return { ...shown, ...beginJob(job) };

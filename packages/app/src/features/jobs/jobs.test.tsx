@@ -8,7 +8,12 @@ import { NewJob } from './NewJob';
 const mockPush = jest.fn();
 const mockReplace = jest.fn();
 jest.mock('expo-router', () => ({
-  router: { push: (to: unknown) => mockPush(to), replace: (to: unknown) => mockReplace(to) },
+  router: {
+    push: (to: unknown) => mockPush(to),
+    replace: (to: unknown) => mockReplace(to),
+    setParams: () => undefined,
+  },
+  useLocalSearchParams: () => ({}),
 }));
 
 const job = (more: Partial<Job>): Job => ({
@@ -19,6 +24,7 @@ const job = (more: Partial<Job>): Job => ({
   system: 'Furnace with air conditioner',
   notes: '',
   state: 'open',
+  isAway: false,
   createdAt: new Date().toISOString(),
   updatedAt: new Date().toISOString(),
   revision: 1,
@@ -60,6 +66,14 @@ describe('the list of jobs', () => {
     expect(await screen.findByText(/No jobs yet/)).toBeTruthy();
     fireEvent.change(screen.getByPlaceholderText('Search jobs and sites'), { target: { value: 'kiln' } });
     expect(await screen.findByText('No job or site matches “kiln”.')).toBeTruthy();
+  });
+
+  test('shows those put away when they are asked for', async () => {
+    const asked = list([job({ isAway: true })]);
+    const { screen } = renderWithStore(<JobList />);
+    fireEvent.click(await screen.findByText('Jobs put away'));
+    expect(await screen.findByText(/^Put away ·/)).toBeTruthy();
+    await waitFor(() => expect(asked.some(({ query }) => query.away === 'true')).toBe(true));
   });
 
   test('offers to try again when the server does not answer', async () => {

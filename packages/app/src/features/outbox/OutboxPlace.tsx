@@ -59,7 +59,7 @@ function Item({ waiting }: { waiting: Waiting }) {
 export function OutboxPlace() {
   const store = useStore() as unknown as Store;
   const waiting = useWaiting();
-  const { data: jobs } = useListJobsQuery('');
+  const { data: jobs } = useListJobsQuery({});
   const nameOf = (jobId: string) => {
     const begun = waiting.find(({ name, id }) => name === BEGUN && id === jobId);
     const job = (begun && jobOf(begun)) ?? jobs?.find(({ id, siteId }) => id === jobId || siteId === jobId);

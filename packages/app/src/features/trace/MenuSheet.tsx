@@ -6,7 +6,7 @@ import { circuitToJson } from '@zygostat/core/formats';
 import { download, fileName } from '../../basics/download';
 import { theModel } from '../../model/model';
 import { useAppDispatch, useAppSelector } from '../../store';
-import type { Job } from '../jobs/api';
+import type { Job, JobChange } from '../jobs/api';
 import { sheetOpened } from './slice';
 import { changeKey, changesOutbox } from '../jobs/outbox';
 import { useTokens } from '../../theme';
@@ -14,29 +14,43 @@ import { ActionButton, BottomSheet, Options, AppText } from '../../basics';
 
 const STATES: Record<Job['state'], string> = { open: 'Open', done: 'Done' };
 const LONGEST_NOTES = 2000;
+const LONGEST_NAME = 80;
 
-/** Notes of the job, saved when the person leaves the field, however it is left. */
-function Notes({ job, save }: { job: Job; save: (notes: string) => void }) {
-  const [typed, setTyped] = useState(job.notes);
-  const latest = useRef({ typed, saved: job.notes, save });
+interface KeptProps {
+  label: string;
+  most: number;
+  isLong?: true;
+  /** What is left empty is put back as it was. */
+  isNeeded?: true;
+  kept: string;
+  save: (text: string) => void;
+}
+
+/** A line of the job's own, such as its notes, saved when the person leaves the field, however it is left. */
+function Kept({ label, most, isLong, isNeeded, kept, save }: KeptProps) {
+  const [typed, setTyped] = useState(kept);
+  const latest = useRef({ typed, saved: kept, save, isNeeded });
   useEffect(() => {
-    latest.current = { ...latest.current, typed, save };
+    latest.current = { ...latest.current, typed, save, isNeeded };
   });
   const leave = () => {
-    const { typed: now, saved, save: keep } = latest.current;
-    if (now.trim() === saved) return;
-    latest.current.saved = now.trim();
-    keep(now.trim());
+    const { typed: now, saved, save: keep, isNeeded: isAsked } = latest.current;
+    const text = now.trim();
+    const isBare = isAsked && text === '';
+    if (isBare) setTyped(saved);
+    if (text === saved || isBare) return;
+    latest.current.saved = text;
+    keep(text);
   };
   useEffect(() => leave, []);
   return (
     <TextInput
       mode="outlined"
-      multiline
-      label="Notes"
-      aria-label="Notes"
+      {...(isLong && { multiline: true })}
+      label={label}
+      aria-label={label}
       value={typed}
-      maxLength={LONGEST_NOTES}
+      maxLength={most}
       onChangeText={setTyped}
       onBlur={leave}
     />
@@ -50,7 +64,7 @@ export function MenuSheet({ circuit, job }: { circuit: Circuit; job: Job }) {
   const { inputs, world } = useAppSelector(({ bench }) => bench);
   const symbols = useAppSelector(({ settings }) => settings.symbols);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const change = async (what: Partial<Pick<Job, 'notes' | 'state'>>) => {
+  const change = async (what: JobChange['change']) => {
     const made = { id: job.id, change: what };
     const done = await dispatch(changesOutbox.deliver(changeKey(made), made));
     setTrouble(done.type === 'refused' ? done.detail : null);
@@ -61,12 +75,30 @@ export function MenuSheet({ circuit, job }: { circuit: Circuit; job: Job }) {
     download(`${name}-${which}.svg`, await theModel().drawing(circuit, which, symbols), 'image/svg+xml');
   return (
     <BottomSheet title={job.name} subtitle={job.system} onClose={() => dispatch(sheetOpened(null))}>
-      <Notes job={job} save={(notes) => void change({ notes })} />
+      <Kept
+        label="Name of the job"
+        most={LONGEST_NAME}
+        isNeeded
+        kept={job.name}
+        save={(called) => void change({ name: called })}
+      />
+      <Kept
+        label="Notes"
+        most={LONGEST_NOTES}
+        isLong
+        kept={job.notes}
+        save={(notes) => void change({ notes })}
+      />
       <Options
         label="This job is"
         options={STATES}
         value={job.state}
         onChange={(state) => void change({ state })}
+      />
+      <ActionButton
+        label={job.isAway ? 'Bring this job back to the list' : 'Put this job away'}
+        icon="archive"
+        onPress={() => void change({ isAway: !job.isAway })}
       />
       {trouble === null ? null : <AppText color={t.red}>{trouble}</AppText>}
       <ActionButton

@@ -1,0 +1,1 @@
+ALTER TABLE `jobs` ADD `is_away` integer DEFAULT false NOT NULL;
