@@ -211,10 +211,37 @@ test('everything common is reached by keys alone', { tag: '@wide' }, async ({ pa
   await page.keyboard.press('r');
   await expect(status(page)).toContainText('Tap the stud for the red probe');
   // As a person without a mouse goes there: on from wherever the focus is, key by key.
-  const reached = () =>
-    page.evaluate(() => document.activeElement?.getAttribute('data-testid') === 'stud-board.R');
-  for (let presses = 0; presses < 150 && !(await reached()); presses++) await page.keyboard.press('Tab');
-  expect(await reached()).toBe(true);
+  const here = () =>
+    page.evaluate(() => {
+      const { activeElement: at } = document;
+      return at?.getAttribute('data-testid') ?? at?.getAttribute('aria-label') ?? '';
+    });
+  for (let presses = 0; presses < 50 && !(await here()).startsWith('Circuit'); presses++)
+    await page.keyboard.press('Tab');
+  // The loom is one stop: arrows go from one to the next, towards where one wants to be.
+  await page.keyboard.press('Enter');
+  const wayTo = (testId: string) =>
+    page.evaluate((id) => {
+      const boxOf = (element: Element) => element.getBoundingClientRect();
+      const [from, to] = [
+        boxOf(document.activeElement!),
+        boxOf(document.querySelector(`[data-testid="${id}"]`)!),
+      ];
+      const [x, y] = [
+        to.x + to.width / 2 - from.x - from.width / 2,
+        to.y + to.height / 2 - from.y - from.height / 2,
+      ];
+      return Math.abs(y) > Math.abs(x)
+        ? y > 0
+          ? 'ArrowDown'
+          : 'ArrowUp'
+        : x > 0
+          ? 'ArrowRight'
+          : 'ArrowLeft';
+    }, testId);
+  for (let presses = 0; presses < 30 && (await here()) !== 'stud-board.R'; presses++)
+    await page.keyboard.press(await wayTo('stud-board.R'));
+  expect(await here()).toBe('stud-board.R');
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('probe-red')).toHaveAccessibleName(/Furnace board R/);
 });

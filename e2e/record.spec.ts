@@ -130,7 +130,7 @@ test('a heat pump is commissioned in order: dead first, delays counted, cold day
   await card.getByRole('button', { name: /^The call is made: wait/ }).click();
   await expect(card.getByRole('timer')).toContainText('Waiting is right, not a fault');
   await card.getByRole('button', { name: 'Not so' }).click();
-  await expect(page).toHaveURL(/job\/[\w-]+$/);
+  await expect(page).toHaveURL(/job\/[\w-]+\?view=find$/);
   await expect(page.getByRole('button', { name: 'Find it' })).toBeVisible();
 
   // All of it is in the report, which goes out with the job and comes back from its file.
@@ -215,6 +215,8 @@ test('a photograph is part of the log, and of the report', async ({ page, server
   const log = page.getByRole('list', { name: 'Log' });
   await expect(log).toContainText('Photograph of Roof: Caps still on the tubes');
   await expect(log.getByRole('img')).toBeVisible();
-  const paper = await (await page.request.get(`${server.url}/api/jobs/${id}/report.md?zone=UTC`)).text();
-  expect(paper).toMatch(/- Roof, .*: Caps still on the tubes \(photographs\/[\w-]+\.jpg\)/);
+  // Seen at once, sent a moment later.
+  const paper = async () =>
+    (await page.request.get(`${server.url}/api/jobs/${id}/report.md?zone=UTC`)).text();
+  await expect.poll(paper).toMatch(/- Roof, .*: Caps still on the tubes \(photographs\/[\w-]+\.jpg\)/);
 });

@@ -1,7 +1,7 @@
 import { expect, openNewJob, status, stud, test } from './bench';
 import type { Server } from './bench';
 import type { Page } from '@playwright/test';
-import { surveyFurnace } from './survey';
+import { colourButton, surveyFurnace } from './survey';
 
 async function startSurvey(page: Page, server: Server, name: string): Promise<string> {
   const answer = await page.request.post(`${server.url}/api/jobs`, {
@@ -48,7 +48,7 @@ test('a survey left half-way goes on where it was', async ({ page, server }) => 
   await page.goto(`${server.url}/job/${id}/survey`);
   await expect(page.getByRole('button', { name: 'Take back: a burner' })).toBeVisible();
   await page.getByRole('button', { name: 'Use Furnace with air conditioner', exact: true }).click();
-  await page.getByRole('button', { name: 'red', exact: true }).click();
+  await colourButton(page, 'red').click();
   await expect(page.getByRole('radio', { name: 'Thermostat R, red' })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('radio', { name: 'Thermostat R, red' })).toBeVisible();
@@ -56,7 +56,7 @@ test('a survey left half-way goes on where it was', async ({ page, server }) => 
 
 test('what contradicts is named, and nothing is lost by it', async ({ page, server }) => {
   await startSurvey(page, server, 'Contradictory');
-  const heading = page.getByRole('heading', { level: 2 }).first();
+  const heading = page.getByRole('heading', { level: 2 }).nth(1);
   await page.getByRole('button', { name: 'Yes', exact: true }).click();
   await expect(page.getByRole('alert')).toContainText('nothing here is 24 V');
   await page.getByRole('button', { name: 'Take back: a line-voltage thermostat' }).click();

@@ -27,6 +27,9 @@ const LANDED = [
   'white',
 ];
 
+/** A colour of the palette, which is called by its name and its code. */
+export const colourButton = (page: Page, colour: string) => button(page, new RegExp(`^${colour}, [A-Z]+$`));
+
 /** Surveys from an empty job to a finished record; returns how many taps it took. */
 export async function surveyFurnace(page: Page): Promise<number> {
   let taps = 0;
@@ -35,7 +38,7 @@ export async function surveyFurnace(page: Page): Promise<number> {
     taps++;
   };
   const done = page.getByText('That is enough to tell.');
-  const heading = page.getByRole('heading', { level: 2 }).first();
+  const heading = page.getByRole('heading', { level: 2 }).nth(1);
   while (!(await done.isVisible())) {
     const question = await heading.textContent();
     await tap(SEEN.find(([words]) => words.test(question ?? ''))![1]);
@@ -45,7 +48,8 @@ export async function surveyFurnace(page: Page): Promise<number> {
   for (const colour of LANDED) {
     const here = page.getByRole('radio', { checked: true });
     const name = await here.getAttribute('aria-label');
-    await tap(colour);
+    await colourButton(page, colour).click();
+    taps++;
     // By itself on to the next terminal; the very last stays and shows its colour.
     await expect(here).not.toHaveAttribute('aria-label', name!);
   }
@@ -65,7 +69,7 @@ const PUMP_SEEN: typeof SEEN = [
 export async function surveyHeatPump(page: Page): Promise<void> {
   const take = button(page, 'Use Heat pump with strips');
   const done = page.getByText('That is enough to tell.');
-  const heading = page.getByRole('heading', { level: 2 }).first();
+  const heading = page.getByRole('heading', { level: 2 }).nth(1);
   await expect(heading).toBeVisible();
   while (!(await done.isVisible())) {
     const question = (await heading.textContent()) ?? '';
@@ -109,7 +113,7 @@ export async function landOldSubBase(page: Page): Promise<void> {
       const stat = name.startsWith('Thermostat');
       const colour = PUMP_LANDED[name] ?? (stat ? undefined : BY_MARK[name.split(' ').at(-1)!]);
       if (!colour) continue;
-      await button(page, colour).click();
+      await colourButton(page, colour).click();
       // Recording the last one of an end walks on by itself: back to where we are.
       await ends.nth(i).click();
       await expect(page.getByRole('radio', { name: `${name}, ${colour}`, exact: true })).toBeVisible();

@@ -3,10 +3,12 @@ import { useEffect, useState } from 'react';
 import { StyleSheet, View, useColorScheme } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
+import { followFocus } from '../basics/focus';
+import { hearKeys } from '../basics/keys';
 import { later } from '../features/later';
 import { makeStore, useAppSelector } from '../store';
 import { readyOffline } from '../store/offline';
-import { TokensContext, dark, glare, light, paperThemes, useShippedFonts } from '../theme';
+import { TokensContext, dark, glare, light, paperThemes, usePageTheme, useShippedFonts } from '../theme';
 import { paperIcon } from '../theme/icons';
 
 /** What is opened first has the line to itself for so long before the rest of the app is fetched, ms. */
@@ -33,8 +35,10 @@ function Themed() {
   const choice = useAppSelector(({ settings }) => settings.theme);
   const device = useColorScheme();
   const name = choice === 'system' ? (device === 'dark' ? 'dark' : 'light') : choice;
+  const tokens = { light, dark, glare }[name];
+  usePageTheme(tokens, name === 'dark');
   return (
-    <TokensContext.Provider value={{ light, dark, glare }[name]}>
+    <TokensContext.Provider value={tokens}>
       <PaperProvider theme={paperThemes[name]} settings={{ icon: paperIcon }}>
         <Pages />
       </PaperProvider>
@@ -45,6 +49,8 @@ function Themed() {
 export default function Layout() {
   const [store] = useState(makeStore);
   useShippedFonts();
+  useEffect(hearKeys, []);
+  useEffect(followFocus, []);
   useEffect(() => {
     const timer = setTimeout(() => void readyOffline(), SETTLED_MS);
     return () => clearTimeout(timer);

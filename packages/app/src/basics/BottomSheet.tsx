@@ -3,6 +3,7 @@ import { Modal, Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { useTokens, useWide } from '../theme';
 import { ActionButton } from './ActionButton';
 import { AppText } from './AppText';
+import { useBackCloses } from './backCloses';
 
 type BottomSheetProps = PropsWithChildren<{ title: string; subtitle?: string; onClose: () => void }>;
 
@@ -10,6 +11,7 @@ type BottomSheetProps = PropsWithChildren<{ title: string; subtitle?: string; on
 export function BottomSheet({ title, subtitle, onClose, children }: BottomSheetProps) {
   const t = useTokens();
   const wide = useWide();
+  useBackCloses(onClose);
   return (
     <Modal transparent visible animationType="none" onRequestClose={onClose} aria-label={title}>
       <View style={[styles.cover, wide ? styles.right : styles.bottom]}>

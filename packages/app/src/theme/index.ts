@@ -27,5 +27,6 @@ export const useWide = (): boolean => useShape() === 'wide';
 
 export * from './compiled';
 export * from './fonts';
+export * from './page';
 export * from './paper';
 export * from './tokens';

@@ -213,14 +213,3 @@ export function addJacket(
     survey: { ...survey, runs: [...survey.runs, { ...run, cable: id }] },
   };
 }
-
-/** What is still to be looked at: ends of runs at which nothing is recorded. */
-export function openEnds(circuit: Circuit, { runs }: Pick<Survey, 'runs'>): { cable: string; end: End }[] {
-  return runs.flatMap(({ cable }) => {
-    const conductors = findCable(circuit, cable)?.conductors ?? [];
-    return ENDS.filter((end) => !conductors.some((conductor) => conductor[end] !== null)).map((end) => ({
-      cable,
-      end,
-    }));
-  });
-}

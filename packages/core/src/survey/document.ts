@@ -13,6 +13,8 @@ export interface RunEnd {
   station: string;
   /** Terminals to look at, in order; others may be recorded too. */
   terminals: readonly TerminalId[];
+  /** Those looked at with nothing on them. */
+  bare?: readonly TerminalId[];
 }
 
 /** A run of control cable from one station to another. */
@@ -52,6 +54,11 @@ const runEnd = yup
       .of(word().required('is required'))
       .max(MOST_TERMINALS, `must have at most ${MOST_TERMINALS} entries`)
       .required('is required'),
+    bare: yup
+      .array()
+      .strict()
+      .of(word().required('is required'))
+      .max(MOST_TERMINALS, `must have at most ${MOST_TERMINALS} entries`),
   })
   .strict()
   .noUnknown(({ unknown }: { unknown: string }) => `has unknown field ${unknown}`);

@@ -2,6 +2,7 @@
 export * from './as-found';
 export * from './customary';
 export * from './document';
+export * from './ends';
 export * from './features';
 export * from './discrepancies';
 export * from './identify';

@@ -1,5 +1,5 @@
 /** Identification and as-found record. How systems are told apart and customary colours are common practice. */
-import { land, parseCircuit, setValue } from '../circuit';
+import { land, lift, parseCircuit, setValue } from '../circuit';
 import type { Circuit } from '../circuit';
 import type { ColourCode } from '../standards';
 import {
@@ -9,7 +9,7 @@ import {
   heatPumpWithStrips,
   twoTransformerSplit,
 } from '../systems';
-import type { Answers, Survey } from '.';
+import type { Answers, Run, Survey } from '.';
 import {
   EMPTY_SURVEY,
   FEATURES,
@@ -19,11 +19,14 @@ import {
   featuresOf,
   discrepanciesOf,
   nextQuestion,
-  openEnds,
+  endsSeen,
+  recordSeen,
+  terminalsAt,
   paletteFor,
   rankSystems,
   recordLanding,
   recordSpare,
+  recordedOn,
   runsOf,
   surveyProblems,
   takeSystem,
@@ -126,14 +129,47 @@ describe('as found', () => {
           .map(({ colour, from, to }) => `${cable.id} ${colour} ${from} ${to}`),
       );
     expect(landings(recorded).sort()).toEqual(landings(truth).sort());
-    expect(openEnds(recorded, { runs: runsOf(truth) })).toEqual([]);
+    expect(endsSeen(recorded, runsOf(truth)).flatMap(({ open }) => open)).toEqual([]);
   });
 
   test('begins with nothing recorded and every end open', () => {
     const { circuit, survey } = start('furnace-ac');
-    expect(openEnds(circuit, survey)).toHaveLength(4);
+    expect(endsSeen(circuit, survey.runs).map(({ all, open }) => open.length / all.length)).toEqual([
+      1, 1, 1, 1,
+    ]);
     expect(survey.runs.map(({ cable }) => cable).sort()).toEqual(['statCable', 'yardCable']);
   });
+
+  test('nothing there is an answer, and taken back by a colour', () => {
+    const { circuit, survey } = start('furnace-ac');
+    const [run] = survey.runs as [Run];
+    const [terminal = ''] = run.from.terminals;
+    const at = { cable: run.cable, end: 'from', terminal } as const;
+    const openOn = (seen: { circuit: Circuit; runs: readonly Run[] }) =>
+      endsSeen(seen.circuit, seen.runs)[0]!.open.includes(terminal);
+    const bare = recordSeen(circuit, survey.runs, at, null);
+    expect([openOn({ circuit, runs: survey.runs }), openOn(bare)]).toEqual([true, false]);
+    expect(surveyProblems({ ...survey, runs: bare.runs })).toEqual([]);
+    const second = recordSeen(bare.circuit, bare.runs, at, 'RD');
+    expect([openOn(second), second.runs[0]!.from.bare]).toEqual([false, []]);
+  });
+
+  test.each(['stat.Y', 'float.NC', 'nutY.NUT'])(
+    'what was lifted off %s can be recorded there again',
+    (terminal) => {
+      const truth = furnaceAirConditioner('Job');
+      const place = runsOf(truth).flatMap((run) =>
+        (['from', 'to'] as const).flatMap((end) =>
+          run[end].terminals.includes(terminal) ? [{ run, end }] : [],
+        ),
+      )[0]!;
+      const { id } = recordedOn(truth, place.run.cable, place.end, terminal)!;
+      const lifted = lift(truth, id, place.end);
+      const again = runsOf(lifted).find(({ cable }) => cable === place.run.cable)!;
+      expect(again[place.end].terminals).not.toContain(terminal);
+      expect(terminalsAt(lifted, again, place.end)).toContain(terminal);
+    },
+  );
 
   test('a second thought moves the colour and clears what it replaces', () => {
     const { circuit } = start('furnace-ac');

@@ -6,7 +6,7 @@ import type { Plan } from '@zygostat/core/wire';
 import undoable from 'redux-undo';
 import type { Progress } from '../../documents/sync';
 
-interface Edit {
+export interface Edit {
   circuit: Circuit | null;
   /** What the last edit was, for the revision's note. */
   note: string;
@@ -17,7 +17,7 @@ interface Edit {
 const TOGETHER = 'Put together with what was changed elsewhere';
 
 /** Ticks of a landing list before and after a step. */
-interface Ticks {
+export interface Ticks {
   was: Plan['done'];
   now: Plan['done'];
 }
@@ -29,6 +29,15 @@ export const putTogether = createAction<{
   value: Circuit;
   state: Progress['state'];
 }>('edits/putTogether');
+
+/** The steps before and after a circuit as an earlier visit of this tab left them. */
+export interface Steps {
+  past: Edit[];
+  present: Edit;
+  future: Edit[];
+}
+
+const stepsTakenUp = createAction<Steps>('edits/stepsTakenUp');
 
 const edits = createSlice({
   name: 'edits',
@@ -68,14 +77,20 @@ export type EditsState = ReturnType<typeof withUndo>;
 export const editsReducer: typeof withUndo = (state, action) => {
   const next = withUndo(state, action);
   // To undo past what another person changed would take that back too.
-  return putTogether.match(action) ? { ...next, past: [], future: [] } : next;
+  if (putTogether.match(action)) return { ...next, past: [], future: [] };
+  if (!stepsTakenUp.match(action)) return next;
+  const { payload } = action;
+  return { ...next, ...payload, _latestUnfiltered: payload.present, index: payload.past.length };
 };
 
-/** Takes up a circuit as opened, with no history behind it. */
-export const takeUp = (circuit: Circuit) => (dispatch: Dispatch) => {
-  dispatch(loaded(circuit));
-  dispatch({ type: FORGET });
-};
+/** Takes up a circuit as opened, with the steps that led to it where they are known, and none behind it otherwise. */
+export const takeUp =
+  (circuit: Circuit, steps: Steps | null = null) =>
+  (dispatch: Dispatch) => {
+    dispatch(loaded(circuit));
+    dispatch({ type: FORGET });
+    if (steps) dispatch(stepsTakenUp(steps));
+  };
 
 export type Saving = Progress;
 

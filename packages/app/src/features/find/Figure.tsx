@@ -67,6 +67,9 @@ export function Figure({ proposal, scale: { unit, most, far }, onHold }: FigureP
           error={problem !== ''}
           style={styles.grow}
         />
+        {unit === 'Ω' ? (
+          <ActionButton label="OL" hint="OL: open loop" onPress={() => onHold(OPEN_OHMS)} />
+        ) : null}
         <ActionButton label="Hold" look="filled" onPress={hold} style={styles.hold} />
       </View>
       <HelperText type="error" visible={problem !== ''}>

@@ -1,5 +1,4 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
@@ -11,6 +10,7 @@ import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { useConfirmMutation, useRepairMutation } from './api';
 import { useNote } from './useNote';
+import { goTo } from '../job/address';
 
 interface SettledProps {
   view: FindView;
@@ -67,16 +67,10 @@ export function Settled({ view, names, circuit, jobId, meter, onNoBetter, onEnd 
         Gas, refrigerant, line voltage and life safety belong to who is licensed for them where you are.
       </AppText>
       {each(settled).some(({ type }) => type === 'replace-conductor' || type === 'replace-cable') ? (
-        <ActionButton
-          label="Ways out: Plan, Add, Run"
-          onPress={() => router.push({ pathname: '/job/[id]/plan', params: { id: jobId } })}
-        />
+        <ActionButton label="Ways out: Plan, Add, Run" onPress={() => goTo(jobId, 'plan')} />
       ) : null}
       {settled.type === 'compare' ? (
-        <ActionButton
-          label="Write down what is there: Wire"
-          onPress={() => router.push({ pathname: '/job/[id]/wire', params: { id: jobId } })}
-        />
+        <ActionButton label="Write down what is there: Wire" onPress={() => goTo(jobId, 'wire')} />
       ) : null}
       <AppText>{`Then make the same call again. All is right with: ${inSentence(runningText(names, view.right))}.`}</AppText>
       {meter !== null ? (

@@ -2,10 +2,13 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Observation, Proposal, Step } from '@zygostat/core/diagnose';
+import { OPEN_OHMS } from '@zygostat/core/diagnose';
 import type { Names } from '@zygostat/core/words';
 import { choiceText, failureText, percentText, stepText } from '@zygostat/core/words';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
+import { Aloud } from '../aloud/Aloud';
+import { GOAL, useFocusNext } from '../../basics/focus';
 import { BenchAnswer } from './BenchAnswer';
 import { CableCard } from './CableCard';
 import { Figure, scaleOf } from './Figure';
@@ -65,7 +68,7 @@ function Answer({ text, share, meaning, whole, onPress }: AnswerProps) {
 /** The observation a figure makes: that of any answer, with the figure in it. */
 function withFigure({ choices }: Proposal, figure: number): Observation[] {
   const [first] = choices[0]!.observed;
-  if (first?.type === 'reading') return [{ ...first, value: figure }];
+  if (first?.type === 'reading') return [{ ...first, value: figure >= OPEN_OHMS ? 'open' : figure }];
   return first?.type === 'clamp' ? [{ ...first, amps: figure }] : [];
 }
 
@@ -87,6 +90,7 @@ export function StepCard(props: StepCardProps) {
   const { proposal, others, circuit, names, meter, title = 'Next', onAnswer, onSkip } = props;
   const t = useTokens();
   const [why, setWhy] = useState(false);
+  const goal = useFocusNext(proposal);
   const { step, minutes, choices } = proposal;
   const place = circuit.stations.find(({ id }) => id === step.station)?.name ?? '';
   const caution = cautionFor(step);
@@ -94,14 +98,19 @@ export function StepCard(props: StepCardProps) {
   const give = (observed: readonly Observation[]) => onAnswer(step, observed);
   return (
     <View
+      ref={goal}
+      {...GOAL}
       role="region"
       aria-label="Next step"
       style={[styles.card, { backgroundColor: t.card, borderColor: t.copper }]}
     >
       <AppText kind="small">{`${title} · about ${Math.max(1, Math.round(minutes))} min · ${place}`}</AppText>
-      <AppText kind="title" heading={2}>
-        {stepText(names, step)}
-      </AppText>
+      <View aria-live="polite">
+        <AppText kind="title" heading={2}>
+          {stepText(names, step)}
+        </AppText>
+      </View>
+      <Aloud text={`At ${place}: ${stepText(names, step)}. ${caution}`} />
       {caution ? (
         <AppText kind="small" color={t.amber}>
           {caution}

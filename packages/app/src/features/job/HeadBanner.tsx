@@ -1,11 +1,13 @@
-import { router } from 'expo-router';
 import { Pressable, StyleSheet } from 'react-native';
 import type { IconName } from '../../theme/icons';
 import { Icon } from '../../theme/icons';
 import { AppText } from '../../basics';
+import { goTo } from './address';
 
 interface HeadBannerProps {
   jobId: string;
+  /** The view of the record it leads to. */
+  view: string;
   icon: IconName;
   words: string;
   ink: string;
@@ -13,12 +15,12 @@ interface HeadBannerProps {
 }
 
 /** Something that must not be forgotten, under the head of every place of a job; it leads to the record. */
-export function HeadBanner({ jobId, icon, words, ink, fill }: HeadBannerProps) {
+export function HeadBanner({ jobId, view, icon, words, ink, fill }: HeadBannerProps) {
   return (
     <Pressable
       role="link"
       aria-label={words}
-      onPress={() => router.replace({ pathname: '/job/[id]/record', params: { id: jobId } })}
+      onPress={() => goTo(jobId, 'record', view)}
       style={[styles.held, { backgroundColor: fill }]}
     >
       <Icon name={icon} size={20} color={ink} />

@@ -63,6 +63,7 @@ function HeldOpen({ jobId }: { jobId: string }) {
   return (
     <HeadBanner
       jobId={jobId}
+      view="open"
       icon="alert"
       words={`Bypassed: ${labelsOf(still, circuit)}`}
       ink={t.red}

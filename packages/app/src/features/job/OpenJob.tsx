@@ -16,7 +16,9 @@ import { keptDraft } from '../../documents/sync';
 import { useHoldJob } from '../hold/useHoldJob';
 import { keptBench } from '../bench/kept';
 import { circuitDocument, saveRequested } from '../circuit/saving';
+import { keptSteps } from '../circuit/steps';
 import { traceOpened } from '../trace/slice';
+import { useAwake } from './useAwake';
 import { startJobs } from './start';
 import { opened, takeUp } from '../circuit/slice';
 import { useTokens } from '../../theme';
@@ -37,7 +39,8 @@ function useLoadJob(id: string, fresh: OpenedJob | undefined): boolean {
       dispatch(traceOpened());
       dispatch(told(null));
       dispatch(benchOpened(keptBench(id) ?? {}));
-      dispatch(takeUp(draft?.value ?? fresh.circuit));
+      const circuit = draft?.value ?? fresh.circuit;
+      dispatch(takeUp(circuit, keptSteps(id, circuit)));
       dispatch(opened({ jobId: id, base: draft?.base ?? fresh.revision }));
       benchRunnerOf(store).ask();
       // Saved on top of what it was made on: the server says if another tab was first.
@@ -79,6 +82,7 @@ export function OpenJob({ id, children }: PropsWithChildren<{ id: string }>) {
   const { data: job, error, isFetching, refetch } = useOpenJobQuery(id, { refetchOnMountOrArgChange: true });
   const ready = useLoadJob(id, isFetching ? undefined : job);
   const circuit = useAppSelector(({ edits }) => edits?.present.circuit);
+  useAwake();
   useHoldJob(id, ready ? job?.siteId : undefined);
   const opened = useMemo(() => (job && ready && circuit ? { job, circuit } : null), [job, ready, circuit]);
   if (opened) return <OpenedContext.Provider value={opened}>{children}</OpenedContext.Provider>;

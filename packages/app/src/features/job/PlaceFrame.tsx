@@ -5,10 +5,14 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
 import { told } from '../../store/notice';
 import { useShape, useTokens } from '../../theme';
+import { useHand } from '../settings/useHand';
+import { AppText, SkipLink, WORK } from '../../basics';
+import { GOAL } from '../../basics/focus';
 import { SaveState } from '../circuit/SaveState';
+import { PLACE_TITLES, usePageTitle } from './title';
 import { JobHeader } from './JobHeader';
 import { LiveBench } from './LiveBench';
-import type { PlaceName } from './PlacesBar';
+import type { PlaceName } from './address';
 import { PlacesBar } from './PlacesBar';
 
 type PlaceFrameProps = PropsWithChildren<{
@@ -21,11 +25,14 @@ type PlaceFrameProps = PropsWithChildren<{
 /** A place that is one column of work: head, tabs, the work, the way to the other places; on a wide screen the live loom beside it. */
 export function PlaceFrame({ job, here, tabs, children }: PlaceFrameProps) {
   const t = useTokens();
+  const hand = useHand();
   const shape = useShape();
   const wide = shape === 'wide';
   const dispatch = useAppDispatch();
   const circuit = useAppSelector(({ edits }) => edits.present.circuit);
   const message = useAppSelector(({ notice }) => notice);
+  const title = PLACE_TITLES[here];
+  usePageTitle(title, job);
   const places = <PlacesBar jobId={job.id} here={here} />;
   const beside = wide || shape === 'sideways';
   const head = (
@@ -38,13 +45,19 @@ export function PlaceFrame({ job, here, tabs, children }: PlaceFrameProps) {
   // In a low window the head goes up with the work, and on a small one the way to other places too.
   const low = shape === 'sideways' || shape === 'small';
   return (
-    <View style={[styles.page, beside ? styles.wide : null, { backgroundColor: t.paper }]}>
+    <View style={[styles.page, beside ? [styles.wide, hand] : null, { backgroundColor: t.paper }]}>
+      <SkipLink />
       {beside ? places : null}
       <View style={styles.work} role="main">
         {low ? null : head}
         <ScrollView style={styles.grow}>
           {low ? head : null}
-          <View style={styles.column}>{children}</View>
+          <View id={WORK} {...GOAL} style={styles.column}>
+            <AppText heading={2} style={styles.unseen}>
+              {title}
+            </AppText>
+            {children}
+          </View>
           {shape === 'small' ? places : null}
         </ScrollView>
       </View>
@@ -62,5 +75,7 @@ const styles = StyleSheet.create({
   wide: { flexDirection: 'row' },
   work: { flex: 1 },
   grow: { flex: 1 },
+  // Heard, not seen: the bar shows where one is.
+  unseen: { position: 'absolute', width: 1, height: 1, overflow: 'hidden' },
   column: { padding: 12, gap: 12, width: '100%', maxWidth: 760, alignSelf: 'center' },
 });

@@ -1,19 +1,19 @@
-import { router } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { useShape, useTokens } from '../../theme';
 import type { IconName } from '../../theme/icons';
 import { Icon } from '../../theme/icons';
 import { AppText } from '../../basics';
+import type { PlaceName } from './address';
+import { goTo } from './address';
+import { PLACE_TITLES } from './title';
 
-const PLACES = {
-  survey: { title: 'Survey', icon: 'survey', path: '/job/[id]/survey' },
-  plan: { title: 'Plan', icon: 'plan', path: '/job/[id]/plan' },
-  wire: { title: 'Wire', icon: 'wire', path: '/job/[id]/wire' },
-  trace: { title: 'Trace', icon: 'trace', path: '/job/[id]' },
-  record: { title: 'Record', icon: 'record', path: '/job/[id]/record' },
-} as const satisfies Record<string, { title: string; icon: IconName; path: string }>;
-
-export type PlaceName = keyof typeof PLACES;
+const ICONS = {
+  survey: 'survey',
+  plan: 'plan',
+  wire: 'wire',
+  trace: 'trace',
+  record: 'record',
+} as const satisfies Record<PlaceName, IconName>;
 
 /** The working places of a job: along the bottom on a phone, down the left on a wide one, and where the window is low. */
 export function PlacesBar({ jobId, here }: { jobId: string; here: PlaceName }) {
@@ -30,8 +30,8 @@ export function PlacesBar({ jobId, here }: { jobId: string; here: PlaceName }) {
         { backgroundColor: t.paper, borderColor: t.line },
       ]}
     >
-      {(Object.keys(PLACES) as PlaceName[]).map((name) => {
-        const { title, icon, path } = PLACES[name];
+      {(Object.keys(ICONS) as PlaceName[]).map((name) => {
+        const title = PLACE_TITLES[name];
         const ink = name === here ? t.copper : t.mute;
         return (
           <Pressable
@@ -39,14 +39,14 @@ export function PlacesBar({ jobId, here }: { jobId: string; here: PlaceName }) {
             role="link"
             aria-label={title}
             {...(name === here && { 'aria-current': 'page' as const })}
-            onPress={() => router.replace({ pathname: path, params: { id: jobId } })}
+            onPress={() => goTo(jobId, name)}
             style={[
               styles.place,
               shape === 'wide' ? styles.beside : styles.above,
               name === here ? { borderColor: t.copper } : styles.elsewhere,
             ]}
           >
-            <Icon name={icon} size={22} color={ink} />
+            <Icon name={ICONS[name]} size={22} color={ink} />
             <AppText kind={shape === 'wide' ? 'strong' : 'small'} color={ink}>
               {title}
             </AppText>

@@ -9,6 +9,7 @@ import { firstReducers } from '../../store/root';
 import { keepingBench } from '../bench/keeping';
 import { circuitDocument } from '../circuit/saving';
 import { jobsOutbox } from '../jobs/begun';
+import { keepingSteps } from '../circuit/steps';
 import { changesOutbox } from '../jobs/outbox';
 import { diagnosisDocument } from '../find/document';
 import { planDocument } from '../plan/document';
@@ -17,6 +18,7 @@ import { photosOutbox, showWaitingPhotos } from '../photos/outbox';
 import { readingsOutbox } from '../readings/outbox';
 import { recordOutbox } from '../record/outbox';
 import { buildingDocument } from '../site/document';
+import { buzzing } from '../settings/buzzing';
 import { surveyDocument } from '../survey/document';
 import { jobReducers } from './reducers';
 
@@ -31,7 +33,13 @@ const started = new WeakMap<Store, Promise<void>>();
 async function start(store: Store): Promise<void> {
   store.replaceReducer(combineReducers({ ...firstReducers, ...jobReducers }));
   const sending = [syncing(circuitDocument), ...[...DOCUMENTS, ...OUTBOXES].map((one) => one.sending())];
-  const listeners = [...sending.flatMap((one) => one.listeners), keepingBench(), followingUndo()];
+  const listeners = [
+    ...sending.flatMap((one) => one.listeners),
+    keepingBench(),
+    keepingSteps(),
+    followingUndo(),
+    buzzing(),
+  ];
   for (const listener of listeners) store.dispatch(listener);
   await takeOverEarlier();
   await readWaiting(NAMES.flatMap((name) => [name, asideOf(name)]));

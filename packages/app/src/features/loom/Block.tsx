@@ -9,6 +9,7 @@ import type { Block } from '@zygostat/core/drawing';
 import type { Standing } from '@zygostat/core/network';
 import { fillStyle, useTokens } from '../../theme';
 import { AppText } from '../../basics';
+import { OFF_TAB } from './arrows';
 
 const faceId = (block: Block) => `face-${block.terminal}`;
 
@@ -73,6 +74,7 @@ function BlockButton({ block, inviting, onTap }: BlockButtonProps) {
   const t = useTokens();
   return (
     <Pressable
+      {...OFF_TAB}
       role="button"
       aria-labelledby={faceId(block)}
       testID={`stud-${block.terminal}`}

@@ -5,6 +5,7 @@ import type { Chip } from '@zygostat/core/drawing';
 import { Icon } from '../../theme/icons';
 import { useTokens } from '../../theme';
 import { AppText } from '../../basics';
+import { OFF_TAB } from './arrows';
 
 interface ChipButtonProps {
   chip: Chip;
@@ -43,6 +44,7 @@ export const ChipButton = memo(function ChipButton({
       ]}
     >
       <Pressable
+        {...OFF_TAB}
         role="switch"
         aria-checked={tone === 'ok'}
         aria-label={`${label}, ${state ?? 'no state'}`}
@@ -58,6 +60,7 @@ export const ChipButton = memo(function ChipButton({
         </AppText>
       </Pressable>
       <Pressable
+        {...OFF_TAB}
         role="button"
         aria-label={`About ${label}`}
         onPress={() => onMore(chip.device)}

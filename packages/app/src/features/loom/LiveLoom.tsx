@@ -1,6 +1,6 @@
-import { memo, useCallback, useState } from 'react';
+import { memo, useCallback, useEffect, useState } from 'react';
 import type { LayoutChangeEvent } from 'react-native';
-import { View, useWindowDimensions } from 'react-native';
+import { StyleSheet, View, useWindowDimensions } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { sheetOpened } from '../trace/slice';
@@ -8,6 +8,8 @@ import { useBypassed } from '../record/useRecord';
 import { useWide } from '../../theme';
 import type { TraceActions } from '../trace/useTraceActions';
 import { Loom } from './Loom';
+import { LoomTools } from './LoomTools';
+import { useZoom } from './useZoom';
 
 /** Wider than this a loom only spreads, px. */
 const WIDEST = 1200;
@@ -42,24 +44,57 @@ export const LiveLoom = memo(function LiveLoom({
     (conductor: string) => void dispatch(sheetOpened({ type: 'conductor', conductor })),
     [dispatch],
   );
+  const [whole, setWhole] = useState(0);
+  const { frame, zoom, fit, back } = useZoom(whole);
+  const [place, setPlace] = useState<string | null>(null);
+  useEffect(() => {
+    const first = circuit.devices.find(({ station }) => station === place);
+    const element = frame.current as unknown as HTMLElement | null;
+    if (first)
+      element?.querySelector?.(`[data-testid^="plate-${first.id}"]`)?.scrollIntoView?.({ block: 'center' });
+    // Where it lies does not change with every edit; it is gone to when it is chosen.
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- Only the choice leads there.
+  }, [place]);
   return (
-    <View onLayout={measure} testID="loom">
+    <View ref={frame} onLayout={measure} testID="loom">
       {width > 0 ? (
-        <Loom
-          circuit={circuit}
-          view={view}
-          meter={meter}
-          width={Math.min(width, WIDEST)}
-          suspects={suspects}
-          cleared={cleared}
-          bypassed={bypassed}
-          inviting={inviting}
-          onStud={actions.tapStud}
-          onToggle={actions.toggle}
-          onDevice={onDevice}
-          onConductor={onConductor}
-        />
+        <View style={zoom === 1 ? null : [styles.zoomed, { height: whole * zoom }]}>
+          <View
+            onLayout={({ nativeEvent }) => setWhole(Math.ceil(nativeEvent.layout.height))}
+            style={zoom === 1 ? null : [styles.scaled, { transform: [{ scale: zoom }] }]}
+          >
+            <Loom
+              place={place}
+              circuit={circuit}
+              view={view}
+              meter={meter}
+              width={Math.min(width, WIDEST)}
+              suspects={suspects}
+              cleared={cleared}
+              bypassed={bypassed}
+              inviting={inviting}
+              onStud={actions.tapStud}
+              onToggle={actions.toggle}
+              onDevice={onDevice}
+              onConductor={onConductor}
+            />
+          </View>
+        </View>
       ) : null}
+      <LoomTools
+        circuit={circuit}
+        place={place}
+        onPlace={setPlace}
+        isWhole={zoom === 1}
+        onFit={fit}
+        onBack={back}
+      />
     </View>
   );
+});
+
+const styles = StyleSheet.create({
+  // Larger than its frame it is moved about in it.
+  zoomed: { overflow: 'scroll' },
+  scaled: { transformOrigin: 'top left', alignSelf: 'flex-start' },
 });

@@ -14,6 +14,7 @@ import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { showVolts } from '@zygostat/core/words';
 import { isSwitch } from '../bench/toggle';
+import { ARROW_STOP, OFF_TAB } from './arrows';
 import { BlockButtons, BlockFace } from './Block';
 import { ChipButton } from './ChipButton';
 import { PlateButton } from './PlateButton';
@@ -32,6 +33,8 @@ interface LoomProps {
   cleared: readonly string[];
   /** Safeties that are bypassed. */
   bypassed: readonly string[];
+  /** The place that is looked at alone; `null` for all of them. */
+  place: string | null;
   /** A probe or a conductor waits for a stud to be tapped. */
   inviting: boolean;
   onStud: (terminal: string) => void;
@@ -41,6 +44,8 @@ interface LoomProps {
 }
 
 const UNKNOWN: Standing = 'dead';
+/** How much other places are covered while one is looked at alone. */
+const FADED = 0.8;
 const LOOSE_TARGET = 44;
 
 /** The circuit as it is wired, live: blocks to tap, chips to operate, conductors in their own colours. */
@@ -52,6 +57,7 @@ export function Loom({
   suspects,
   cleared,
   bypassed,
+  place,
   inviting,
   onStud,
   onToggle,
@@ -100,7 +106,12 @@ export function Loom({
     return { x: probe === 'red' ? box.x + 12 : box.x + box.width - 12, y: box.y + box.height - 10 };
   };
   return (
-    <View style={{ width, paddingBottom: 8 }}>
+    <View
+      role="group"
+      aria-label="Circuit: arrows go from one to the next"
+      {...ARROW_STOP}
+      style={{ width, paddingBottom: 8 }}
+    >
       <View style={{ width, height: loom.height }}>
         <Svg width={width} height={loom.height} style={StyleSheet.absoluteFill} aria-hidden>
           {loom.cards.map(({ station, x, y, width: w, height }) => (
@@ -176,6 +187,7 @@ export function Loom({
           loose ? (
             <Pressable
               key={conductor}
+              {...OFF_TAB}
               role="button"
               aria-label={`Free end of the ${colourName(conductors.get(conductor)!.conductor.colour)} conductor`}
               testID={`loose-${conductor}`}
@@ -201,6 +213,22 @@ export function Loom({
               />
             )),
           )}
+          {place === null
+            ? null
+            : loom.cards
+                .filter(({ station }) => station !== place)
+                .map(({ station, x, y, width: w, height }) => (
+                  <Rect
+                    key={station}
+                    x={x}
+                    y={y}
+                    width={w}
+                    height={height}
+                    rx={10}
+                    fill={t.paper}
+                    opacity={FADED}
+                  />
+                ))}
           <BypassMarks loom={loom} width={width} bypassed={bypassed} />
           <SuspectMarks loom={loom} width={width} suspects={suspects} cleared={cleared} />
           {(['red', 'black'] as const).map((probe) => {

@@ -5,6 +5,7 @@ import type { Plate } from '@zygostat/core/drawing';
 import { LOOM } from '@zygostat/core/drawing';
 import { useTokens } from '../../theme';
 import { AppText } from '../../basics';
+import { OFF_TAB } from './arrows';
 
 interface PlateButtonProps {
   plate: Plate;
@@ -31,6 +32,7 @@ export const PlateButton = memo(function PlateButton({
   const name = `${plate.label}, ${station}${plate.line ? ', line voltage' : ''}${state ? `, ${state}` : ''}`;
   return (
     <Pressable
+      {...OFF_TAB}
       {...(operable ? { role: 'switch', 'aria-checked': tone === 'ok' } : { role: 'button' })}
       aria-label={name}
       testID={`plate-${plate.device}${plate.line ? '-line' : ''}`}

@@ -133,7 +133,9 @@ export function MeterBar({ circuit }: { circuit: Circuit }) {
         <Pressable
           role="button"
           aria-label={
-            kind === 'high-z' ? 'High-impedance meter. Change to low' : 'Low-impedance meter. Change to high'
+            kind === 'high-z'
+              ? 'Hi-Z: high-impedance meter. Change to low'
+              : 'Lo-Z: low-impedance meter. Change to high'
           }
           aria-pressed={kind === 'low-z'}
           testID="meter-kind"

@@ -1,4 +1,3 @@
-import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
@@ -13,6 +12,7 @@ import { ActionButton, AppText, Options, Waiting } from '../../basics';
 import { useOpenDocument } from '../job/useOpenDocument';
 import { planDocument } from '../plan/document';
 import { useTakePlan } from '../plan/usePlan';
+import { goTo } from '../job/address';
 
 interface MoveCardProps {
   jobId: string;
@@ -78,7 +78,7 @@ export function MoveCard({ jobId, circuit, names }: MoveCardProps) {
   };
   const goOn = (move: LoopMove) => {
     take({ title: moveTitle(move), after: move.circuit, swap: null, reasons: {} });
-    router.replace({ pathname: '/job/[id]/wire', params: { id: jobId } });
+    goTo(jobId, 'wire', 'list');
   };
   return (
     <View

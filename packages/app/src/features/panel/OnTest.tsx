@@ -59,7 +59,7 @@ export function OnTest({ job }: { job: Job }) {
   return (
     <>
       {driving}
-      <HeadBanner jobId={job.id} icon="clock" words={words} ink={ink} fill={fill} />
+      <HeadBanner jobId={job.id} view="panel" icon="clock" words={words} ink={ink} fill={fill} />
     </>
   );
 }

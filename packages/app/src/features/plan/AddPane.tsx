@@ -1,4 +1,3 @@
-import { router } from 'expo-router';
 import { useState } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
 import { theModel } from '../../model/model';
@@ -12,6 +11,7 @@ import { LeakPane } from './LeakPane';
 import { RunPane } from './RunPane';
 import { ZonesPane } from './ZonesPane';
 import { useTakePlan } from './usePlan';
+import { goTo } from '../job/address';
 
 const CALLS = { W: 'Heat (W)', Y: 'Cooling (Y)', G: 'Fan (G)' } as const;
 type Call = keyof typeof CALLS;
@@ -25,7 +25,7 @@ export function AddPane({ job, circuit }: { job: Job; circuit: Circuit }) {
   if (!stat) return <AppText>There is no thermostat here: nothing says what R and Y are.</AppText>;
   const goOn = (title: string, after: Circuit) => {
     take({ title, after, swap: null, reasons: {} });
-    router.replace({ pathname: '/job/[id]/wire', params: { id: job.id } });
+    goTo(job.id, 'wire', 'list');
   };
   const addRelay = async () => {
     const title = `Relay that runs with ${CALLS[call]}`;

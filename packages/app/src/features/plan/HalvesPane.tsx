@@ -1,6 +1,4 @@
 import type { Remote } from 'comlink';
-import { router } from 'expo-router';
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { findConductor } from '@zygostat/core/circuit';
@@ -32,6 +30,8 @@ import { WireName } from './WireName';
 import { Working } from './Working';
 import { useAside } from './useAside';
 import { useTakePlan } from './usePlan';
+import { goTo } from '../job/address';
+import { useLasting } from './lasting';
 
 interface Question {
   circuit: Circuit;
@@ -117,12 +117,12 @@ function Planned({ circuit, plan, onTake }: PlannedProps) {
 export function HalvesPane({ job, circuit }: { job: Job; circuit: Circuit }) {
   const take = useTakePlan();
   const usual = useAppSelector(({ settings }) => settings.region);
-  const [region, setRegion] = useState<LineRegion>(usual);
+  const [region, setRegion] = useLasting<LineRegion>('halves region', () => usual);
   const { progress, answer, failure, start, stop } = useAside(ask);
   const current = answer?.to.circuit === circuit && answer.to.region === region ? answer.value : null;
   const onTake = (plan: HalvesPlan) => {
     take({ title: 'Run between the halves, number to number', after: plan.circuit, swap: null, reasons: {} });
-    router.replace({ pathname: '/job/[id]/wire', params: { id: job.id } });
+    goTo(job.id, 'wire', 'list');
   };
   return (
     <>

@@ -1,5 +1,4 @@
 import type { Remote } from 'comlink';
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { FanMotor, LeakObstacle, LeakPlan, LeakWish } from '@zygostat/core/plan';
@@ -24,6 +23,7 @@ import { Listed } from './Listed';
 import { ProofLine } from './ProofLine';
 import { Working } from './Working';
 import { useAside } from './useAside';
+import { useLasting } from './lasting';
 
 interface Question {
   circuit: Circuit;
@@ -83,7 +83,7 @@ interface LeakPaneProps {
 
 /** A controller for refrigerant leaks between thermostat and unit. */
 export function LeakPane({ circuit, thermostat, onTake }: LeakPaneProps) {
-  const [motor, setMotor] = useState<FanMotor>('taps');
+  const [motor, setMotor] = useLasting<FanMotor>('leak motor', () => 'taps');
   const { progress, answer, failure, start, stop } = useAside(ask);
   const wish: LeakWish = { thermostat, motor };
   const current = answer?.to.circuit === circuit && answer.to.wish.motor === motor ? answer.value : null;

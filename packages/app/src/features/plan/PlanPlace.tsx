@@ -1,7 +1,7 @@
-import { useState } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Job } from '../jobs/api';
 import { Waiting, AppText } from '../../basics';
+import { useView } from '../job/address';
 import { PlaceFrame } from '../job/PlaceFrame';
 import { Steps } from '../job/Steps';
 import { useOpenDocument } from '../job/useOpenDocument';
@@ -38,7 +38,7 @@ function stepsFor(circuit: Circuit): Partial<typeof STEPS> {
 
 /** What goes where, the sums, and the proof that it will behave. */
 export function PlanPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
-  const [step, setStep] = useState<Step>('proof');
+  const [step = 'proof', setStep] = useView<Step>(stepsFor(circuit));
   const ready = useOpenDocument('plan', planDocument, job.id);
   useOpenDocument('survey', surveyDocument, job.id);
   // A plan taken before the job's own is known would be put in the place of another.

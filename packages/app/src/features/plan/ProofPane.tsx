@@ -1,4 +1,3 @@
-import { router } from 'expo-router';
 import { proxy } from 'comlink';
 import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -27,6 +26,7 @@ import { LineCaution } from '../job/LineCaution';
 import { Working } from './Working';
 import { useAside } from './useAside';
 import { useProof } from './useProof';
+import { goTo } from '../job/address';
 
 interface RepairOfferProps {
   circuit: Circuit;
@@ -100,7 +100,7 @@ function FindingCard({ circuit, jobId, finding, findings }: RepairOfferProps & {
   const see = async () => {
     const { inputs, world } = await askAside((model) => model.stage(circuit, finding.shownBy));
     dispatch(benchOpened({ inputs, world, supply: finding.shownBy.mains }));
-    router.replace({ pathname: '/job/[id]', params: { id: jobId } });
+    goTo(jobId, 'trace', 'loom');
   };
   return (
     <View role="listitem" style={[styles.card, { backgroundColor: t.card, borderColor: ink }]}>

@@ -16,6 +16,7 @@ import { Costs } from './Costs';
 import { ProofLine } from './ProofLine';
 import { Working } from './Working';
 import { useAside } from './useAside';
+import { useLasting } from './lasting';
 
 const askRun = (
   model: Remote<Model>,
@@ -83,7 +84,7 @@ interface RunPaneProps {
 export function RunPane({ circuit, onTake }: RunPaneProps) {
   const t = useTokens();
   const runs = runsOf(circuit).map(({ cable }) => circuit.cables.find(({ id }) => id === cable)!);
-  const [chosen, setChosen] = useState<string | null>(null);
+  const [chosen, setChosen] = useLasting<string | null>('run chosen', () => null);
   const { progress, answer, failure, start, stop } = useAside(askRun);
   const cable = runs.find(({ id }) => id === chosen) ?? runs[0];
   if (!cable) return <AppText kind="small">No control cable is recorded between two places yet.</AppText>;

@@ -1,5 +1,4 @@
 import type { Remote } from 'comlink';
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Values } from '@zygostat/core/devices';
@@ -12,9 +11,11 @@ import type { Model } from '../../model/answers';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { edited } from '../circuit/slice';
 import { ChainEditor, Facts, newLabel, safeties } from './ChainEditor';
+import { Choices } from './Choices';
 import { SafetyCard } from './SafetyCard';
 import { Working } from './Working';
 import { useAside } from './useAside';
+import { useLasting } from './lasting';
 
 interface Question {
   circuit: Circuit;
@@ -47,13 +48,13 @@ function Today({ circuit, today }: { circuit: Circuit; today: readonly Flooded[]
 }
 
 function useWish(circuit: Circuit) {
-  const [chain, setChain] = useState<readonly Added[]>(() => {
+  const [chain, setChain] = useLasting<readonly Added[]>('safety chain', () => {
     const [first] = Object.entries(safeties());
     return [{ kind: first![0], label: newLabel(first![1], []), params: {} }];
   });
-  const [pan, setPan] = useState<Values>({});
-  const [heats, setHeats] = useState<keyof typeof HEATS>('dry');
-  const [alarm, setAlarm] = useState<keyof typeof ALARM>('unused');
+  const [pan, setPan] = useLasting<Values>('safety pan', () => ({}));
+  const [heats, setHeats] = useLasting<keyof typeof HEATS>('safety heats', () => 'dry');
+  const [alarm, setAlarm] = useLasting<keyof typeof ALARM>('safety alarm', () => 'unused');
   const wet = chain.some(({ kind, params = {} }) => noticesWater(kindOf(kind), params));
   // A pump is there to be drained into.
   const pumped = chain.some(({ kind, params = {} }) =>
@@ -96,27 +97,31 @@ export function SafetyPane({ circuit, thermostat, onTake }: SafetyPaneProps) {
   };
   return (
     <View style={styles.pane}>
-      <ChainEditor circuit={circuit} chain={chain} onChange={setChain} />
-      {asks.pan ? (
-        <View role="group" aria-label="The pan">
-          <AppText kind="small">The pan and its drain</AppText>
-          <Facts
-            title="The pan"
-            params={kindOf(PARTS.pan).params}
-            given={pan}
-            onChange={(name, value) => setPan({ ...pan, [name]: value })}
-          />
-        </View>
-      ) : null}
-      {asks.heats ? <Options label="The furnace" options={HEATS} value={heats} onChange={setHeats} /> : null}
-      {asks.alarm ? (
-        <Options label="The alarm contact (NO)" options={ALARM} value={alarm} onChange={setAlarm} />
-      ) : null}
-      {progress ? (
-        <Working label="Tripping it in every place" progress={progress} onStop={stop} />
-      ) : (
-        <ActionButton label="Compare the places" look={current ? 'outlined' : 'filled'} onPress={compare} />
-      )}
+      <Choices line={chain.map(({ label }) => label).join(', ')} answer={current}>
+        <ChainEditor circuit={circuit} chain={chain} onChange={setChain} />
+        {asks.pan ? (
+          <View role="group" aria-label="The pan">
+            <AppText kind="small">The pan and its drain</AppText>
+            <Facts
+              title="The pan"
+              params={kindOf(PARTS.pan).params}
+              given={pan}
+              onChange={(name, value) => setPan({ ...pan, [name]: value })}
+            />
+          </View>
+        ) : null}
+        {asks.heats ? (
+          <Options label="The furnace" options={HEATS} value={heats} onChange={setHeats} />
+        ) : null}
+        {asks.alarm ? (
+          <Options label="The alarm contact (NO)" options={ALARM} value={alarm} onChange={setAlarm} />
+        ) : null}
+        {progress ? (
+          <Working label="Tripping it in every place" progress={progress} onStop={stop} />
+        ) : (
+          <ActionButton label="Compare the places" look={current ? 'outlined' : 'filled'} onPress={compare} />
+        )}
+      </Choices>
       {failure ? <AppText>{failure}</AppText> : null}
       {current ? (
         <>

@@ -1,10 +1,8 @@
 import { proxy } from 'comlink';
 import type { Remote } from 'comlink';
-import { router } from 'expo-router';
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit, Device } from '@zygostat/core/circuit';
-import { PARTS, SCREWS, fill, kindOf } from '@zygostat/core/devices';
+import { PARTS, SCREWS, fill, kindOf, marksIn } from '@zygostat/core/devices';
 import type { Method, Swap, SwapOption, SwapRequest } from '@zygostat/core/plan';
 import { methodTitle, namesIn, obstacleText, violationText } from '@zygostat/core/words';
 import { wiredThermostats } from '../bench/calls';
@@ -14,10 +12,13 @@ import { useTokens } from '../../theme';
 import type { Model } from '../../model/answers';
 import { ActionButton, Options, AppText } from '../../basics';
 import { MarksEditor } from '../trace/MarksEditor';
+import { Choices } from './Choices';
 import { OptionCard } from './OptionCard';
 import { Working } from './Working';
 import { useAside } from './useAside';
 import { planOf, useTakePlan } from './usePlan';
+import { goTo } from '../job/address';
+import { useLasting } from './lasting';
 
 interface Question {
   circuit: Circuit;
@@ -69,7 +70,7 @@ function Found({ swap, question, job }: { swap: Swap; question: Question; job: J
   const take = useTakePlan();
   const onTake = (option: SwapOption) => {
     take(planOf(option, question.wish));
-    router.replace({ pathname: '/job/[id]/wire', params: { id: job.id } });
+    goTo(job.id, 'wire', 'list');
   };
   if (swap.cannot.length > 0)
     return (
@@ -86,9 +87,11 @@ function Found({ swap, question, job }: { swap: Swap; question: Question; job: J
     );
   return (
     <>
-      <AppText kind="title" heading={2}>
-        {swap.options.length === 1 ? 'The plan' : `${swap.options.length} ways, best first`}
-      </AppText>
+      <View role="status" aria-live="polite">
+        <AppText kind="title" heading={2}>
+          {swap.options.length === 1 ? 'The plan' : `${swap.options.length} ways, best first`}
+        </AppText>
+      </View>
       <View role="list" aria-label="Ways" style={styles.list}>
         {swap.options.map((option, i) => (
           <OptionCard
@@ -107,10 +110,10 @@ function Found({ swap, question, job }: { swap: Swap; question: Question; job: J
 /** A thermostat exchanged for another: say what the new one is, get every landing, the set-up and the proof. */
 export function SwapPane({ job, circuit }: { job: Job; circuit: Circuit }) {
   const stats = wiredThermostats(circuit);
-  const [chosen, setChosen] = useState<string | null>(null);
+  const [chosen, setChosen] = useLasting<string | null>('swap chosen', () => null);
   const old: Device | undefined = stats.find(({ id }) => id === chosen) ?? stats[0];
-  const [picked, setTerminals] = useState<SwapRequest['terminals'] | null>(null);
-  const [supply, setSupply] = useState<SwapRequest['supply']>('both');
+  const [picked, setTerminals] = useLasting<SwapRequest['terminals'] | null>('swap picked', () => null);
+  const [supply, setSupply] = useLasting<SwapRequest['supply']>('swap supply', () => 'both');
   const runs = useAppSelector(({ survey }) => survey.value.runs);
   const { progress, answer, failure, start, stop } = useAside(askSwap);
   // The same screws again, until others are picked.
@@ -124,32 +127,37 @@ export function SwapPane({ job, circuit }: { job: Job; circuit: Circuit }) {
   };
   if (!old) return <AppText>There is no thermostat here to exchange.</AppText>;
   const current = answer && answer.to.circuit === circuit ? answer : null;
+  const line = `${stats.length > 1 ? `${old.label}: ` : ''}${marksIn(SCREWS, terminals)
+    .map((mark) => SCREWS.marks[mark]!.shown)
+    .join(' ')} · ${supplies()[supply] ?? supply}`;
   return (
     <>
-      {stats.length > 1 ? (
-        <Options
-          label="Which thermostat goes"
-          options={Object.fromEntries(stats.map(({ id, label }) => [id, label]))}
-          value={old.id}
-          onChange={setChosen}
+      <Choices line={line} answer={current}>
+        {stats.length > 1 ? (
+          <Options
+            label="Which thermostat goes"
+            options={Object.fromEntries(stats.map(({ id, label }) => [id, label]))}
+            value={old.id}
+            onChange={setChosen}
+          />
+        ) : null}
+        <MarksEditor
+          field={{ ...SCREWS, label: 'Screws of the new one' }}
+          value={terminals}
+          onChange={setTerminals}
         />
-      ) : null}
-      <MarksEditor
-        field={{ ...SCREWS, label: 'Screws of the new one' }}
-        value={terminals}
-        onChange={setTerminals}
-      />
-      <Options
-        label="It is powered by"
-        options={supplies()}
-        value={supply}
-        onChange={(value) => setSupply(value as SwapRequest['supply'])}
-      />
-      {progress ? (
-        <Working label="Trying" progress={progress} onStop={stop} />
-      ) : (
-        <ActionButton label="Plan the landings" look={current ? 'outlined' : 'filled'} onPress={plan} />
-      )}
+        <Options
+          label="It is powered by"
+          options={supplies()}
+          value={supply}
+          onChange={(value) => setSupply(value as SwapRequest['supply'])}
+        />
+        {progress ? (
+          <Working label="Trying" progress={progress} onStop={stop} />
+        ) : (
+          <ActionButton label="Plan the landings" look={current ? 'outlined' : 'filled'} onPress={plan} />
+        )}
+      </Choices>
       {failure ? <AppText>{failure}</AppText> : null}
       {current ? <Found swap={current.value} question={current.to} job={job} /> : null}
     </>

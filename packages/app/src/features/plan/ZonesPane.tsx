@@ -1,5 +1,4 @@
 import type { Remote } from 'comlink';
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { ZoneOption, ZonePlan, ZoneWish } from '@zygostat/core/plan';
@@ -21,8 +20,10 @@ import type { Model } from '../../model/answers';
 import { useAppSelector } from '../../store';
 import { useTokens } from '../../theme';
 import { Costs } from './Costs';
+import { Choices } from './Choices';
 import { Working } from './Working';
 import { useAside } from './useAside';
+import { useLasting } from './lasting';
 
 const DRIVES = {
   power: 'Three wires',
@@ -126,16 +127,16 @@ interface ZonesPaneProps {
 export function ZonesPane({ circuit, thermostat, onTake }: ZonesPaneProps) {
   const t = useTokens();
   const { length } = useAppSelector((state) => state.settings);
-  const [count, setCount] = useState<Count>('2');
-  const [rooms, setRooms] = useState(() =>
+  const [count, setCount] = useLasting<Count>('zones count', () => '2');
+  const [rooms, setRooms] = useLasting('zones rooms', () =>
     ROOMS.map((name) => ({
       name,
       typed: String(Math.round(length === 'm' ? LENGTH_M : metresToFeet(LENGTH_M))),
     })),
   );
-  const [drive, setDrive] = useState<keyof typeof DRIVES>('power');
-  const [bypass, setBypass] = useState<keyof typeof BYPASSES>('motor');
-  const [hotFrom, setHotFrom] = useState<keyof typeof HOTS>('equipment');
+  const [drive, setDrive] = useLasting<keyof typeof DRIVES>('zones drive', () => 'power');
+  const [bypass, setBypass] = useLasting<keyof typeof BYPASSES>('zones bypass', () => 'motor');
+  const [hotFrom, setHotFrom] = useLasting<keyof typeof HOTS>('zones hotFrom', () => 'equipment');
   const { progress, answer, failure, start, stop } = useAside(ask);
   const taken = rooms.slice(0, Number(count));
   const zones = taken.map(({ name, typed }) => {
@@ -152,50 +153,55 @@ export function ZonesPane({ circuit, thermostat, onTake }: ZonesPaneProps) {
     setRooms(rooms.map((room, i) => (i === at ? { ...room, ...what } : room)));
   return (
     <View style={styles.pane}>
-      <Options label="Zones" options={COUNTS} value={count} onChange={setCount} />
-      {taken.map(({ name, typed }, i) => (
-        <View key={i} style={styles.row}>
-          <View style={styles.grow}>
-            <Field
-              label={i === 0 ? 'Zone 1, of the thermostat there is' : `Room of zone ${i + 1}`}
-              value={name}
-              most={40}
-              onChange={(text) => change(i, { name: text })}
-            />
-          </View>
-          {i === 0 ? null : (
-            <View style={styles.length}>
+      <Choices
+        line={`${zones.map(({ name }) => name).join(', ')} · ${DRIVES[drive]} · ${BYPASSES[bypass]}`}
+        answer={current}
+      >
+        <Options label="Zones" options={COUNTS} value={count} onChange={setCount} />
+        {taken.map(({ name, typed }, i) => (
+          <View key={i} style={styles.row}>
+            <View style={styles.grow}>
               <Field
-                label={`Cable, ${length}`}
-                hint={`Cable of zone ${i + 1}, ${length}`}
-                value={typed}
-                most={6}
-                onChange={(text) => change(i, { typed: text })}
+                label={i === 0 ? 'Zone 1, of the thermostat there is' : `Room of zone ${i + 1}`}
+                value={name}
+                most={40}
+                onChange={(text) => change(i, { name: text })}
               />
             </View>
-          )}
-        </View>
-      ))}
-      {wrong ? (
-        <AppText color={t.red}>
-          {wrong.name === ''
-            ? 'Every zone needs the name of its room.'
-            : `A cable has a length from 1 to ${Math.round(length === 'm' ? MOST_M : metresToFeet(MOST_M))} ${length}.`}
-        </AppText>
-      ) : null}
-      <Options label="Dampers" options={DRIVES} value={drive} onChange={setDrive} />
-      <Options label="Bypass" options={BYPASSES} value={bypass} onChange={setBypass} />
-      <Options label="Thermostats take R from" options={HOTS} value={hotFrom} onChange={setHotFrom} />
-      {progress ? (
-        <Working label="Wiring and proving both ways" progress={progress} onStop={stop} />
-      ) : (
-        <ActionButton
-          label="Compare the ways"
-          look={current ? 'outlined' : 'filled'}
-          disabled={wrong !== undefined}
-          onPress={() => void start({ circuit, wish })}
-        />
-      )}
+            {i === 0 ? null : (
+              <View style={styles.length}>
+                <Field
+                  label={`Cable, ${length}`}
+                  hint={`Cable of zone ${i + 1}, ${length}`}
+                  value={typed}
+                  most={6}
+                  onChange={(text) => change(i, { typed: text })}
+                />
+              </View>
+            )}
+          </View>
+        ))}
+        {wrong ? (
+          <AppText color={t.red}>
+            {wrong.name === ''
+              ? 'Every zone needs the name of its room.'
+              : `A cable has a length from 1 to ${Math.round(length === 'm' ? MOST_M : metresToFeet(MOST_M))} ${length}.`}
+          </AppText>
+        ) : null}
+        <Options label="Dampers" options={DRIVES} value={drive} onChange={setDrive} />
+        <Options label="Bypass" options={BYPASSES} value={bypass} onChange={setBypass} />
+        <Options label="Thermostats take R from" options={HOTS} value={hotFrom} onChange={setHotFrom} />
+        {progress ? (
+          <Working label="Wiring and proving both ways" progress={progress} onStop={stop} />
+        ) : (
+          <ActionButton
+            label="Compare the ways"
+            look={current ? 'outlined' : 'filled'}
+            disabled={wrong !== undefined}
+            onPress={() => void start({ circuit, wish })}
+          />
+        )}
+      </Choices>
       {failure ? <AppText>{failure}</AppText> : null}
       {current && 'obstacle' in current ? <AppText>{ZONE_OBSTACLE[current.obstacle]}</AppText> : null}
       {current && 'options' in current ? (

@@ -15,8 +15,8 @@ import { SumsPane } from './SumsPane';
 import { SwapPane } from './SwapPane';
 
 jest.mock('../../model/model', () => jest.requireActual<object>('../../testing/model'));
-const mockReplace = jest.fn();
-jest.mock('expo-router', () => ({ router: { replace: (to: unknown) => mockReplace(to) as unknown } }));
+const mockPush = jest.fn();
+jest.mock('expo-router', () => ({ router: { push: (to: unknown) => mockPush(to) as unknown } }));
 
 const job: Job = {
   id: 'job',
@@ -26,6 +26,7 @@ const job: Job = {
   system: '',
   notes: '',
   state: 'open',
+  isAway: false,
   createdAt: '',
   updatedAt: '',
   revision: 1,
@@ -61,7 +62,7 @@ function open(pane: Pane, circuit: Circuit) {
 
 beforeEach(() => {
   localStorage.clear();
-  mockReplace.mockClear();
+  mockPush.mockClear();
   serveRoutes({
     'POST /api/jobs/job/revisions': () => ({ status: 201, body: { number: 2 } }),
     'PUT /api/jobs/job/plan': () => ({ body: { number: 1 } }),
@@ -82,7 +83,7 @@ describe('a swap', () => {
     const { value: plan } = store.getState().plan;
     expect(plan).toMatchObject({ title: 'New thermostat: use a spare: blue for C', swap: { way: 'spare' } });
     expect(findConductor(plan!.after, 'statC')).toMatchObject({ from: 'stat2.C', to: 'board.C' });
-    expect(mockReplace).toHaveBeenCalledWith(expect.objectContaining({ pathname: '/job/[id]/wire' }));
+    expect(mockPush).toHaveBeenCalledWith('/job/job/wire?view=list');
   });
 
   test('says what a thermostat cannot do', async () => {

@@ -2,6 +2,7 @@ import { proxy } from 'comlink';
 import type { Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { startModel } from '../../model/model';
+import { useKept } from './lasting';
 import type { Model } from '../../model/answers';
 
 /** How far a question is; `all` is 0 before the first word of it. */
@@ -13,10 +14,14 @@ export interface Progress {
 
 type Tell = (what: string, done: number, all: number) => void;
 
-/** A long question to a model of its own: asked when told to, stopped when not wanted any more. */
+/**
+ * A long question to a model of its own: asked when told to, stopped when not wanted any more. What asks the same way
+ * again finds the last answer; whether it is to what stands now is for the asker to see.
+ */
 export function useAside<Q, A>(ask: (model: Remote<Model>, question: Q, tell: Tell) => Promise<A>) {
+  const kept = useKept();
   const [progress, setProgress] = useState<Progress | null>(null);
-  const [answer, setAnswer] = useState<{ to: Q; value: A } | null>(null);
+  const [answer, setAnswer] = useState(() => (kept.get(ask) as { to: Q; value: A } | undefined) ?? null);
   const [failure, setFailure] = useState<string | null>(null);
   const running = useRef<{ stop: () => void } | null>(null);
   const stop = useCallback(() => {
@@ -39,14 +44,16 @@ export function useAside<Q, A>(ask: (model: Remote<Model>, question: Q, tell: Te
           question,
           proxy((what: string, done: number, all: number) => setProgress({ what, done, all })),
         );
-        if (running.current === own) setAnswer({ to: question, value });
+        if (running.current !== own) return;
+        kept.set(ask, { to: question, value });
+        setAnswer({ to: question, value });
       } catch (error) {
         if (running.current === own)
           setFailure(error instanceof Error ? error.message : 'The model stopped.');
       }
       if (running.current === own) stop();
     },
-    [ask, stop],
+    [ask, kept, stop],
   );
   return { progress, answer, failure, start, stop };
 }

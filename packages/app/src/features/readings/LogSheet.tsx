@@ -60,7 +60,7 @@ export function LogSheet({ circuit, jobId, red, black }: LogSheetProps) {
   const revision = useAppSelector(({ saving }) => saving.base);
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const { control, handleSubmit } = useForm({
+  const { control, handleSubmit, setValue } = useForm({
     resolver: yupResolver(schema),
     defaultValues: { actual: '' },
   });
@@ -138,12 +138,19 @@ export function LogSheet({ circuit, jobId, red, black }: LogSheetProps) {
           </View>
         )}
       />
+      {expected?.unit === 'Ω' || expected?.value === Infinity ? (
+        <ActionButton label="OL: open loop" onPress={() => setValue('actual', 'OL')} />
+      ) : null}
       {verdict ? (
         <AppText kind="strong" color={verdict === 'agrees' ? t.teal : t.red}>
           {VERDICT_WORDS[verdict]}
         </AppText>
       ) : null}
-      {trouble ? <AppText color={t.red}>{trouble}</AppText> : null}
+      {trouble ? (
+        <View role="alert">
+          <AppText color={t.red}>{trouble}</AppText>
+        </View>
+      ) : null}
       <ActionButton
         label={busy ? 'Saving…' : 'Save reading'}
         look="filled"

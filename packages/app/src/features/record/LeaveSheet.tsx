@@ -1,9 +1,9 @@
-import { router } from 'expo-router';
 import { useState } from 'react';
 import type { Bypass } from '@zygostat/core/record';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText, BottomSheet, Field } from '../../basics';
 import { useWrite } from './useRecord';
+import { goTo } from '../job/address';
 
 interface LeaveSheetProps {
   jobId: string;
@@ -34,7 +34,7 @@ export function LeaveSheet({ jobId, left, labels, onLeave, onClose }: LeaveSheet
         look="filled"
         onPress={() => {
           onClose();
-          router.replace({ pathname: '/job/[id]/record', params: { id: jobId } });
+          goTo(jobId, 'record', 'open');
         }}
       />
       <Field label="Who watches while you are away" value={to} most={80} onChange={setTo} />

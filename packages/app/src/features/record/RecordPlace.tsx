@@ -1,10 +1,10 @@
-import { useState } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Standing } from '@zygostat/core/record';
 import { bypassesStillIn, jacketsOff } from '@zygostat/core/record';
 import { namesIn } from '@zygostat/core/words';
 import { Waiting } from '../../basics';
 import type { Job } from '../jobs/api';
+import { useView } from '../job/address';
 import { PlaceFrame } from '../job/PlaceFrame';
 import { hasLoop } from '../panel/OnTest';
 import { PanelPane } from '../panel/PanelPane';
@@ -24,13 +24,11 @@ const isUnderWay = (standing: Standing) =>
 
 /** Is it proven, what is still open, what was done. */
 export function RecordPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
-  const [chosen, setStep] = useState<Step | null>(null);
   const { entries, standing, unsent, isLoading } = useRecord(job.id);
   const open = bypassesStillIn(standing).length + standing.items.filter(({ done }) => !done).length;
   // Who comes because a safety is bypassed is shown that first.
   const first: Step =
     bypassesStillIn(standing).length > 0 ? 'open' : isUnderWay(standing) ? 'panel' : 'tests';
-  const step = chosen ?? first;
   const names = namesIn(circuit);
   const opened = open > 0 ? `Open ${open}` : 'Open';
   const titles = {
@@ -40,6 +38,7 @@ export function RecordPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
     log: 'Log',
     report: 'Report',
   } as Readonly<Record<Step, string>>;
+  const [step = first, setStep] = useView<Step>(titles);
   return (
     <PlaceFrame
       job={job}

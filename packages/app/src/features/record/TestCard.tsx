@@ -1,5 +1,4 @@
 import { addDays } from 'date-fns/addDays';
-import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { TextInput } from 'react-native-paper';
@@ -20,8 +19,8 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText, Field, Options } from '../../basics';
 import { callMeant } from '../find/slice';
-import { paneChosen } from '../trace/slice';
 import { Countdown } from './Countdown';
+import { goTo } from '../job/address';
 
 /** A test that is put off is looked at again within so many days. */
 const PUT_OFF_DAYS = 7;
@@ -127,8 +126,7 @@ export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
     // What is not so is looked for in the state it showed in.
     if (!isWritten || outcome !== 'not-so') return;
     dispatch(callMeant(callOf(test)));
-    dispatch(paneChosen('find'));
-    router.replace({ pathname: '/job/[id]', params: { id: jobId } });
+    goTo(jobId, 'trace', 'find');
   };
   return (
     <View

@@ -26,6 +26,17 @@ const QUESTIONS: { [K in Setting]: { label: string; options: Record<Chosen[K], s
       japan: 'Japan: black, white, green',
     },
   },
+  hand: { label: 'Held in', options: { right: 'The right hand', left: 'The left hand' } },
+  awake: {
+    label: 'Screen while a job is open',
+    options: { off: 'Sleeps as the device does', on: 'Stays awake' },
+  },
+  buzz: { label: 'A short buzz when something is done', options: { on: 'Yes', off: 'No' } },
+  aloud: {
+    label: 'Steps read aloud, where the device has a voice of its own',
+    options: { off: 'No', on: 'Yes' },
+  },
+  keys: { label: 'Single-letter keys on Trace', options: { on: 'On', off: 'Off' } },
 };
 
 function Question<K extends Setting>({ name }: { name: K }) {

@@ -11,6 +11,11 @@ export const CHOICES = {
   gauge: ['awg', 'mm2'],
   symbols: ['bars', 'blade'],
   region: ['america', 'iec', 'japan'],
+  keys: ['on', 'off'],
+  hand: ['right', 'left'],
+  awake: ['off', 'on'],
+  buzz: ['on', 'off'],
+  aloud: ['off', 'on'],
 } as const satisfies { [K in keyof Units]: readonly Units[K][] } & Record<string, readonly string[]>;
 
 export type Setting = keyof typeof CHOICES;
@@ -23,6 +28,11 @@ export const DEFAULTS: Settings = {
   gauge: 'awg',
   symbols: 'bars',
   region: 'america',
+  keys: 'on',
+  hand: 'right',
+  awake: 'off',
+  buzz: 'on',
+  aloud: 'off',
 };
 
 const settings = createSlice({

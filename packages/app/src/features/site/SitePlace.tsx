@@ -7,6 +7,8 @@ import { Icon } from '../../theme/icons';
 import { ActionButton, AppText, Column, PageHead, Waiting } from '../../basics';
 import { problemOf } from '../../store/api';
 import { useSiteQuery } from '../jobs/api';
+import { Addressed } from '../job/Addressed';
+import { useView } from '../job/address';
 import { Steps } from '../job/Steps';
 import { HoldSite } from '../hold/HoldSite';
 import { AirPane } from './AirPane';
@@ -43,11 +45,11 @@ function Jobs({ id }: { id: string }) {
   );
 }
 
-/** A site: walked before anything is reset, what hangs on what, its air, its jobs. */
-export function SitePlace({ id }: { id: string }) {
+/** What there is of a site: walked before anything is reset, what hangs on what, its air, its jobs. */
+function Site({ id }: { id: string }) {
   const { data: site, error, refetch } = useSiteQuery(id);
   const { building, ready, change } = useBuilding(id);
-  const [step, setStep] = useState<keyof typeof TITLES>('walk');
+  const [step = 'walk', setStep] = useView<keyof typeof TITLES>(TITLES);
   const [at, setAt] = useState<{ list: List; id: string } | null>(null);
   if (!site || !ready)
     return (
@@ -91,6 +93,15 @@ export function SitePlace({ id }: { id: string }) {
         />
       ) : null}
     </Column>
+  );
+}
+
+/** A site, in the view its address names. */
+export function SitePlace({ id }: { id: string }) {
+  return (
+    <Addressed base={`/site/${id}`}>
+      <Site id={id} />
+    </Addressed>
   );
 }
 

@@ -1,20 +1,11 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import type { Circuit, End } from '@zygostat/core/circuit';
-import {
-  ENDS,
-  findCable,
-  findDevice,
-  isSplice,
-  marksOf,
-  nodeName,
-  splitTerminal,
-  underAnyLabel,
-} from '@zygostat/core/circuit';
+import { findCable, findDevice, isSplice, nodeName, splitTerminal } from '@zygostat/core/circuit';
 import type { ColourCode } from '@zygostat/core/standards';
 import { colourName } from '@zygostat/core/standards';
-import type { Run } from '@zygostat/core/survey';
-import { paletteFor, recordLanding, recordedOn } from '@zygostat/core/survey';
+import type { EndSeen, Run } from '@zygostat/core/survey';
+import { endsSeen, isBare, paletteFor, recordSeen, recordedOn } from '@zygostat/core/survey';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { Discrepancies } from './Discrepancies';
@@ -29,65 +20,87 @@ interface Place {
   end: End;
 }
 
-/**
- * Terminals of a run's end: those expected there, then whatever else was recorded. Where the screws turned
- * out to be others than the ready system has, all the screws that are there.
- */
-function terminalsAt(circuit: Circuit, run: Run, end: End): string[] {
-  const landed = findCable(circuit, run.cable)?.conductors.flatMap((conductor) => conductor[end] ?? []) ?? [];
-  const expected = run[end].terminals.flatMap((terminal) => {
-    const there = underAnyLabel(circuit, terminal);
-    if (there) return [there];
-    const device = findDevice(circuit, splitTerminal(terminal).deviceId);
-    return device ? marksOf(device).map((mark) => `${device.id}.${mark}`) : [];
-  });
-  return [...new Set([...expected, ...landed])];
-}
-
 const stationName = ({ stations }: Circuit, id: string) =>
   stations.find((station) => station.id === id)?.name ?? id;
 
-/** The places to stand at, one for each end of each run, with how many landings are recorded. */
-function PlacePicker({
-  circuit,
-  runs,
-  here,
-  onGo,
-}: {
+interface PlacePickerProps {
   circuit: Circuit;
   runs: readonly Run[];
+  ends: readonly EndSeen[];
   here: Place;
   onGo: (place: Place) => void;
-}) {
+}
+
+/** The places to stand at, one for each end of each run, with how many terminals were looked at; the present one in view. */
+function PlacePicker({ circuit, runs, ends, here, onGo }: PlacePickerProps) {
+  const strip = useRef<ScrollView>(null);
+  useEffect(() => {
+    const element = strip.current as unknown as HTMLElement | null;
+    element
+      ?.querySelector?.('[aria-pressed="true"]')
+      ?.scrollIntoView?.({ block: 'nearest', inline: 'center' });
+  }, [here.cable, here.end]);
   return (
     <ScrollView
+      ref={strip}
       horizontal
       showsHorizontalScrollIndicator={false}
       contentContainerStyle={styles.places}
       role="group"
       aria-label="Ends to record"
     >
-      {runs.flatMap((run) =>
-        ENDS.map((end) => {
-          const all = terminalsAt(circuit, run, end);
-          const done = all.filter((terminal) => recordedOn(circuit, run.cable, end, terminal)).length;
-          const label = `${stationName(circuit, run[end].station)} · ${findCable(circuit, run.cable)!.label} ${done}/${all.length}`;
-          return (
-            <ActionButton
-              key={`${run.cable} ${end}`}
-              label={label}
-              pressed={here.cable === run.cable && here.end === end}
-              onPress={() => onGo({ cable: run.cable, end })}
-            />
-          );
-        }),
-      )}
+      {ends.map(({ cable, end, all, open }) => {
+        const run = runs.find((one) => one.cable === cable)!;
+        return (
+          <ActionButton
+            key={`${cable} ${end}`}
+            label={`${stationName(circuit, run[end].station)} · ${findCable(circuit, cable)!.label} ${all.length - open.length}/${all.length}`}
+            pressed={here.cable === cable && here.end === end}
+            onPress={() => onGo({ cable, end })}
+          />
+        );
+      })}
     </ScrollView>
   );
 }
 
+/** Said once every terminal was looked at, with where to go from there. */
+function AllSeen({
+  ends,
+  onLabels,
+  onTrace,
+}: {
+  ends: readonly EndSeen[];
+  onLabels: () => void;
+  onTrace: () => void;
+}) {
+  const t = useTokens();
+  const all = ends.reduce((sum, end) => sum + end.all.length, 0);
+  return (
+    <View
+      role="status"
+      aria-live="polite"
+      style={[styles.card, { backgroundColor: t.tealSoft, borderColor: t.teal }]}
+    >
+      <AppText kind="strong" color={t.teal}>
+        {`All ${all} terminals are recorded`}
+      </AppText>
+      <View style={styles.places}>
+        <ActionButton label="Read the labels" onPress={onLabels} style={styles.grow} />
+        <ActionButton label="See it live" look="filled" onPress={onTrace} style={styles.grow} />
+      </View>
+    </View>
+  );
+}
+
+interface AsFoundProps {
+  circuit: Circuit;
+  onLabels: () => void;
+  onTrace: () => void;
+}
+
 /** The landings as found: at each place, tap a terminal, pick the colour on it, and go on to the next by itself. */
-export function AsFound({ circuit }: { circuit: Circuit }) {
+export function AsFound({ circuit, onLabels, onTrace }: AsFoundProps) {
   const t = useTokens();
   const edit = useSurveyEdit();
   const runs = useRuns(circuit);
@@ -100,7 +113,8 @@ export function AsFound({ circuit }: { circuit: Circuit }) {
       ? chosen
       : { cable: first.cable, end: 'from' as End };
   const run = runs.find(({ cable }) => cable === place.cable)!;
-  const terminals = terminalsAt(circuit, run, place.end);
+  const ends = endsSeen(circuit, runs);
+  const { all: terminals } = ends.find(({ cable, end }) => cable === place.cable && end === place.end)!;
   const terminal = active && terminals.includes(active) ? active : terminals[0]!;
   const { deviceId, mark } = splitTerminal(terminal);
   const outdoors = circuit.stations.find(({ id }) => id === run[place.end].station)?.kind === 'outdoor';
@@ -118,15 +132,16 @@ export function AsFound({ circuit }: { circuit: Circuit }) {
     const what = colour
       ? `${colourName(colour)} on ${nodeName(circuit, terminal)}`
       : `Nothing on ${nodeName(circuit, terminal)}`;
-    edit(what, (now) => ({ circuit: recordLanding(now, place.cable, place.end, terminal, colour) }));
+    edit(what, (now, survey) => {
+      const seen = recordSeen(now, runs, { ...place, terminal }, colour);
+      return { circuit: seen.circuit, survey: { ...survey, runs: seen.runs } };
+    });
     const next = terminals[terminals.indexOf(terminal) + 1];
     if (next) return setActive(next);
-    // This end is done: on to the next place that has nothing recorded.
-    const ends = runs.flatMap(({ cable }) => ENDS.map((end) => ({ cable, end })));
+    // This end is done: on to the next place where nothing was looked at.
     const at = ends.findIndex(({ cable, end }) => cable === place.cable && end === place.end);
-    const rest = [...ends.slice(at + 1), ...ends.slice(0, at)];
-    const open = rest.find(
-      ({ cable, end }) => !findCable(circuit, cable)?.conductors.some((conductor) => conductor[end] !== null),
+    const open = [...ends.slice(at + 1), ...ends.slice(0, at)].find(
+      (one) => one.open.length === one.all.length,
     );
     if (open) go(open);
   };
@@ -139,7 +154,10 @@ export function AsFound({ circuit }: { circuit: Circuit }) {
           colour. Prove it dead before you touch it.
         </AppText>
       )}
-      <PlacePicker circuit={circuit} runs={runs} here={place} onGo={go} />
+      <PlacePicker circuit={circuit} runs={runs} ends={ends} here={place} onGo={go} />
+      {ends.every(({ open }) => open.length === 0) ? (
+        <AllSeen ends={ends} onLabels={onLabels} onTrace={onTrace} />
+      ) : null}
       <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
         <AppText kind="title" heading={2}>
           {`${shared ? `${nameOfDevice}, ` : ''}${stationName(circuit, run[place.end].station)}`}
@@ -151,17 +169,21 @@ export function AsFound({ circuit }: { circuit: Circuit }) {
               name={nameAt(circuit, entry)}
               mark={shared ? splitTerminal(entry).mark : nameAt(circuit, entry)}
               colour={recordedOn(circuit, place.cable, place.end, entry)?.colour ?? null}
+              bare={isBare(run[place.end], entry)}
               active={entry === terminal}
               onPress={() => setActive(entry)}
             />
           ))}
         </View>
-        <AppText kind="strong">{`Colour on ${nameAt(circuit, terminal)}?`}</AppText>
+        <AppText kind="strong">
+          {`Colour on ${nameAt(circuit, terminal)}, ${stationName(circuit, run[place.end].station)}?`}
+        </AppText>
         <Palette
           colours={paletteFor(letter, outdoors)}
           chosen={conductor?.colour ?? null}
           onPick={record}
           none="Nothing"
+          noneChosen={!conductor && isBare(run[place.end], terminal)}
         />
       </View>
       <Discrepancies circuit={circuit} />
@@ -174,7 +196,8 @@ export function AsFound({ circuit }: { circuit: Circuit }) {
 }
 
 const styles = StyleSheet.create({
-  places: { flexDirection: 'row', gap: 6 },
+  places: { flexDirection: 'row', gap: 8 },
+  grow: { flex: 1 },
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 10 },
   terminals: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
 });

@@ -14,6 +14,7 @@ import { QUESTION_WORDS, contradictionText, evidenceText } from '@zygostat/core/
 import { useAppSelector } from '../../store';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
+import { GOAL, useFocusNext } from '../../basics/focus';
 import { Discrepancies } from './Discrepancies';
 import { useAnswer, useSurveyEdit } from './useSurvey';
 
@@ -26,12 +27,15 @@ const ANSWERS: Record<Answer, string> = { yes: 'Yes', no: 'No', unsure: 'Can’t
 function Ask({ feature }: { feature: Feature }) {
   const t = useTokens();
   const give = useAnswer();
+  const goal = useFocusNext(feature);
   const { text, tell } = QUESTION_WORDS[feature];
   return (
-    <View style={[styles.card, { backgroundColor: t.card, borderColor: t.copper }]}>
-      <AppText kind="title" heading={2}>
-        {text}
-      </AppText>
+    <View ref={goal} {...GOAL} style={[styles.card, { backgroundColor: t.card, borderColor: t.copper }]}>
+      <View aria-live="polite">
+        <AppText kind="title" heading={2}>
+          {text}
+        </AppText>
+      </View>
       <AppText>{tell}</AppText>
       <View style={styles.row}>
         {(Object.keys(ANSWERS) as Answer[]).map((answer) => (

@@ -10,10 +10,11 @@ interface PaletteProps {
   onPick: (colour: ColourCode | null) => void;
   /** Label of the button for no conductor at all. */
   none?: string;
+  noneChosen?: boolean;
 }
 
 /** The colours a conductor may have, by swatch and IEC 60757 code. */
-export function Palette({ colours, chosen, onPick, none }: PaletteProps) {
+export function Palette({ colours, chosen, onPick, none, noneChosen }: PaletteProps) {
   const t = useTokens();
   return (
     <View style={styles.palette} role="group" aria-label="Colours">
@@ -21,7 +22,7 @@ export function Palette({ colours, chosen, onPick, none }: PaletteProps) {
         <Pressable
           key={code}
           role="button"
-          aria-label={colourName(code)}
+          aria-label={`${colourName(code)}, ${code}`}
           aria-pressed={code === chosen}
           onPress={() => onPick(code)}
           style={[
@@ -33,13 +34,20 @@ export function Palette({ colours, chosen, onPick, none }: PaletteProps) {
           <AppText kind="figure">{code}</AppText>
         </Pressable>
       ))}
-      {none ? <ActionButton label={none} onPress={() => onPick(null)} style={styles.none} /> : null}
+      {none ? (
+        <ActionButton
+          label={none}
+          {...(noneChosen !== undefined && { pressed: noneChosen })}
+          onPress={() => onPick(null)}
+          style={styles.none}
+        />
+      ) : null}
     </View>
   );
 }
 
 const styles = StyleSheet.create({
-  palette: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  palette: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   colour: {
     width: 50,
     height: 56,

@@ -1,9 +1,9 @@
-import { useState } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
 import { Waiting } from '../../basics';
 import { useOpenDocument } from '../job/useOpenDocument';
+import { goTo, useView } from '../job/address';
 import { PlaceFrame } from '../job/PlaceFrame';
 import { Steps } from '../job/Steps';
 import { Unsaved } from '../job/Unsaved';
@@ -27,11 +27,17 @@ type Step = keyof typeof STEPS;
 export function SurveyPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
   const ready = useOpenDocument('survey', surveyDocument, job.id);
   const { state, detail } = useAppSelector(({ survey }) => survey);
-  const [chosen, setStep] = useState<Step | null>(null);
+  const [chosen, setStep] = useView<Step>(STEPS);
   const step = chosen ?? (circuit.devices.length === 0 ? 'identify' : 'found');
   const body = {
     identify: <Identify circuit={circuit} onTaken={() => setStep('found')} />,
-    found: <AsFound circuit={circuit} />,
+    found: (
+      <AsFound
+        circuit={circuit}
+        onLabels={() => setStep('labels')}
+        onTrace={() => goTo(job.id, 'trace', 'loom')}
+      />
+    ),
     labels: <Labels circuit={circuit} />,
     photos: <Photos jobId={job.id} circuit={circuit} />,
     unit: <UnitPane job={job} circuit={circuit} />,

@@ -11,18 +11,20 @@ interface TerminalRowProps {
   /** What is written. */
   mark: string;
   colour: ColourCode | null;
+  /** It was looked at, and nothing is on it. */
+  bare: boolean;
   active: boolean;
   onPress: () => void;
 }
 
 /** A terminal with the colour recorded on it. */
-export function TerminalRow({ name, mark, colour, active, onPress }: TerminalRowProps) {
+export function TerminalRow({ name, mark, colour, bare, active, onPress }: TerminalRowProps) {
   const t = useTokens();
   return (
     <Pressable
       role="radio"
       aria-checked={active}
-      aria-label={`${name}, ${colour ? colourName(colour) : 'not recorded'}`}
+      aria-label={`${name}, ${colour ? colourName(colour) : bare ? 'nothing there' : 'not recorded'}`}
       onPress={onPress}
       style={[
         styles.row,
@@ -32,7 +34,7 @@ export function TerminalRow({ name, mark, colour, active, onPress }: TerminalRow
       <AppText kind="strong" style={styles.name}>
         {mark}
       </AppText>
-      {colour ? <Swatch colour={colour} /> : <AppText color={t.mute}>–</AppText>}
+      {colour ? <Swatch colour={colour} /> : <AppText color={t.mute}>{bare ? 'nothing' : '–'}</AppText>}
     </Pressable>
   );
 }

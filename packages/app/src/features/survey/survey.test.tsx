@@ -20,7 +20,7 @@ function Host({ step }: { step: Step }) {
   if (!circuit) return null;
   if (step === 'labels') return <Labels circuit={circuit} />;
   if (step === 'identify') return <Identify circuit={circuit} onTaken={() => undefined} />;
-  return <AsFound circuit={circuit} />;
+  return <AsFound circuit={circuit} onLabels={() => undefined} onTrace={() => undefined} />;
 }
 
 const taken = takeSystem(emptyCircuit('Survey'), EMPTY_SURVEY, 'furnace-ac');
@@ -51,12 +51,12 @@ describe('as found', () => {
   test('a colour lands, goes on by itself, and the same colour at the other end is the same conductor', () => {
     const { press, active, circuitNow } = open('found');
     expect(active()).toBe('Thermostat R');
-    press('red');
+    press('red, RD');
     expect(active()).toBe('Thermostat Y');
     press('Nothing');
     expect(active()).toBe('Thermostat G');
     press(/^Plant room · Thermostat cable/);
-    press('red');
+    press('red, RD');
     const cable = findCable(circuitNow(), 'statCable')!;
     expect(cable.conductors).toEqual([
       expect.objectContaining({ colour: 'RD', from: 'stat.R', to: 'board.R' }),
@@ -65,7 +65,7 @@ describe('as found', () => {
 
   test('other screws than the ready system’s are offered, all of them, and nothing breaks', () => {
     const { screen, press, nameOf, circuitNow } = open('found');
-    press('red');
+    press('red, RD');
     press('Thermostat: its screws: RC RH Y Y2 G W W2 O B C');
     const names = within(screen.getByRole('radiogroup', { name: 'Terminals' }))
       .getAllByRole('radio')
@@ -78,7 +78,7 @@ describe('as found', () => {
   test('a spare, a second jacket, a wire size and a jumper are recorded', () => {
     const { store, press, circuitNow } = open('found');
     press('Add a spare conductor');
-    fireEvent.click(document.querySelectorAll('[aria-label="brown"]')[1]!);
+    fireEvent.click(document.querySelectorAll('[aria-label="brown, BN"]')[1]!);
     expect(findConductor(circuitNow(), 'statCable-BN')).toMatchObject({ tag: 'spare', from: null, to: null });
     press('Wire size: 20 AWG');
     expect(findCable(circuitNow(), 'statCable')!.gauge).toBe(20);

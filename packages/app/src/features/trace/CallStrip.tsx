@@ -76,7 +76,7 @@ export function CallStrip({ circuit, actions }: { circuit: Circuit; actions: Tra
         </View>
         <Pressable
           role="button"
-          aria-label={`Indoor ${showTemperature(indoorC, unit)}${setC === null ? '' : `, set ${showTemperature(setC, unit)}`}, outdoor ${showTemperature(outdoorC, unit)}. Change temperatures and set point${around.map((trouble) => `. ${trouble}`).join('')}`}
+          aria-label={`in ${bare(indoorC, unit)}${setC === null ? '' : ` set ${bare(setC, unit)}`}, out ${showTemperature(outdoorC, unit)}. Change temperatures and set point${around.map((trouble) => `. ${trouble}`).join('')}`}
           testID="conditions"
           onPress={() => dispatch(sheetOpened({ type: 'conditions' }))}
           style={[styles.conditions, { borderColor: around.length > 0 ? t.red : t.line }]}

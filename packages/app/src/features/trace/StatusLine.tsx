@@ -5,6 +5,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { useStatus } from '../bench/useStatus';
 import { probeArmed, resumed } from '../bench/slice';
 import { useTokens } from '../../theme';
+import { useHand } from '../settings/useHand';
 import { ActionButton, AppText } from '../../basics';
 import { pickedUp } from './slice';
 
@@ -64,6 +65,7 @@ function StatusAction({ inHand, onSkip }: { inHand: boolean; onSkip: () => void 
  */
 export function StatusLine({ onSkip }: { onSkip: () => void }) {
   const t = useTokens();
+  const hand = useHand();
   const view = useAppSelector(({ bench }) => bench.view);
   const failure = useAppSelector(({ bench }) => bench.failure);
   const told = useStatus();
@@ -91,7 +93,7 @@ export function StatusLine({ onSkip }: { onSkip: () => void }) {
   const ink = { idle: t.ink, running: t.teal, waiting: t.amber, caution: t.amber, fault: t.red }[tone];
   const left = status?.until === undefined ? null : showDuration(status.until - (view?.now ?? 0));
   return (
-    <View style={[styles.line, { backgroundColor: inHand ? t.copperSoft : fill, borderColor: t.line }]}>
+    <View style={[styles.line, hand, { backgroundColor: inHand ? t.copperSoft : fill, borderColor: t.line }]}>
       <View style={styles.text} aria-live="polite" role="status">
         <AppText
           kind="strong"

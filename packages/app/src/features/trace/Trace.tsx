@@ -1,25 +1,30 @@
-import { useCallback } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { useCallback, useEffect } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
 import { Snackbar } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useBenchRunner } from '../bench/useBenchRunner';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
-import type { Pane } from './slice';
-import { paneChosen, sheetOpened } from './slice';
+import { sheetOpened } from './slice';
 import { told } from '../../store/notice';
 import { useShape, useTokens } from '../../theme';
-import { ActionButton, AppText } from '../../basics';
-import { kindOf } from '@zygostat/core/devices';
+import { useHand } from '../settings/useHand';
+import { ActionButton, AppText, SkipLink, WORK } from '../../basics';
+import { GOAL } from '../../basics/focus';
 import { AirPane } from '../air/AirPane';
 import { FindPane } from '../find/FindPane';
 import { LadderPane } from '../ladder/LadderPane';
 import { LiveLoom } from '../loom/LiveLoom';
 import { MeterBar } from '../meter/MeterBar';
+import { useView } from '../job/address';
 import { JobHeader } from '../job/JobHeader';
+import { usePageTitle } from '../job/title';
 import { PlacesBar } from '../job/PlacesBar';
 import { TimelinePane } from '../timeline/TimelinePane';
+import { PaneTabs } from './PaneTabs';
 import { CallStrip } from './CallStrip';
+import type { Pane } from './panes';
+import { NO_PROBES, PANES, panesFor } from './panes';
 import { PathPane } from './PathPane';
 import { ReadingsPane } from '../readings/ReadingsPane';
 import { SaveState } from '../circuit/SaveState';
@@ -32,30 +37,6 @@ interface TraceProps {
   job: Job;
   circuit: Circuit;
 }
-
-const PANES: Record<Pane, string> = {
-  loom: 'Loom',
-  find: 'Find',
-  ladder: 'Ladder',
-  path: 'Path',
-  time: 'Time',
-  air: 'Air',
-  // Short for six tabs side by side; a screen reader hears it whole.
-  readings: 'Log',
-};
-
-/** On a wide screen the loom stands beside the panes. */
-const WIDE_PANES: readonly Pane[] = ['path', 'find', 'ladder', 'time', 'air', 'readings'];
-const PHONE_PANES: readonly Pane[] = ['loom', 'find', 'ladder', 'path', 'time', 'air', 'readings'];
-
-/** Where nothing is probed, and whoever calls does so there. */
-const NO_PROBES: ReadonlySet<Pane> = new Set(['find', 'air']);
-
-/** The air only where something stands for the ducts or the rooms. */
-const panesOf = (all: readonly Pane[], { devices }: Circuit) =>
-  devices.map(({ kind }) => kindOf(kind)).some(({ conveys, houses }) => conveys ?? houses)
-    ? all
-    : all.filter((pane) => pane !== 'air');
 
 function Header({ job }: { job: Job }) {
   const dispatch = useAppDispatch();
@@ -72,42 +53,25 @@ function Header({ job }: { job: Job }) {
   );
 }
 
-function PaneTabs({ panes }: { panes: readonly Pane[] }) {
-  const t = useTokens();
-  const dispatch = useAppDispatch();
-  const pane = useAppSelector(({ trace }) => trace.pane);
-  const shown = panes.includes(pane) ? pane : panes[0];
-  return (
-    <View style={styles.tabs} role="group" aria-label="Views">
-      {panes.map((name) => (
-        <Pressable
-          key={name}
-          role="button"
-          aria-label={name === 'readings' ? 'Readings log' : PANES[name]}
-          aria-pressed={name === shown}
-          onPress={() => dispatch(paneChosen(name))}
-          style={[styles.tab, { borderColor: name === shown ? t.copper : 'transparent' }]}
-        >
-          <AppText kind="strong" color={name === shown ? t.copper : t.mute}>
-            {PANES[name]}
-          </AppText>
-        </Pressable>
-      ))}
-    </View>
-  );
-}
-
 /** The live circuit of one job: call, watch, probe, change, log. */
 export function Trace({ job, circuit }: TraceProps) {
   const t = useTokens();
+  const hand = useHand();
   const shape = useShape();
   const wide = shape === 'wide';
   const dispatch = useAppDispatch();
   const run = useBenchRunner();
   const actions = useTraceActions();
   const skip = useCallback(() => void run('skip'), [run]);
-  useTraceKeys(actions, skip);
-  const pane = useAppSelector(({ trace }) => trace.pane);
+  const [view, go] = useView<Pane>(PANES);
+  useTraceKeys(actions, skip, go);
+  usePageTitle(`Trace, ${PANES[view ?? 'loom']}`, job);
+  const carried = useAppSelector(({ trace }) => trace.carried);
+  const pane = view ?? 'loom';
+  // What is in hand is put down on the loom.
+  useEffect(() => {
+    if (carried && pane !== 'loom') go('loom');
+  }, [carried, pane, go]);
   const message = useAppSelector(({ notice }) => notice);
   const loom = <LiveLoom circuit={circuit} actions={actions} />;
   const paneOf = (name: Pane) => {
@@ -122,24 +86,32 @@ export function Trace({ job, circuit }: TraceProps) {
       <TimelinePane circuit={circuit} />
     );
   };
-  const shown = paneOf(wide && pane === 'loom' ? 'path' : pane);
+  const shown = (
+    <View id={WORK} {...GOAL}>
+      <AppText heading={2} style={styles.unseen}>
+        {`Trace, ${PANES[pane]}`}
+      </AppText>
+      {paneOf(wide && pane === 'loom' ? 'path' : pane)}
+    </View>
+  );
+  const tabs = <PaneTabs panes={panesFor(circuit, wide)} here={pane} onGo={go} />;
   const header = <Header job={job} />;
   const meter = <MeterBar circuit={circuit} />;
   const calls = <CallStrip circuit={circuit} actions={actions} />;
   const status = pane === 'find' ? null : <StatusLine onSkip={skip} />;
-  const phonePanes = panesOf(PHONE_PANES, circuit);
   const metered = !NO_PROBES.has(pane);
   const called = metered && pane !== 'time';
   return (
     <View style={[styles.page, { backgroundColor: t.paper }]} role="main">
+      <SkipLink />
       {wide ? (
-        <View style={styles.wide}>
+        <View style={[styles.wide, hand]}>
           <PlacesBar jobId={job.id} here="trace" />
           <View style={[styles.work, { borderColor: t.line }]}>
             {header}
             <StatusLine onSkip={skip} />
             <SaveState jobId={job.id} />
-            <PaneTabs panes={panesOf(WIDE_PANES, circuit)} />
+            {tabs}
             <ScrollView style={styles.grow}>{shown}</ScrollView>
             {pane === 'air' ? null : calls}
           </View>
@@ -151,12 +123,12 @@ export function Trace({ job, circuit }: TraceProps) {
           </View>
         </View>
       ) : shape === 'sideways' ? (
-        <View style={styles.wide}>
+        <View style={[styles.wide, hand]}>
           <PlacesBar jobId={job.id} here="trace" />
           <ScrollView style={styles.side} contentContainerStyle={styles.sideWork}>
             {header}
             {status}
-            <PaneTabs panes={phonePanes} />
+            {tabs}
             <SaveState jobId={job.id} />
             {metered ? meter : null}
             {called ? calls : null}
@@ -167,7 +139,7 @@ export function Trace({ job, circuit }: TraceProps) {
         <ScrollView style={styles.grow}>
           {header}
           {status}
-          <PaneTabs panes={phonePanes} />
+          {tabs}
           <SaveState jobId={job.id} />
           {shown}
           {metered ? meter : null}
@@ -178,7 +150,7 @@ export function Trace({ job, circuit }: TraceProps) {
         <>
           {header}
           {status}
-          <PaneTabs panes={phonePanes} />
+          {tabs}
           <SaveState jobId={job.id} />
           <ScrollView style={styles.grow}>{shown}</ScrollView>
           {metered ? meter : null}
@@ -201,17 +173,9 @@ export function Trace({ job, circuit }: TraceProps) {
 
 const styles = StyleSheet.create({
   page: { flex: 1 },
-  // As wide as its word: seven stand side by side on a phone.
-  tab: {
-    flexGrow: 1,
-    minWidth: 44,
-    minHeight: 44,
-    alignItems: 'center',
-    justifyContent: 'center',
-    borderBottomWidth: 3,
-  },
-  tabs: { flexDirection: 'row', flexWrap: 'wrap', columnGap: 4, paddingHorizontal: 12 },
   grow: { flex: 1 },
+  // Heard, not seen: the tabs show where one is.
+  unseen: { position: 'absolute', width: 1, height: 1, overflow: 'hidden' },
   wide: { flex: 1, flexDirection: 'row' },
   work: { flex: 1, borderRightWidth: 1 },
   side: { width: 300, flexGrow: 0, flexShrink: 0 },

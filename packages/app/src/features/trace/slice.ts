@@ -14,32 +14,25 @@ export type Sheet =
 
 type Carried = { type: 'end'; conductor: string; end: End } | { type: 'jumper'; from: string };
 
-export type Pane = 'loom' | 'find' | 'ladder' | 'path' | 'time' | 'air' | 'readings';
-
 interface Trace {
   sheet: Sheet | null;
   carried: Carried | null;
-  pane: Pane;
 }
 
 const trace = createSlice({
   name: 'trace',
-  initialState: { sheet: null, carried: null, pane: 'loom' } as Trace,
+  initialState: { sheet: null, carried: null } as Trace,
   reducers: {
-    traceOpened: (): Trace => ({ sheet: null, carried: null, pane: 'loom' }),
+    traceOpened: (): Trace => ({ sheet: null, carried: null }),
     sheetOpened: (state, { payload }: PayloadAction<Sheet | null>) => {
       state.sheet = payload;
     },
     pickedUp: (state, { payload }: PayloadAction<Carried | null>) => {
       state.carried = payload;
       state.sheet = null;
-      state.pane = 'loom';
-    },
-    paneChosen: (state, { payload }: PayloadAction<Pane>) => {
-      state.pane = payload;
     },
   },
 });
 
-export const { traceOpened, sheetOpened, pickedUp, paneChosen } = trace.actions;
+export const { traceOpened, sheetOpened, pickedUp } = trace.actions;
 export const traceReducer = trace.reducer;

@@ -1,8 +1,9 @@
 import { useEffect } from 'react';
-import { useAppDispatch } from '../../store';
-import type { Pane, Sheet } from './slice';
-import { paneChosen, pickedUp, sheetOpened } from './slice';
+import { useAppDispatch, useAppSelector } from '../../store';
+import type { Sheet } from './slice';
+import { pickedUp, sheetOpened } from './slice';
 import { probeArmed } from '../bench/slice';
+import type { Pane } from './panes';
 import type { TraceActions } from './useTraceActions';
 
 export const KEYS = [
@@ -21,10 +22,11 @@ const isTyping = (target: EventTarget | null) =>
   (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
 
 /** Single keys for everything that is done often on a wide screen. */
-export function useTraceKeys(actions: TraceActions, skip: () => void): void {
+export function useTraceKeys(actions: TraceActions, skip: () => void, go: (to: Pane) => void): void {
   const dispatch = useAppDispatch();
+  const areOn = useAppSelector(({ settings }) => settings.keys === 'on');
   useEffect(() => {
-    const pane = (to: Pane) => () => void dispatch(paneChosen(to));
+    const pane = (to: Pane) => () => go(to);
     const sheet = (to: Sheet) => () => void dispatch(sheetOpened(to));
     const byKey: Record<string, () => void> = {
       o: () => actions.call('off'),
@@ -53,11 +55,12 @@ export function useTraceKeys(actions: TraceActions, skip: () => void): void {
       const key = event.key.toLowerCase();
       if (event.altKey || isTyping(event.target) || (chord && key !== 'z' && key !== 'y')) return;
       const act = chord && key === 'z' && event.shiftKey ? actions.redo : byKey[key];
-      if (!act) return;
+      // Esc is no letter, and stays.
+      if (!act || (!areOn && !chord && key !== 'escape')) return;
       event.preventDefault();
       act();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [actions, dispatch, skip]);
+  }, [actions, dispatch, skip, go, areOn]);
 }

@@ -1,5 +1,4 @@
 import type { Remote } from 'comlink';
-import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Told, UnitDiagram, UnitReport } from '@zygostat/core/unit';
@@ -23,6 +22,7 @@ import { Working } from '../plan/Working';
 import type { Progress } from '../plan/useAside';
 import { useAside } from '../plan/useAside';
 import { useTakePlan } from '../plan/usePlan';
+import { goTo } from '../job/address';
 
 interface Question {
   circuit: Circuit;
@@ -71,7 +71,7 @@ function Report({ jobId, circuit, report }: { jobId: string; circuit: Circuit; r
   const toDo = told.some((one) => !stays(one));
   const putRight = () => {
     take({ title: 'Outdoor unit as its diagram has it', after: mended, swap: null, reasons: {} });
-    router.replace({ pathname: '/job/[id]/wire', params: { id: jobId } });
+    goTo(jobId, 'wire', 'list');
   };
   return (
     <>

@@ -1,4 +1,3 @@
-import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';
@@ -14,6 +13,7 @@ import { NextStep } from './NextStep';
 import { StepRow } from './StepRow';
 import { useFollow } from './useFollow';
 import { useTaskText } from './useTaskText';
+import { goTo } from '../job/address';
 
 const nameOf = ({ stations }: Pick<PlanView, 'stations'>, station: string) =>
   stations.find(({ id }) => id === station)?.name ?? station;
@@ -61,7 +61,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
   const ready = ({ id }: Step) => turn.has(id);
   const next = steps.find((step) => !done.has(step.id) && ready(step));
   const earlier = plan.earlier?.length ?? 0;
-  const goPlan = () => router.replace({ pathname: '/job/[id]/plan', params: { id: jobId } });
+  const goPlan = () => goTo(jobId, 'plan');
   return (
     <>
       <AppText kind="title" heading={2}>

@@ -3,7 +3,10 @@ import { StyleSheet, View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
 import type { Plan, Step } from '@zygostat/core/wire';
 import { useTokens } from '../../theme';
+import { useHand } from '../settings/useHand';
 import { ActionButton, AppText } from '../../basics';
+import { Aloud } from '../aloud/Aloud';
+import { GOAL, useFocusNext } from '../../basics/focus';
 import { StepFacts } from './StepFacts';
 
 interface NextStepProps {
@@ -54,16 +57,22 @@ function DeadReading({ mostVolts, onDone }: { mostVolts: number; onDone: (volts:
 /** The one thing to do now. */
 export function NextStep({ step, text, place, plan, onDone, onDiffers }: NextStepProps) {
   const t = useTokens();
+  const goal = useFocusNext(step.id);
+  const hand = useHand();
   return (
     <View
+      ref={goal}
+      {...GOAL}
       role="region"
       aria-label="Next step"
       style={[styles.card, { backgroundColor: t.card, borderColor: t.copper }]}
     >
       <AppText kind="small">{`Next, at ${place}`}</AppText>
-      <AppText kind="title" heading={2}>
-        {text}
-      </AppText>
+      <View aria-live="polite">
+        <AppText kind="title" heading={2}>
+          {text}
+        </AppText>
+      </View>
       <StepFacts step={step} plan={plan} />
       {step.kind === 'off' ? (
         <AppText kind="small" color={t.amber}>
@@ -74,13 +83,14 @@ export function NextStep({ step, text, place, plan, onDone, onDiffers }: NextSte
       {step.kind === 'dead' ? (
         <DeadReading key={step.id} mostVolts={step.mostVolts ?? 1} onDone={onDone} />
       ) : (
-        <View style={styles.row}>
+        <View style={[styles.row, hand]}>
           <ActionButton label="Done" look="filled" onPress={() => onDone()} style={styles.grow} />
           {step.conductor ? (
             <ActionButton label="Not as planned" onPress={onDiffers} style={styles.grow} />
           ) : null}
         </View>
       )}
+      <Aloud text={`At ${place}: ${text}`} {...(step.kind !== 'dead' && { onDone: () => onDone() })} />
     </View>
   );
 }

@@ -1,10 +1,9 @@
-import { router } from 'expo-router';
-import { useState } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { planDocument } from '../plan/document';
 import type { Job } from '../jobs/api';
 import { ActionButton, Waiting, AppText } from '../../basics';
+import { goTo, useView } from '../job/address';
 import { PlaceFrame } from '../job/PlaceFrame';
 import { Steps } from '../job/Steps';
 import { Unsaved } from '../job/Unsaved';
@@ -20,7 +19,7 @@ export function WirePlace({ job, circuit }: { job: Job; circuit: Circuit }) {
   const ready = useOpenDocument('plan', planDocument, job.id);
   const dispatch = useAppDispatch();
   const { value: plan, putAway, state, detail } = useAppSelector((store) => store.plan);
-  const [step, setStep] = useState<Step>('list');
+  const [step = 'list', setStep] = useView<Step>(STEPS);
   const list = !ready ? (
     <Waiting label="Opening the plan" />
   ) : plan ? (
@@ -37,11 +36,7 @@ export function WirePlace({ job, circuit }: { job: Job; circuit: Circuit }) {
           onPress={() => dispatch(planDocument.changed(putAway))}
         />
       ) : null}
-      <ActionButton
-        label="Go to Plan"
-        look="filled"
-        onPress={() => router.replace({ pathname: '/job/[id]/plan', params: { id: job.id } })}
-      />
+      <ActionButton label="Go to Plan" look="filled" onPress={() => goTo(job.id, 'plan')} />
     </>
   );
   return (

@@ -14,7 +14,7 @@ import { LandingList } from './LandingList';
 import { Papers } from './Papers';
 
 jest.mock('../../model/model', () => jest.requireActual<object>('../../testing/model'));
-jest.mock('expo-router', () => ({ router: { replace: () => undefined } }));
+jest.mock('expo-router', () => ({ router: { push: () => undefined } }));
 const mockPicked = jest.fn<Promise<File | null>, []>();
 jest.mock('../../basics/pickFile', () => ({ pickFile: () => mockPicked() }));
 
@@ -136,7 +136,7 @@ test('another colour than planned changes the plan, shown before it is taken', a
     await doNext();
   press('Not as planned');
   press('It has another colour');
-  press('violet');
+  press('violet, VT');
   expect(await screen.findByText(/^\+ Land violet of Thermostat cable/)).toBeDefined();
   press('Take the changed plan');
   await waitFor(() => expect(JSON.stringify(store.getState().plan.value!.after)).toContain('"colour":"VT"'));

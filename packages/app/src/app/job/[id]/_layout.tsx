@@ -1,13 +1,15 @@
 import { Slot, useLocalSearchParams } from 'expo-router';
 import { later } from '../../../features/later';
 
-const OpenJob = later(({ OpenJob }) => OpenJob);
+const JobPlaces = later(({ JobPlaces }) => JobPlaces);
 
+/** The places of a job are entries to go back to; what shows them stands through every step. */
 export default function JobLayout() {
   const { id } = useLocalSearchParams<{ id: string }>();
   return (
-    <OpenJob id={id}>
+    <>
+      <JobPlaces id={id} />
       <Slot />
-    </OpenJob>
+    </>
   );
 }

@@ -1,7 +1,4 @@
-import { later } from '../../../features/later';
-
-const Place = later(({ Place }) => Place);
-
+/** Shown by the layout around it. */
 export default function SurveyRoute() {
-  return <Place name="survey" />;
+  return null;
 }

@@ -1,0 +1,4 @@
+/** Shown by the layout around it. */
+export default function SiteRoute() {
+  return null;
+}

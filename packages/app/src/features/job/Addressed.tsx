@@ -1,0 +1,19 @@
+import { useGlobalSearchParams, usePathname } from 'expo-router';
+import type { PropsWithChildren } from 'react';
+import { useMemo, useState } from 'react';
+import type { Address } from './address';
+import { AddressContext } from './address';
+
+/**
+ * Tells what is inside where it is, below one path. While something else lies over the page, such as the settings, it is
+ * where it was.
+ */
+export function Addressed({ base, children }: PropsWithChildren<{ base: string }>) {
+  const path = usePathname();
+  const { view } = useGlobalSearchParams<{ view?: string }>();
+  const isInside = path === base || path.startsWith(`${base}/`);
+  const [held, setHeld] = useState<Address>({ path: base, view: undefined });
+  if (isInside && (held.path !== path || held.view !== view)) setHeld({ path, view });
+  const address = useMemo(() => (isInside ? { path, view } : held), [isInside, path, view, held]);
+  return <AddressContext.Provider value={address}>{children}</AddressContext.Provider>;
+}

@@ -1,0 +1,46 @@
+/** Every view of a place has an address of its own: it can be gone back to, opened again as it was left, and sent to another. */
+import type { Href } from 'expo-router';
+import { router } from 'expo-router';
+import { createContext, useCallback, useContext, useEffect } from 'react';
+
+const PATHS = { survey: '/survey', plan: '/plan', wire: '/wire', trace: '', record: '/record' };
+
+export type PlaceName = keyof typeof PATHS;
+
+/** The view each place was last left in, by its path, while the page is open. */
+const left = new Map<string, string>();
+
+const addressOf = (path: string, view?: string) =>
+  (view === undefined ? path : `${path}?view=${encodeURIComponent(view)}`) as Href;
+
+/** Goes to a place of a job, in the view that is named or the one it was last left in. */
+export function goTo(jobId: string, place: PlaceName, view?: string): void {
+  const path = `/job/${encodeURIComponent(jobId)}${PATHS[place]}`;
+  router.push(addressOf(path, view ?? left.get(path)));
+}
+
+/** The place a path within a job leads to. */
+export function placeAt(path: string): PlaceName {
+  const found = Object.entries(PATHS).find(([, ending]) => ending !== '' && path.endsWith(ending));
+  return (found?.[0] ?? 'trace') as PlaceName;
+}
+
+export interface Address {
+  path: string;
+  view: string | undefined;
+}
+
+/** Where one is within a job or a site; what is shown of them stands through every step, and is not made anew. */
+export const AddressContext = createContext<Address>({ path: '/', view: undefined });
+
+/** The view a place shows by its address, and the way to another; `undefined` where its address names none of them. */
+export function useView<Name extends string>(
+  titles: Readonly<Partial<Record<Name, unknown>>>,
+): [Name | undefined, (name: Name) => void] {
+  const { path, view } = useContext(AddressContext);
+  useEffect(() => {
+    if (view !== undefined) left.set(path, view);
+  }, [path, view]);
+  const go = useCallback((name: Name) => router.push(addressOf(path, name)), [path]);
+  return [view !== undefined && Object.hasOwn(titles, view) ? (view as Name) : undefined, go];
+}
