@@ -1,51 +1,8 @@
 /** A crew on one server: the first joins by the terminal's code, another by a code of theirs; a device that is lost is out. */
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import type { Browser, Page } from '@playwright/test';
-import { test as base, expect } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { expectNothingSerious } from './axe';
-import { button, kill, launch } from './bench';
-
-interface CrewServer {
-  url: string;
-  /** The address with the code that the terminal shows to whoever will lead. */
-  first: string;
-}
-
-const test = base.extend<{ crew: CrewServer }>({
-  // eslint-disable-next-line no-empty-pattern -- Playwright reads a fixture's needs from this very pattern.
-  crew: async ({}, use) => {
-    const data = mkdtempSync(join(tmpdir(), 'zygostat-crew-'));
-    // Over HTTPS with a certificate of its own, as `npm start -- --crew` serves it.
-    const { child, said: first } = await launch(data, {
-      flags: ['--crew'],
-      env: { ZYGOSTAT_HOST: '127.0.0.1' },
-      ready: /https:\/\/\S+\/join#\S+/,
-    });
-    await use({ url: new URL(first).origin, first });
-    await kill(child);
-    rmSync(data, { recursive: true });
-  },
-});
-
-// The certificate was made a moment ago, and no browser has been told to trust it.
-test.use({ ignoreHTTPSErrors: true });
-
-const SECRET = 'four wet copper leaves';
-
-/** Joins on a device by an address with a code. */
-async function joinBy(page: Page, address: string, name: string): Promise<void> {
-  await page.goto(address);
-  await expect(page.getByRole('heading', { name: 'Join the crew' })).toBeVisible();
-  await page.getByLabel('Your name').fill(name);
-  await page.getByLabel('A password').fill(SECRET);
-  await button(page, 'Join').click();
-  await expect(page.getByRole('heading', { name: 'Zygostat' })).toBeVisible();
-}
-
-const another = async (browser: Browser) =>
-  (await browser.newContext({ ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 } })).newPage();
+import { button } from './bench';
+import { SECRET, another, joinBy, test } from './crew';
 
 test('two people join, write under their names, and a lost telephone is signed out', async ({
   page,
