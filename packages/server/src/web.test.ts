@@ -3,6 +3,7 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import request from 'supertest';
+import { ALONE } from './crew/reach';
 import { makeTestServer } from './testing/server';
 
 const web = mkdtempSync(join(tmpdir(), 'web-'));
@@ -41,6 +42,23 @@ test('the policy lets nothing in from elsewhere', async () => {
   expect(policy).toContain("default-src 'self'");
   expect(policy).toContain("frame-ancestors 'none'");
   expect(policy).not.toMatch(/unsafe-eval|https?:|\*/);
+});
+
+test('types are not guessed, no other site is told where one came from, and HTTPS is insisted on where it is trusted', async () => {
+  const headersOf = async (served: typeof app) =>
+    (await request(served).get('/').set('Accept', 'text/html')).headers as Record<string, string>;
+  const alone = await headersOf(app);
+  expect(alone['x-content-type-options']).toBe('nosniff');
+  expect(alone['referrer-policy']).toBe('no-referrer');
+  expect(alone['x-powered-by']).toBeUndefined();
+  // A certificate made here is taken by hand: a browser told to insist could not be let past it any more.
+  expect(alone['strict-transport-security']).toBeUndefined();
+  const behind = makeTestServer({
+    web,
+    reach: { ...ALONE, transport: { type: 'proxy', address: '127.0.0.1' } },
+  });
+  expect((await headersOf(behind.app))['strict-transport-security']).toMatch(/max-age=\d{7,}/);
+  behind.stop();
 });
 
 test('a missing file is not the page, and nothing outside the folder is served', async () => {
