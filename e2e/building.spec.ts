@@ -4,7 +4,7 @@
  */
 import type { Page } from '@playwright/test';
 import type { Server } from './bench';
-import { expectNothingSerious } from './axe';
+import { expectAccessible } from './axe';
 import { button, expect, status, stud, test } from './bench';
 import { workDown } from './landing';
 
@@ -126,7 +126,7 @@ test('the whole story of two tied detectors, one of them wet', async ({ page, se
   await open(page, 'Station by the cloakroom', 'Hangs on: Detector above the ceiling');
   await open(page, 'Assembly room thermostat', 'Its circuit passes through: Detector above the ceiling');
   await expect(map.getByRole('listitem').first()).toContainText('Assembly room thermostat');
-  await expectNothingSerious(page);
+  await expectAccessible(page);
 
   // Monitoring, on test, the building's contact; only then hands go to it.
   await button(page, 'Jobs').last().click();
@@ -170,7 +170,7 @@ test('the whole story of two tied detectors, one of them wet', async ({ page, se
     'The panel no longer hears Detector in the unit and Detector in the duct.',
   );
   await expect(panel(page)).toContainText('Fire panel: trouble');
-  await expectNothingSerious(page);
+  await expectAccessible(page);
   await button(page, 'Put it back as it was').click();
   await expect(panel(page)).toContainText('Fire panel: normal');
   await off('Thermostat hold', 'The station', /the record is wrong, or the look was/);

@@ -1,6 +1,6 @@
 /** A crew on one server: the first joins by the terminal's code, another by a code of theirs; a device that is lost is out. */
 import { expect } from '@playwright/test';
-import { expectNothingSerious } from './axe';
+import { expectAccessible } from './axe';
 import { button } from './bench';
 import { SECRET, another, joinBy, test } from './crew';
 
@@ -13,7 +13,7 @@ test('two people join, write under their names, and a lost telephone is signed o
   await page.goto(crew.url);
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
   await expect(page.getByText(/Nobody is here yet/)).toBeVisible();
-  await expectNothingSerious(page, 'sign in');
+  await expectAccessible(page, 'sign in');
 
   // A password that is too short is told by its field, and the code is still good.
   await page.goto(crew.first);
@@ -21,7 +21,7 @@ test('two people join, write under their names, and a lost telephone is signed o
   await page.getByLabel('A password').fill('short');
   await button(page, 'Join').click();
   await expect(page.getByRole('alert')).toContainText('Password must have 12 characters or more');
-  await expectNothingSerious(page, 'join');
+  await expectAccessible(page, 'join');
   await joinBy(page, crew.first, 'Ansa');
 
   await button(page, 'Settings').click();
@@ -29,7 +29,7 @@ test('two people join, write under their names, and a lost telephone is signed o
   await button(page, 'Make a code to join').click();
   const invitation = page.getByRole('region', { name: 'One more' }).getByText(/\/join#/);
   const address = await invitation.innerText();
-  await expectNothingSerious(page, 'crew');
+  await expectAccessible(page, 'crew');
 
   const theirs = await another(browser);
   await joinBy(theirs, address, 'Sol');

@@ -1,6 +1,6 @@
 /** A leak controller put between thermostat and unit: planned, landed, tested in cooling and in heating. */
 import type { Page } from '@playwright/test';
-import { expectNothingSerious } from './axe';
+import { expectAccessible } from './axe';
 import { button, call, expect, openNewJob, status, test, untilRunning } from './bench';
 import { workDown } from './landing';
 
@@ -30,7 +30,7 @@ test('a leak controller is added, and tested in both modes', async ({ page, serv
   await expect(page.getByRole('list', { name: 'Test it, cooling and heating' })).toContainText(
     /Heat called, jumper in TEST: .*Gas valve/,
   );
-  await expectNothingSerious(page);
+  await expectAccessible(page);
   await button(page, 'Take this plan: leak controller').click();
   const steps = await workDown(page);
   expect(steps[0]).toMatch(/^Open .* lock it/);

@@ -1,6 +1,6 @@
 /** A bypass is recorded, seen from everywhere, and closed with proof; what is noticed and logged stays. */
 import type { Page } from '@playwright/test';
-import { expectNothingSerious } from './axe';
+import { expectAccessible } from './axe';
 import { expect, openNewJob, test } from './bench';
 
 test('a bypass is recorded in four taps, seen on the first screen, and closed with proof', async ({
@@ -18,7 +18,7 @@ test('a bypass is recorded in four taps, seen on the first screen, and closed wi
   const card = page.getByRole('region', { name: 'Bypass: Pan float' });
   await expect(card).toContainText('put in by Sol');
   await expect(page.getByRole('button', { name: 'Open 1' })).toBeVisible();
-  await expectNothingSerious(page);
+  await expectAccessible(page);
 
   // Seen from every place of the job, and on the first screen.
   await page.getByRole('link', { name: 'Plan' }).click();
@@ -98,7 +98,7 @@ test('a heat pump is commissioned in order: dead first, delays counted, cold day
   await expect(card).toContainText('outside its limits');
   await expect(asItShould).toBeDisabled();
   await figure.fill('0.2');
-  await expectNothingSerious(page);
+  await expectAccessible(page);
   await asItShould.click();
   await expect(title).toHaveText('24 V at the transformer and the thermostat');
   await expect(card).toContainText('Transformer R to Transformer C');
@@ -137,7 +137,7 @@ test('a heat pump is commissioned in order: dead first, delays counted, cold day
   await page.getByRole('link', { name: 'Record' }).click();
   await page.getByRole('button', { name: 'Report', exact: true }).click();
   const papers = page.getByRole('region', { name: 'Report' });
-  await expectNothingSerious(page);
+  await expectAccessible(page);
   const handed = page.waitForEvent('download');
   await papers.getByRole('button', { name: 'Report as PDF' }).click();
   expect((await handed).suggestedFilename()).toBe('report.pdf');

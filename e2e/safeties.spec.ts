@@ -1,6 +1,6 @@
 /** Safeties against water: several in a row, proven and wired; and what each school does to a condensing furnace's water. */
 import type { Page } from '@playwright/test';
-import { expectNothingSerious } from './axe';
+import { expectAccessible } from './axe';
 import { button, call, expect, openNewJob, status, test } from './bench';
 import { workDown } from './landing';
 
@@ -32,7 +32,7 @@ test('three switches in series are proven in every place, and wired', async ({ p
   await expect(best).toContainText(/Proven in \d+ states/);
   await expect(best).toContainText('Any one of the 3 bypassed, the others still stop it.');
   await expect(best).toContainText('New moisture sensor NO. Insulate it.');
-  await expectNothingSerious(page);
+  await expectAccessible(page);
   await button(page, 'Take this plan: In R to the thermostat').click();
   await expect(page.getByRole('checkbox', { name: 'Mount New moisture sensor' })).toBeVisible();
   await expect(page.getByRole('checkbox', { name: /Mount Pan/ })).toHaveCount(0);

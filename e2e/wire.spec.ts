@@ -1,7 +1,7 @@
 /** From a survey to a finished landing list; on the phone and on a wide screen. */
 import type { Locator, Page } from '@playwright/test';
 import type { Server } from './bench';
-import { expectNothingSerious } from './axe';
+import { expectAccessible } from './axe';
 import { button, expect, openNewJob, test } from './bench';
 import { workDown } from './landing';
 import { landOldSubBase, surveyHeatPump } from './survey';
@@ -51,7 +51,7 @@ test('a heat pump with separate O and W, from survey to finished landing list', 
     .first()
     .click();
   await expect(page.getByRole('status')).toContainText(/^0 of \d+ steps done/);
-  await expectNothingSerious(page);
+  await expectAccessible(page);
   const steps = await workDown(page, tryLive);
   expect(steps[0]).toMatch(/^Open .* lock it/);
   expect(steps[1]).toMatch(/^Prove .* dead/);
@@ -138,10 +138,10 @@ test('sums and mistakes', async ({ page, server }) => {
   await expect(page.getByRole('list', { name: 'Dangerous' })).toContainText('Board fuse opens');
   await button(page, 'yellow on Y with blue on C: dangerous').click();
   await expect(page.getByRole('region', { name: 'What it does' })).toContainText('Board fuse opens');
-  await expectNothingSerious(page);
+  await expectAccessible(page);
   await button(page, 'See it live').click();
   await expect(page.getByRole('img', { name: /^The circuit, Yellow of .* exchanged.*: / })).toBeVisible();
-  await expectNothingSerious(page);
+  await expectAccessible(page);
   await button(page, 'Close').click();
 });
 

@@ -1,12 +1,12 @@
 /** Zones: a single-zone job zoned, a call that opens its damper, a transformer on the wrong side, two ways compared. */
 import type { Page } from '@playwright/test';
-import { expectNothingSerious } from './axe';
+import { expectAccessible } from './axe';
 import { button, expect, openNewJob, status, test } from './bench';
 import { workDown } from './landing';
 import { surveyFurnace } from './survey';
 
 const noSerious = async (page: Page) => {
-  await expectNothingSerious(page);
+  await expectAccessible(page);
 };
 
 /** Lets everything that waits come to its end. */

@@ -13,6 +13,7 @@ import { surveyFurnace } from '../../e2e/survey';
 import { longWireList } from '../../packages/core/src/testing/large-unit';
 import { JOB, SLOWDOWN, firstView, openings, phone } from './openings';
 import { median, report } from './report';
+import { tasks } from './tasks';
 
 const ROOT = join(__dirname, '../..');
 const PORT = '4391';
@@ -118,6 +119,7 @@ async function main(): Promise<void> {
     );
     await network.send('Emulation.setCPUThrottlingRate', { rate: 1 });
     await openings(browser, URL_BASE, job);
+    await tasks(browser, URL_BASE);
     const made = await page.request.post(`${URL_BASE}/api/jobs`, {
       data: { name: 'Survey', site: 'Bench', survey: true },
     });

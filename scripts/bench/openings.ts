@@ -19,7 +19,7 @@ const POOR_LINE = {
 export const phone = async (browser: Browser): Promise<Page> =>
   (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
 
-const slowed = async (page: Page, rate = SLOWDOWN): Promise<CDPSession> => {
+export const slowed = async (page: Page, rate = SLOWDOWN): Promise<CDPSession> => {
   const session = await page.context().newCDPSession(page);
   await session.send('Emulation.setCPUThrottlingRate', { rate });
   return session;

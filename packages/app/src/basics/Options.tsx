@@ -34,6 +34,6 @@ export function Options<Option extends string>({ label, options, value, onChange
 
 const styles = StyleSheet.create({
   group: { gap: 4 },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   option: { flexGrow: 1 },
 });

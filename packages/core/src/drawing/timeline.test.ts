@@ -1,7 +1,7 @@
 import { callScript, runTimeline } from '../behaviour';
 import { compile } from '../network';
 import { furnaceAirConditioner } from '../systems';
-import { TIMELINE, eventfulLanes, layTimeline, timeAt } from '.';
+import { TICK_ROOM, TIMELINE, eventfulLanes, layTimeline, timeAt } from '.';
 
 const circuit = furnaceAirConditioner('Lanes');
 const timeline = runTimeline(compile(circuit), callScript(circuit, 'heat', 600), 900);
@@ -18,6 +18,10 @@ test.each([320, 390, 1000])('at %i px every bar stands at its time and inside th
     });
   }
   expect(shape.ticks.length).toBeGreaterThan(1);
+  // A time is written where it has its room to itself.
+  const written = shape.ticks.filter(({ isWritten }) => isWritten).map(({ x }) => x);
+  expect(written.length).toBeGreaterThan(1);
+  written.forEach((x, i) => expect((written[i + 1] ?? width) - x).toBeGreaterThanOrEqual(TICK_ROOM - 0.001));
 });
 
 test('times off the page are held at its ends', () => {

@@ -22,6 +22,8 @@ export interface LaneShape {
 export interface Tick {
   x: number;
   at: number;
+  /** Its time is written right of it: there is room for it before the edge. */
+  isWritten: boolean;
 }
 
 export interface TimelineShape {
@@ -34,7 +36,7 @@ export interface TimelineShape {
 /** Steps a clock face is divided by, seconds. */
 const STEPS = [10, 30, 60, 120, 300, 600, 900, 1800, 3600];
 /** Least room for a time written under the axis, px. */
-const TICK_ROOM = 58;
+export const TICK_ROOM = 58;
 
 const scaleOf = (until: number, width: number) => (width - 2 * TIMELINE.margin) / until;
 
@@ -71,10 +73,10 @@ export function layTimeline(
     return { lane: id, kind, title, x: TIMELINE.margin, y: top + 17, bars };
   });
   const step = STEPS.find((seconds) => seconds * scale >= TICK_ROOM) ?? until;
-  const ticks = Array.from({ length: Math.floor(until / step) + 1 }, (_, i) => ({
-    x: xOf(i * step),
-    at: i * step,
-  }));
+  const ticks = Array.from({ length: Math.floor(until / step) + 1 }, (_, i) => {
+    const x = xOf(i * step);
+    return { x, at: i * step, isWritten: x + TICK_ROOM <= width };
+  });
   return { width, height: TIMELINE.axis + lanes.length * TIMELINE.lane + 8, lanes, ticks };
 }
 

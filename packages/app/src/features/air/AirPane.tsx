@@ -203,7 +203,7 @@ export function AirPane({ circuit, siteId }: { circuit: Circuit; siteId: string 
 const styles = StyleSheet.create({
   pane: { padding: 12 },
   column: { gap: 12 },
-  card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 6 },
+  card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   row: { flexDirection: 'row', gap: 8 },
   grow: { flexGrow: 1 },
 });

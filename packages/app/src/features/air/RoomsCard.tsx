@@ -131,7 +131,7 @@ export function RoomsCard({ circuit, siteId, width }: { circuit: Circuit; siteId
 }
 
 const styles = StyleSheet.create({
-  card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 6 },
+  card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   row: { flexDirection: 'row', gap: 8 },
   grow: { flexGrow: 1 },
 });

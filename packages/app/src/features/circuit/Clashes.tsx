@@ -1,5 +1,5 @@
 import { skipToken } from '@reduxjs/toolkit/query';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Choose, Circuit, Clash, Side } from '@zygostat/core/circuit';
 import { mergeCircuits } from '@zygostat/core/circuit';
@@ -8,6 +8,8 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { ActionButton, AppText, Options } from '../../basics';
 import { useOpenJobQuery } from '../jobs/api';
 import { useRevisionQuery } from './api';
+import type { Contested } from './contested';
+import { contestedBy, contestedFound } from './contested';
 import { saveRequested } from './saving';
 import { putTogether } from './slice';
 
@@ -28,10 +30,17 @@ export function Clashes({ jobId, base, mine }: ClashesProps) {
   const [chosen, setChosen] = useState<Readonly<Record<string, Side>>>({});
   const { data: before } = useRevisionQuery(base > 0 ? { id: jobId, number: base } : skipToken);
   const { data: newest } = useOpenJobQuery(jobId, { refetchOnMountOrArgChange: true });
-  if (!before || !newest) return <AppText>Reading what was changed elsewhere…</AppText>;
-  const theirs = newest.circuit;
   const choose: Choose = (clash) => chosen[keyOf(clash)];
-  const { circuit, clashes } = mergeCircuits(before.circuit, mine, theirs, choose);
+  const merged = before && newest ? mergeCircuits(before.circuit, mine, newest.circuit, choose) : null;
+  // Each step that is decided makes them anew: what is marked changes only with what it says.
+  const marks = JSON.stringify(contestedBy(merged?.clashes ?? []));
+  useEffect(() => {
+    dispatch(contestedFound(JSON.parse(marks) as Contested[]));
+  }, [dispatch, marks]);
+  useEffect(() => () => void dispatch(contestedFound([])), [dispatch]);
+  if (!newest || !merged) return <AppText>Reading what was changed elsewhere…</AppText>;
+  const theirs = newest.circuit;
+  const { circuit, clashes } = merged;
   const left = clashes.filter((clash) => !choose(clash)).length;
   const take = () => {
     dispatch(putTogether({ jobId, base: newest.revision, value: circuit, state: 'saved' }));

@@ -85,6 +85,6 @@ export function BenchAnswer({ meter, proposal, onAnswer }: BenchAnswerProps) {
 }
 
 const styles = StyleSheet.create({
-  bench: { borderWidth: 1, borderRadius: 10, padding: 10, gap: 6 },
+  bench: { borderWidth: 1, borderRadius: 10, padding: 10, gap: 8 },
   figure: { fontSize: 28, lineHeight: 34, textAlign: 'center' },
 });

@@ -125,4 +125,4 @@ export function Besides(props: BesidesProps) {
   );
 }
 
-const styles = StyleSheet.create({ list: { gap: 6 } });
+const styles = StyleSheet.create({ list: { gap: 8 } });

@@ -109,8 +109,8 @@ export function CableCard({ cable, names, onDone }: CableCardProps) {
 
 const styles = StyleSheet.create({
   length: { gap: 4 },
-  box: { borderWidth: 1, borderRadius: 10, padding: 10, gap: 6 },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  box: { borderWidth: 1, borderRadius: 10, padding: 10, gap: 8 },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   half: { flex: 1 },
   tag: { borderWidth: 1, borderRadius: 8, paddingHorizontal: 8, paddingVertical: 4 },
 });

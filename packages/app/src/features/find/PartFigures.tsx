@@ -120,6 +120,6 @@ export function PartFigures({ circuit, device }: { circuit: Circuit; device: str
 
 const styles = StyleSheet.create({
   part: { gap: 4 },
-  row: { flexDirection: 'row', gap: 6 },
+  row: { flexDirection: 'row', gap: 8 },
   figure: { flex: 1, minWidth: 88 },
 });

@@ -48,8 +48,8 @@ export function Ranking({ view, names, count }: { view: FindView; names: Names; 
 }
 
 const styles = StyleSheet.create({
-  card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 6 },
-  list: { gap: 6 },
+  card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
+  list: { gap: 8 },
   line: { flexDirection: 'row', alignItems: 'center', gap: 8 },
   name: { flex: 1 },
   track: { width: 104, height: 10, borderRadius: 5, overflow: 'hidden' },

@@ -45,4 +45,4 @@ export function Seen({ diagnosis, stale, names, onWithdraw }: SeenProps) {
   );
 }
 
-const styles = StyleSheet.create({ row: { flexDirection: 'row', gap: 6 } });
+const styles = StyleSheet.create({ row: { flexDirection: 'row', gap: 8 } });

@@ -146,7 +146,7 @@ export function StepCard(props: StepCardProps) {
 
 const styles = StyleSheet.create({
   card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
-  list: { gap: 6 },
+  list: { gap: 8 },
   answer: { minHeight: 52, borderWidth: 1, borderRadius: 10, paddingHorizontal: 12, paddingVertical: 6 },
   row: { flexDirection: 'row', gap: 8, alignItems: 'center', flexWrap: 'wrap' },
 });

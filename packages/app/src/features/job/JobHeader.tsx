@@ -127,7 +127,14 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
 }
 
 const styles = StyleSheet.create({
-  header: { flexDirection: 'row', alignItems: 'center', paddingHorizontal: 2, minHeight: 56 },
+  header: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: 8,
+    paddingHorizontal: 2,
+    paddingTop: 4,
+    minHeight: 48,
+  },
   titles: { flex: 1 },
   site: { flexDirection: 'row', alignItems: 'center' },
   shrink: { flexShrink: 1 },

@@ -46,9 +46,9 @@ export function PlaceFrame({ job, here, tabs, children }: PlaceFrameProps) {
   const low = shape === 'sideways' || shape === 'small';
   return (
     <View style={[styles.page, beside ? [styles.wide, hand] : null, { backgroundColor: t.paper }]}>
-      <SkipLink />
       {beside ? places : null}
       <View style={styles.work} role="main">
+        <SkipLink />
         {low ? null : head}
         <ScrollView style={styles.grow}>
           {low ? head : null}

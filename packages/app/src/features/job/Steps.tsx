@@ -35,6 +35,6 @@ export function Steps<Name extends string>({ label, titles, here, onGo }: StepsP
 
 const styles = StyleSheet.create({
   strip: { flexGrow: 0 },
-  tabs: { flexDirection: 'row', gap: 6, paddingHorizontal: 12, paddingVertical: 6, flexGrow: 1 },
-  tab: { flexGrow: 1, paddingHorizontal: 10 },
+  tabs: { flexDirection: 'row', gap: 8, paddingHorizontal: 12, paddingVertical: 8, flexGrow: 1 },
+  tab: { flexGrow: 1, paddingHorizontal: 8 },
 });

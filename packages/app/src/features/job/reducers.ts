@@ -1,5 +1,6 @@
 /** What the store holds of the open job, beyond what the first view needs. */
 import { benchReducer } from '../bench/slice';
+import { contestedReducer } from '../circuit/contested';
 import { editsReducer, savingReducer } from '../circuit/slice';
 import { diagnosisDocument } from '../find/document';
 import { findReducer } from '../find/slice';
@@ -12,6 +13,7 @@ import { traceReducer } from '../trace/slice';
 export const jobReducers = {
   bench: benchReducer,
   building: buildingDocument.reducer,
+  contested: contestedReducer,
   diagnosis: diagnosisDocument.reducer,
   edits: editsReducer,
   find: findReducer,

@@ -1,10 +1,10 @@
 import { router, useLocalSearchParams } from 'expo-router';
 import { useDeferredValue, useEffect, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
-import { Searchbar } from 'react-native-paper';
 import { problemOf } from '../../store/api';
 import { useListBypassesQuery, useListJobsQuery, useListPanelsQuery } from './api';
 import { readBeyond, useReadEarly } from '../later';
+import { SearchField } from './SearchField';
 import { JobRow, plural } from './JobRow';
 import { useTokens } from '../../theme';
 import { ActionButton, Column, Waiting, AppText } from '../../basics';
@@ -73,7 +73,6 @@ function OnTestPanels() {
 
 /** Every job, newest first, with search and a way to a new one. */
 export function JobList() {
-  const t = useTokens();
   const { search: given } = useLocalSearchParams<{ search?: string }>();
   const [search, setSearch] = useState(given ?? '');
   const asked = useDeferredValue(search.trim().slice(0, 100));
@@ -104,16 +103,7 @@ export function JobList() {
           onPress={() => router.push('/settings')}
         />
       </View>
-      <Searchbar
-        placeholder="Search jobs and sites"
-        value={search}
-        onChangeText={setSearch}
-        icon="magnify"
-        clearIcon="close"
-        style={[styles.search, { backgroundColor: t.card, borderColor: t.line }]}
-        inputStyle={styles.searchInput}
-        accessibilityLabel="Search jobs and sites"
-      />
+      <SearchField label="Search jobs and sites" value={search} onChange={setSearch} />
       <ScrollView style={styles.grow} contentContainerStyle={styles.list}>
         {isLoading ? <Waiting label="Loading jobs" /> : null}
         {error && !data ? (
@@ -172,9 +162,7 @@ const styles = StyleSheet.create({
     paddingBottom: 8,
   },
   brand: { fontSize: 26, lineHeight: 32 },
-  search: { marginHorizontal: 12, borderWidth: 1, borderRadius: 10, height: 48 },
-  searchInput: { minHeight: 46 },
-  list: { padding: 12 },
+  list: { padding: 12, gap: 8 },
   items: { gap: 10 },
   bypassed: { borderWidth: 1.5, borderRadius: 12, padding: 12, gap: 4, marginBottom: 10 },
   bypass: { minHeight: 44, justifyContent: 'center' },

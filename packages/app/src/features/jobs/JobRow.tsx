@@ -65,7 +65,7 @@ export function JobRow({ job, onTouched }: { job: Job; onTouched?: () => void })
 const styles = StyleSheet.create({
   row: { borderWidth: 1, borderRadius: 12, padding: 14, flexDirection: 'row', alignItems: 'center', gap: 8 },
   name: { fontSize: 18, lineHeight: 24 },
-  state: { flexDirection: 'row', alignItems: 'center', gap: 6, marginTop: 6 },
+  state: { flexDirection: 'row', alignItems: 'center', gap: 8, marginTop: 6 },
   stateWords: { fontSize: 14.5, lineHeight: 18 },
   grow: { flex: 1 },
 });

@@ -209,7 +209,7 @@ export function NewJob() {
 
 const styles = StyleSheet.create({
   form: { padding: 16, gap: 14 },
-  sites: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  sites: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   templates: { gap: 10 },
   template: {
     flexDirection: 'row',

@@ -97,7 +97,7 @@ export function LadderPane({ circuit, onStud }: { circuit: Circuit; onStud: (nod
 const styles = StyleSheet.create({
   wait: { marginTop: 40 },
   pane: { paddingVertical: 8, gap: 8 },
-  tools: { flexDirection: 'row', gap: 6, paddingHorizontal: 12 },
+  tools: { flexDirection: 'row', gap: 8, paddingHorizontal: 12 },
   list: { paddingHorizontal: 12 },
   hint: { paddingHorizontal: 12 },
 });

@@ -105,8 +105,8 @@ export function RungList({ ladder, ...rest }: RungListProps) {
 const styles = StyleSheet.create({
   list: { gap: 20 },
   section: { gap: 10 },
-  rung: { borderWidth: 1.5, borderRadius: 10, padding: 10, gap: 6 },
+  rung: { borderWidth: 1.5, borderRadius: 10, padding: 10, gap: 8 },
   way: { borderLeftWidth: 3, paddingLeft: 10, gap: 4 },
-  pieces: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 6 },
+  pieces: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8 },
   stop: { paddingHorizontal: 8 },
 });

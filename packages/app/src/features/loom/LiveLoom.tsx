@@ -31,6 +31,7 @@ export const LiveLoom = memo(function LiveLoom({
   const meter = useAppSelector(({ bench }) => bench.meter);
   const { suspects, cleared } = useAppSelector(({ find }) => find);
   const bypassed = useBypassed();
+  const contested = useAppSelector((state) => state.contested);
   const inviting = useAppSelector(({ bench, trace }) => bench.armed !== null || trace.carried !== null);
   const measure = useCallback(
     ({ nativeEvent }: LayoutChangeEvent) => setWidth(Math.floor(nativeEvent.layout.width)),
@@ -65,6 +66,7 @@ export const LiveLoom = memo(function LiveLoom({
           >
             <Loom
               place={place}
+              contested={contested}
               circuit={circuit}
               view={view}
               meter={meter}

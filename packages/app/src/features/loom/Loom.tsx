@@ -14,6 +14,8 @@ import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { showVolts } from '@zygostat/core/words';
 import { isSwitch } from '../bench/toggle';
+import type { Contested } from '../circuit/contested';
+import { ContestedMarks } from './ContestedMarks';
 import { ARROW_STOP, OFF_TAB } from './arrows';
 import { BlockButtons, BlockFace } from './Block';
 import { ChipButton } from './ChipButton';
@@ -33,6 +35,8 @@ interface LoomProps {
   cleared: readonly string[];
   /** Safeties that are bypassed. */
   bypassed: readonly string[];
+  /** Where two people's changes meet. */
+  contested: readonly Contested[];
   /** The place that is looked at alone; `null` for all of them. */
   place: string | null;
   /** A probe or a conductor waits for a stud to be tapped. */
@@ -57,6 +61,7 @@ export function Loom({
   suspects,
   cleared,
   bypassed,
+  contested,
   place,
   inviting,
   onStud,
@@ -230,6 +235,7 @@ export function Loom({
                   />
                 ))}
           <BypassMarks loom={loom} width={width} bypassed={bypassed} />
+          <ContestedMarks loom={loom} width={width} contested={contested} />
           <SuspectMarks loom={loom} width={width} suspects={suspects} cleared={cleared} />
           {(['red', 'black'] as const).map((probe) => {
             const spot = probeSpot(probe);
@@ -259,5 +265,5 @@ export function Loom({
 const styles = StyleSheet.create({
   untouchable: { pointerEvents: 'none' },
   loose: { position: 'absolute', width: LOOSE_TARGET, height: LOOSE_TARGET },
-  spares: { paddingHorizontal: 12, gap: 6 },
+  spares: { paddingHorizontal: 12, gap: 8 },
 });

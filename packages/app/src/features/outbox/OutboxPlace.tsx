@@ -100,6 +100,6 @@ export function OutboxPlace() {
 const styles = StyleSheet.create({
   list: { padding: 16, gap: 12 },
   items: { gap: 8 },
-  item: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 6 },
+  item: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
 });

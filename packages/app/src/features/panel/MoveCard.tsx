@@ -110,5 +110,5 @@ export function MoveCard({ jobId, circuit, names }: MoveCardProps) {
 const styles = StyleSheet.create({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   ways: { gap: 10 },
-  way: { borderTopWidth: 1, paddingTop: 10, gap: 6 },
+  way: { borderTopWidth: 1, paddingTop: 10, gap: 8 },
 });

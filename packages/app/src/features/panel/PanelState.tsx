@@ -114,7 +114,7 @@ export function PanelState({ siteId, panel, lost, ready }: PanelStateProps) {
 const styles = StyleSheet.create({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   state: { borderRadius: 10, padding: 10, gap: 2 },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   grow: { flexGrow: 1 },
   line: { flexDirection: 'row', gap: 10, paddingVertical: 2 },
 });

@@ -101,5 +101,5 @@ export function PhotoSheet({ jobId, circuit, photo, onClose }: PhotoSheetProps) 
 const styles = StyleSheet.create({
   pin: { position: 'absolute', width: 14, height: 14, borderRadius: 7, borderWidth: 2 },
   name: { position: 'absolute', left: 14, top: -4, paddingHorizontal: 3, borderRadius: 3 },
-  terminals: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  terminals: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
 });

@@ -146,8 +146,8 @@ export function newLabel(title: string, chain: readonly Added[]): string {
 
 const styles = StyleSheet.create({
   facts: { gap: 8 },
-  link: { borderWidth: 1.5, borderRadius: 12, padding: 10, gap: 6 },
+  link: { borderWidth: 1.5, borderRadius: 12, padding: 10, gap: 8 },
   head: { flexDirection: 'row', alignItems: 'center', gap: 8 },
   name: { flex: 1 },
-  more: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  more: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
 });

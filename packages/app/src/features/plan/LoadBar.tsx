@@ -117,6 +117,6 @@ export function LoadBar({ load }: { load: TransformerLoad }) {
 const styles = StyleSheet.create({
   chart: { width: '100%', minHeight: HEIGHT },
   parts: { flexDirection: 'row', flexWrap: 'wrap', columnGap: 14, rowGap: 2 },
-  part: { flexDirection: 'row', alignItems: 'center', gap: 6 },
+  part: { flexDirection: 'row', alignItems: 'center', gap: 8 },
   shade: { width: 12, height: 12, borderRadius: 2 },
 });

@@ -61,6 +61,7 @@ export function MistakeLive({ circuit, wrong, shownBy, title, onClose }: Mistake
                 suspects={[]}
                 cleared={[]}
                 bypassed={[]}
+                contested={[]}
                 place={null}
                 inviting={false}
                 onStud={nothing}

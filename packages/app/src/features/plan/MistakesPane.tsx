@@ -162,7 +162,7 @@ export function MistakesPane({ circuit }: { circuit: Circuit }) {
 }
 
 const styles = StyleSheet.create({
-  card: { borderWidth: 1, borderRadius: 12, padding: 14, gap: 6 },
+  card: { borderWidth: 1, borderRadius: 12, padding: 14, gap: 8 },
   list: { gap: 8 },
   line: { borderTopWidth: 1, paddingTop: 8 },
 });

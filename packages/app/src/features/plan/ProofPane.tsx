@@ -191,5 +191,5 @@ const styles = StyleSheet.create({
   card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
   row: { flexDirection: 'row', gap: 8, alignItems: 'center' },
   grow: { flex: 1 },
-  repair: { gap: 6 },
+  repair: { gap: 8 },
 });

@@ -147,6 +147,6 @@ export function RunPane({ circuit, onTake }: RunPaneProps) {
 
 const styles = StyleSheet.create({
   list: { gap: 12 },
-  card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 6 },
+  card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
   row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8 },
 });

@@ -241,6 +241,6 @@ export function SumsPane({ circuit }: { circuit: Circuit }) {
 }
 
 const styles = StyleSheet.create({
-  card: { borderWidth: 1, borderRadius: 12, padding: 14, gap: 6 },
+  card: { borderWidth: 1, borderRadius: 12, padding: 14, gap: 8 },
   run: { gap: 4 },
 });

@@ -166,5 +166,5 @@ export function SwapPane({ job, circuit }: { job: Job; circuit: Circuit }) {
 
 const styles = StyleSheet.create({
   list: { gap: 12 },
-  cannot: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 6 },
+  cannot: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
 });

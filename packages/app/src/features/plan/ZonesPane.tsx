@@ -229,5 +229,5 @@ const styles = StyleSheet.create({
   row: { flexDirection: 'row', gap: 8 },
   grow: { flex: 1 },
   length: { width: 110 },
-  way: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 6 },
+  way: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
 });

@@ -102,4 +102,4 @@ export function BypassSheet({ circuit, names, device: given, onWrite, onClose }:
   );
 }
 
-const styles = StyleSheet.create({ list: { gap: 6 } });
+const styles = StyleSheet.create({ list: { gap: 8 } });

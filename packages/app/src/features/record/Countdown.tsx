@@ -45,6 +45,6 @@ export function Countdown({ seconds, done }: { seconds: number; done: string }) 
 }
 
 const styles = StyleSheet.create({
-  wait: { borderRadius: 10, padding: 12, gap: 6 },
+  wait: { borderRadius: 10, padding: 12, gap: 8 },
   figure: { fontSize: 26, lineHeight: 32 },
 });

@@ -71,7 +71,7 @@ export function Items({ items, onWrite }: ItemsProps) {
 
 const styles = StyleSheet.create({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
-  list: { gap: 6 },
+  list: { gap: 8 },
   line: { flexDirection: 'row', alignItems: 'center', gap: 8 },
   grow: { flex: 1 },
 });

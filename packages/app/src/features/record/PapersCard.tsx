@@ -75,6 +75,6 @@ export function PapersCard({ jobId, unsent }: { jobId: string; unsent: number })
 
 const styles = StyleSheet.create({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
-  row: { flexDirection: 'row', gap: 6 },
+  row: { flexDirection: 'row', gap: 8 },
   part: { flexGrow: 1 },
 });

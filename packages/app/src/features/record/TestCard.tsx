@@ -220,6 +220,6 @@ const styles = StyleSheet.create({
   },
   what: { flex: 1 },
   figure: { width: 84 },
-  row: { flexDirection: 'row', gap: 6, flexWrap: 'wrap' },
+  row: { flexDirection: 'row', gap: 8, flexWrap: 'wrap' },
   grow: { flexGrow: 1 },
 });

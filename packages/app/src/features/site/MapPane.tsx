@@ -75,7 +75,7 @@ export function MapPane({ building, onOpen }: MapPaneProps) {
 
 const styles = StyleSheet.create({
   list: { gap: 10 },
-  card: { borderWidth: 1.5, borderRadius: 12, padding: 12, gap: 6 },
+  card: { borderWidth: 1.5, borderRadius: 12, padding: 12, gap: 8 },
   name: { alignSelf: 'flex-start', paddingHorizontal: 0 },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
 });

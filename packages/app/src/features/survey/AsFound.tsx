@@ -199,5 +199,5 @@ const styles = StyleSheet.create({
   places: { flexDirection: 'row', gap: 8 },
   grow: { flex: 1 },
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 10 },
-  terminals: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  terminals: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
 });

@@ -185,7 +185,7 @@ const styles = StyleSheet.create({
   card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
   row: { flexDirection: 'row', gap: 8, alignItems: 'center' },
   answer: { flex: 1, minHeight: 52 },
-  evidence: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  evidence: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   wired: { minHeight: 44, justifyContent: 'center', paddingHorizontal: 8 },
   list: { gap: 10 },
   grow: { flex: 1 },

@@ -80,5 +80,5 @@ export function Labels({ circuit }: { circuit: Circuit }) {
 }
 
 const styles = StyleSheet.create({
-  card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 6 },
+  card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
 });

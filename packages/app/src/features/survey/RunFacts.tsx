@@ -229,5 +229,5 @@ export function Jumpers({ circuit, station }: { circuit: Circuit; station: strin
 
 const styles = StyleSheet.create({
   facts: { gap: 10 },
-  terminals: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  terminals: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
 });

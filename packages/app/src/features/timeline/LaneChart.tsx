@@ -20,27 +20,19 @@ const Lanes = memo(function Lanes({ timeline, lanes, width }: LanesProps) {
   const fill = { load: t.copper, contact: t.ink, message: t.slate };
   return (
     <Svg width={width} height={shape.height} aria-hidden>
-      {shape.ticks.map(({ x, at }) => (
+      {shape.ticks.map(({ x, at, isWritten }) => (
         <G key={at}>
           <Line x1={x} x2={x} y1={20} y2={shape.height} stroke={t.line} />
-          <SvgText
-            x={x > width - 60 ? x - 3 : x + 3}
-            y={14}
-            fontSize={13}
-            fontFamily={FONTS.condensed}
-            fill={t.mute}
-            textAnchor={x > width - 60 ? 'end' : 'start'}
-          >
-            {at < 60 ? `${at} s` : `${Math.round(at / 6) / 10} min`}
-          </SvgText>
+          {isWritten ? (
+            <SvgText x={x + 3} y={14} fontSize={13} fontFamily={FONTS.condensed} fill={t.mute}>
+              {at < 60 ? `${at} s` : `${Math.round(at / 6) / 10} min`}
+            </SvgText>
+          ) : null}
         </G>
       ))}
-      {shape.lanes.map(({ lane, kind, title, x, y, bars }) => (
+      {shape.lanes.map(({ lane, kind, x, y, bars }) => (
         <G key={lane}>
           <Line x1={x} x2={width - x} y1={y + 18} y2={y + 18} stroke={t.line} />
-          <SvgText x={x} y={y} fontSize={15} fontFamily={FONTS.condensed} fill={t.ink}>
-            {`${title} · ${KINDS[kind]}`}
-          </SvgText>
           {bars.map((bar) => (
             <Rect
               key={bar.x}
@@ -60,6 +52,32 @@ const Lanes = memo(function Lanes({ timeline, lanes, width }: LanesProps) {
   );
 });
 
+/** What each lane is, over the cursor: it never crosses a word out. */
+const Titles = memo(function Titles({ timeline, lanes, width }: LanesProps) {
+  const t = useTokens();
+  const shape = useMemo(() => layTimeline(timeline, lanes, width), [timeline, lanes, width]);
+  const type = { fontSize: 15, fontFamily: FONTS.condensed };
+  return (
+    <View style={StyleSheet.absoluteFill} pointerEvents="none">
+      <Svg width={width} height={shape.height} aria-hidden>
+        {shape.lanes.map(({ lane, kind, title, x, y }) => {
+          const words = `${title} · ${KINDS[kind]}`;
+          return (
+            <G key={lane}>
+              <SvgText x={x} y={y} {...type} fill={t.paper} stroke={t.paper} strokeWidth={6}>
+                {words}
+              </SvgText>
+              <SvgText x={x} y={y} {...type} fill={t.ink}>
+                {words}
+              </SvgText>
+            </G>
+          );
+        })}
+      </Svg>
+    </View>
+  );
+});
+
 interface LaneChartProps extends LanesProps {
   at: number;
   onScrub: (at: number) => void;
@@ -75,6 +93,7 @@ export function LaneChart({ timeline, lanes, width, at, onScrub }: LaneChartProp
     <View>
       <Lanes timeline={timeline} lanes={lanes} width={width} />
       <View style={[styles.cursor, { left: x - 1, backgroundColor: t.red }]} pointerEvents="none" />
+      <Titles timeline={timeline} lanes={lanes} width={width} />
       <View
         style={[StyleSheet.absoluteFill, styles.slide]}
         testID="scrub"

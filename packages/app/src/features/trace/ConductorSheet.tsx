@@ -74,7 +74,7 @@ export function ConductorSheet({
 }
 
 const styles = StyleSheet.create({
-  end: { gap: 6, marginBottom: 8 },
+  end: { gap: 8, marginBottom: 8 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   grow: { flex: 1 },
 });

@@ -100,6 +100,6 @@ export function DeviceSheet({
 }
 
 const styles = StyleSheet.create({
-  terminals: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  terminals: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   group: { gap: 10 },
 });

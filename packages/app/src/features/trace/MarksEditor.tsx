@@ -64,7 +64,7 @@ export function MarksEditor({ field, value, onChange }: MarksEditorProps) {
 }
 
 const styles = StyleSheet.create({
-  editor: { gap: 6 },
-  marks: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
+  editor: { gap: 8 },
+  marks: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   mark: { minWidth: 64 },
 });

@@ -44,5 +44,5 @@ const styles = StyleSheet.create({
     justifyContent: 'center',
     borderBottomWidth: 3,
   },
-  tabs: { flexDirection: 'row', flexWrap: 'wrap', columnGap: 4, paddingHorizontal: 12 },
+  tabs: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, paddingHorizontal: 8, marginTop: 8 },
 });

@@ -113,7 +113,7 @@ export function PathPane({ circuit, onStud }: { circuit: Circuit; onStud: (node:
 
 const styles = StyleSheet.create({
   pane: { padding: 12, gap: 10 },
-  loads: { flexDirection: 'row', gap: 6, paddingBottom: 6 },
+  loads: { flexDirection: 'row', gap: 8, paddingBottom: 6 },
   wrap: { flexWrap: 'wrap' },
   stop: {
     minHeight: 44,

@@ -134,6 +134,7 @@ const styles = StyleSheet.create({
     flexDirection: 'row',
     alignItems: 'center',
     marginHorizontal: 12,
+    marginTop: 8,
     paddingLeft: 12,
     borderRadius: 10,
     borderWidth: 1,

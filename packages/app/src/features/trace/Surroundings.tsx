@@ -62,6 +62,6 @@ export function Surroundings({ circuit }: { circuit: Circuit }) {
 
 const styles = StyleSheet.create({
   group: { gap: 8 },
-  row: { flexDirection: 'row', gap: 6 },
+  row: { flexDirection: 'row', gap: 8 },
   span: { flexGrow: 1 },
 });

@@ -179,7 +179,7 @@ const styles = StyleSheet.create({
   wide: { flex: 1, flexDirection: 'row' },
   work: { flex: 1, borderRightWidth: 1 },
   side: { width: 300, flexGrow: 0, flexShrink: 0 },
-  sideWork: { gap: 6, paddingBottom: 12 },
+  sideWork: { gap: 8, paddingBottom: 12 },
   bench: { flex: 2 },
   centred: { alignItems: 'stretch' },
   snack: { bottom: 200 },

@@ -129,7 +129,7 @@ export function Differences({ jobId, circuit, diagram }: Question & { jobId: str
 
 const styles = StyleSheet.create({
   list: { gap: 10 },
-  card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 6 },
+  card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   row: { flexDirection: 'row', alignItems: 'center', gap: 8 },
   grow: { flex: 1 },
 });

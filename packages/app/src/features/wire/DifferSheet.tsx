@@ -178,4 +178,4 @@ export function DifferSheet({ plan, step, steps, onTake, onClose }: DifferSheetP
   );
 }
 
-const styles = StyleSheet.create({ terminals: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 } });
+const styles = StyleSheet.create({ terminals: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 } });

@@ -164,7 +164,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
 }
 
 const styles = StyleSheet.create({
-  progress: { gap: 6 },
+  progress: { gap: 8 },
   card: { borderWidth: 1, borderRadius: 12, padding: 14, gap: 4 },
   row: { flexDirection: 'row', gap: 8, flexWrap: 'wrap' },
   grow: { flexGrow: 1 },

@@ -158,6 +158,6 @@ export function Papers({ circuit, job }: { circuit: Circuit; job: Pick<Job, 'id'
 }
 
 const styles = StyleSheet.create({
-  card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 6 },
+  card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
   row: { flexDirection: 'row', gap: 8 },
 });

@@ -1,0 +1,7 @@
+/** `npm run bench:offline`: one JSON line a metric. */
+import { ROOT, bin, ensureBuilt, ensureDebian, ensureInstalled, must } from './lib.mjs';
+
+await ensureInstalled();
+await ensureDebian([{ command: 'chromium', name: 'chromium' }]);
+await ensureBuilt();
+await must(bin('tsx'), ['scripts/bench/offline.ts'], { cwd: ROOT });
