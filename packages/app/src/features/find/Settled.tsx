@@ -67,10 +67,10 @@ export function Settled({ view, names, circuit, jobId, meter, onNoBetter, onEnd 
         Gas, refrigerant, line voltage and life safety belong to who is licensed for them where you are.
       </AppText>
       {each(settled).some(({ type }) => type === 'replace-conductor' || type === 'replace-cable') ? (
-        <ActionButton label="Ways out: Plan, Add, Run" onPress={() => goTo(jobId, 'plan')} />
+        <ActionButton label="Ways out: Plan, Add, Run" onPress={() => goTo(jobId, 'plan', 'add')} />
       ) : null}
       {settled.type === 'compare' ? (
-        <ActionButton label="Write down what is there: Wire" onPress={() => goTo(jobId, 'wire')} />
+        <ActionButton label="Write down what is there: Wire" onPress={() => goTo(jobId, 'wire', 'list')} />
       ) : null}
       <AppText>{`Then make the same call again. All is right with: ${inSentence(runningText(names, view.right))}.`}</AppText>
       {meter !== null ? (

@@ -61,7 +61,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
   const ready = ({ id }: Step) => turn.has(id);
   const next = steps.find((step) => !done.has(step.id) && ready(step));
   const earlier = plan.earlier?.length ?? 0;
-  const goPlan = () => goTo(jobId, 'plan');
+  const goPlan = () => goTo(jobId, 'plan', 'proof');
   return (
     <>
       <AppText kind="title" heading={2}>
