@@ -110,6 +110,8 @@ test(
     await expect(parallel).toContainText('Label to print');
     await expect(parallel).toContainText('Twist-on connector for 3');
     await noSerious(page);
+    // What was asked is a line by now.
+    await button(page, /^Change: /).click();
     await page.getByLabel('Room of zone 2').fill(' ');
     await expect(page.getByText('Every zone needs the name of its room.')).toBeVisible();
     await expect(button(page, 'Compare the ways')).toBeDisabled();
