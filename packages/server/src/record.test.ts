@@ -81,6 +81,8 @@ test('a bypass shows across all jobs until it is out and proven; the job waits f
   expect((await finish().expect(422)).body.detail).toMatch(/float is bypassed; take it out/);
   const done = await api().patch(`/api/jobs/${job}`).send({ state: 'done' }).expect(422);
   expect(done.body.detail).toMatch(/^state must stay open while Pan float is bypassed/);
+  const away = await api().patch(`/api/jobs/${job}`).send({ isAway: true }).expect(422);
+  expect(away.body.detail).toMatch(/^isAway must stay false while Pan float is bypassed/);
   await post(job, entry({ type: 'handed-over', bypass: 'b1', to: 'Remy', until })).expect(201);
   expect(await name()).toEqual([['Pan float', 'Remy']]);
   await finish().expect(201);

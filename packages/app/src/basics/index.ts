@@ -2,6 +2,7 @@ export { ActionButton } from './ActionButton';
 export { BottomSheet } from './BottomSheet';
 export { Column } from './Column';
 export { Field } from './Field';
+export { Heard } from './Heard';
 export { PageHead } from './PageHead';
 export { SkipLink, WORK } from './SkipLink';
 export { Options } from './Options';

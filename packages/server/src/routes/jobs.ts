@@ -50,22 +50,23 @@ export function jobRoutes(db: Db): Router {
   router.patch('/jobs/:id', (request, response) => {
     const job = findJob(db, request.params.id);
     const change = jobChangeSchema.validateSync(request.body, { abortEarly: false });
-    const held =
-      change.state === 'done' || change.isAway ? openBypassesOf(db).filter((one) => one.job === job.id) : [];
+    // Done with, or out of sight: neither while somebody still has to come back for a protection.
+    const path = change.isAway ? 'isAway' : 'state';
+    const isLeft = change.state === 'done' || change.isAway === true;
+    const held = isLeft ? openBypassesOf(db).filter((one) => one.job === job.id) : [];
     const left = held.filter(({ to }) => to === null).map(({ label }) => label);
     if (left.length > 0)
       throw new Problem(
         invalid([
           {
-            path: change.isAway ? 'isAway' : 'state',
-            message: `must stay open while ${left.join(', ')} is bypassed: take it out and prove it, or hand it over`,
+            path,
+            message: `must stay ${change.isAway ? 'false' : 'open'} while ${left.join(', ')} is bypassed: take it out and prove it, or hand it over`,
           },
         ]),
       );
     const finish = { id: '', at: '', by: '', body: { type: 'finished', text: '' } } as const;
-    const against = change.state === 'done' ? objectionsTo(finish, standingOf(entriesOf(db, job.id))) : [];
-    if (against.length > 0)
-      throw new Problem(invalid(against.map(({ message }) => ({ path: 'state', message }))));
+    const against = isLeft ? objectionsTo(finish, standingOf(entriesOf(db, job.id))) : [];
+    if (against.length > 0) throw new Problem(invalid(against.map(({ message }) => ({ path, message }))));
     changeJob(db, job.id, change);
     response.json(findJob(db, job.id));
   });

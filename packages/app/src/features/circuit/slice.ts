@@ -17,7 +17,7 @@ export interface Edit {
 const TOGETHER = 'Put together with what was changed elsewhere';
 
 /** Ticks of a landing list before and after a step. */
-export interface Ticks {
+interface Ticks {
   was: Plan['done'];
   now: Plan['done'];
 }

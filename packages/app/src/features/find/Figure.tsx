@@ -37,16 +37,18 @@ export function Figure({ proposal, scale: { unit, most, far }, onHold }: FigureP
     const figure = Number(text.replace(',', '.'));
     if (text.trim() === '' || !Number.isFinite(figure) || figure < 0 || figure > most)
       return setProblem(`A figure from 0 to ${most}, as your meter shows it, in ${unit}`);
+    weigh(figure, `${figure} ${unit}`);
+  };
+  const weigh = (figure: number, shown: string) => {
     const share = unit === 'Ω' ? SHARE_OF_OHMS : FAR_SHARE;
     const near = proposal.choices.some(
       ({ value }) =>
-        Number(value) < OPEN_OHMS && Math.abs(Number(value) - figure) <= far + share * Number(value),
+        Number(value) >= OPEN_OHMS === figure >= OPEN_OHMS &&
+        Math.abs(Number(value) - figure) <= far + share * Number(value),
     );
     if (!near && doubted !== figure) {
       setDoubted(figure);
-      return setProblem(
-        `${figure} ${unit} is not what any likely fault gives here. Read it again, then hold it.`,
-      );
+      return setProblem(`${shown} is not what any likely fault gives here. Read it again, then hold it.`);
     }
     onHold(figure);
   };
@@ -68,7 +70,7 @@ export function Figure({ proposal, scale: { unit, most, far }, onHold }: FigureP
           style={styles.grow}
         />
         {unit === 'Ω' ? (
-          <ActionButton label="OL" hint="OL: open loop" onPress={() => onHold(OPEN_OHMS)} />
+          <ActionButton label="OL" hint="OL: open loop" onPress={() => weigh(OPEN_OHMS, 'OL')} />
         ) : null}
         <ActionButton label="Hold" look="filled" onPress={hold} style={styles.hold} />
       </View>

@@ -6,7 +6,7 @@ import type { Job } from '../jobs/api';
 import { told } from '../../store/notice';
 import { useShape, useTokens } from '../../theme';
 import { useHand } from '../settings/useHand';
-import { AppText, SkipLink, WORK } from '../../basics';
+import { Heard, SkipLink, WORK } from '../../basics';
 import { GOAL } from '../../basics/focus';
 import { SaveState } from '../circuit/SaveState';
 import { PLACE_TITLES, usePageTitle } from './title';
@@ -53,9 +53,7 @@ export function PlaceFrame({ job, here, tabs, children }: PlaceFrameProps) {
         <ScrollView style={styles.grow}>
           {low ? head : null}
           <View id={WORK} {...GOAL} style={styles.column}>
-            <AppText heading={2} style={styles.unseen}>
-              {title}
-            </AppText>
+            <Heard heading={title} />
             {children}
           </View>
           {shape === 'small' ? places : null}
@@ -75,7 +73,5 @@ const styles = StyleSheet.create({
   wide: { flexDirection: 'row' },
   work: { flex: 1 },
   grow: { flex: 1 },
-  // Heard, not seen: the bar shows where one is.
-  unseen: { position: 'absolute', width: 1, height: 1, overflow: 'hidden' },
   column: { padding: 12, gap: 12, width: '100%', maxWidth: 760, alignSelf: 'center' },
 });

@@ -1,7 +1,8 @@
 import { memo } from 'react';
-import { G, Rect } from 'react-native-svg';
+import { G } from 'react-native-svg';
 import type { layLoom } from '@zygostat/core/drawing';
 import { useTokens } from '../../theme';
+import { Frame } from './Frame';
 import { boxesOf } from './Suspects';
 import { Written } from './Written';
 
@@ -21,19 +22,17 @@ export const BypassMarks = memo(function BypassMarks({ loom, width: whole, bypas
     boxesOf(loom)
       .filter(({ device }) => device === id)
       .slice(0, 1)
-      .map(({ x, y, width, height }) => (
+      .map((box) => (
         <G key={id}>
-          <Rect
-            x={x - 3}
-            y={y - 3}
-            width={width + 6}
-            height={height + 6}
-            rx={9}
-            fill="none"
-            stroke={t.red}
-            strokeWidth={3}
+          <Frame box={box} ink={t.red} />
+          <Written
+            text="bypassed"
+            x={box.x + HALF}
+            y={box.y + box.height + 4}
+            half={HALF}
+            whole={whole}
+            ink={t.red}
           />
-          <Written text="bypassed" x={x + HALF} y={y + height + 4} half={HALF} whole={whole} ink={t.red} />
         </G>
       )),
   );

@@ -1,8 +1,9 @@
 import { memo } from 'react';
-import { G, Rect } from 'react-native-svg';
+import { G } from 'react-native-svg';
 import type { layLoom } from '@zygostat/core/drawing';
 import { useTokens } from '../../theme';
 import type { Contested } from '../circuit/contested';
+import { Frame } from './Frame';
 import { boxesOf } from './Suspects';
 import { Written } from './Written';
 
@@ -28,21 +29,17 @@ export const ContestedMarks = memo(function ContestedMarks({
       : (loom.blocks.find(({ terminal }) => terminal === at) ??
         loom.chips.find(({ device }) => at.startsWith(`${device}.`)));
     if (!box) return [];
-    const { x, y, width, height } = box;
     return [
       <G key={`${at} ${whose}`}>
-        <Rect
-          x={x - 3}
-          y={y - 3}
-          width={width + 6}
-          height={height + 6}
-          rx={9}
-          fill="none"
-          stroke={t.slate}
-          strokeWidth={3}
-          strokeDasharray={whose === 'theirs' ? '6 4' : 'none'}
+        <Frame box={box} ink={t.slate} {...(whose === 'theirs' && { dashes: '6 4' })} />
+        <Written
+          text={WORDS[whose]}
+          x={box.x + box.width / 2}
+          y={box.y - 6}
+          half={HALF}
+          whole={whole}
+          ink={t.slate}
         />
-        <Written text={WORDS[whose]} x={x + width / 2} y={y - 6} half={HALF} whole={whole} ink={t.slate} />
       </G>,
     ];
   });

@@ -1,4 +1,4 @@
-import { memo, useCallback, useEffect, useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import type { LayoutChangeEvent } from 'react-native';
 import { StyleSheet, View, useWindowDimensions } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
@@ -47,46 +47,49 @@ export const LiveLoom = memo(function LiveLoom({
   );
   const [whole, setWhole] = useState(0);
   const { frame, zoom, fit, back } = useZoom(whole);
-  const [place, setPlace] = useState<string | null>(null);
-  useEffect(() => {
-    const first = circuit.devices.find(({ station }) => station === place);
+  const [chosen, setChosen] = useState<string | null>(null);
+  // A place that is no more hides nothing.
+  const place = circuit.devices.some(({ station }) => station === chosen) ? chosen : null;
+  const goTo = (station: string | null) => {
+    setChosen(station);
+    const first = circuit.devices.find((device) => device.station === station);
     const element = frame.current as unknown as HTMLElement | null;
     if (first)
       element?.querySelector?.(`[data-testid^="plate-${first.id}"]`)?.scrollIntoView?.({ block: 'center' });
-    // Where it lies does not change with every edit; it is gone to when it is chosen.
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- Only the choice leads there.
-  }, [place]);
+  };
   return (
-    <View ref={frame} onLayout={measure} testID="loom">
-      {width > 0 ? (
-        <View style={zoom === 1 ? null : [styles.zoomed, { height: whole * zoom }]}>
-          <View
-            onLayout={({ nativeEvent }) => setWhole(Math.ceil(nativeEvent.layout.height))}
-            style={zoom === 1 ? null : [styles.scaled, { transform: [{ scale: zoom }] }]}
-          >
-            <Loom
-              place={place}
-              contested={contested}
-              circuit={circuit}
-              view={view}
-              meter={meter}
-              width={Math.min(width, WIDEST)}
-              suspects={suspects}
-              cleared={cleared}
-              bypassed={bypassed}
-              inviting={inviting}
-              onStud={actions.tapStud}
-              onToggle={actions.toggle}
-              onDevice={onDevice}
-              onConductor={onConductor}
-            />
+    <View onLayout={measure}>
+      <View ref={frame} testID="loom">
+        {width > 0 ? (
+          <View style={zoom === 1 ? null : [styles.zoomed, { height: whole * zoom }]}>
+            <View
+              onLayout={({ nativeEvent }) => setWhole(Math.ceil(nativeEvent.layout.height))}
+              style={zoom === 1 ? null : [styles.scaled, { transform: [{ scale: zoom }] }]}
+            >
+              <Loom
+                place={place}
+                contested={contested}
+                circuit={circuit}
+                view={view}
+                meter={meter}
+                width={Math.min(width, WIDEST)}
+                suspects={suspects}
+                cleared={cleared}
+                bypassed={bypassed}
+                inviting={inviting}
+                onStud={actions.tapStud}
+                onToggle={actions.toggle}
+                onDevice={onDevice}
+                onConductor={onConductor}
+              />
+            </View>
           </View>
-        </View>
-      ) : null}
+        ) : null}
+      </View>
       <LoomTools
         circuit={circuit}
         place={place}
-        onPlace={setPlace}
+        onPlace={goTo}
         isWhole={zoom === 1}
         onFit={fit}
         onBack={back}

@@ -1,9 +1,10 @@
 import { memo } from 'react';
-import { Circle, G, Path, Rect } from 'react-native-svg';
+import { Circle, G, Path } from 'react-native-svg';
 import type { Suspect } from '@zygostat/core/diagnose';
 import type { layLoom } from '@zygostat/core/drawing';
 import { percentText } from '@zygostat/core/words';
 import { useTokens } from '../../theme';
+import { Frame } from './Frame';
 import { Written } from './Written';
 
 type Laid = ReturnType<typeof layLoom>;
@@ -69,20 +70,10 @@ export const SuspectMarks = memo(function SuspectMarks({
         return boxesOf(loom)
           .filter(({ device }) => device === id)
           .slice(0, 1)
-          .map(({ x, y, width, height }) => (
+          .map((box) => (
             <G key={id}>
-              <Rect
-                x={x - 2}
-                y={y - 2}
-                width={width + 4}
-                height={height + 4}
-                rx={8}
-                fill="none"
-                stroke={t.amber}
-                strokeWidth={3}
-                strokeDasharray={dashesOf(share)}
-              />
-              {share >= WRITTEN ? written(`${id} share`, x + HALF, y + height, share) : null}
+              <Frame box={box} ink={t.amber} dashes={dashesOf(share)} />
+              {share >= WRITTEN ? written(`${id} share`, box.x + HALF, box.y + box.height, share) : null}
             </G>
           ));
       })}

@@ -118,15 +118,17 @@ export function SwapPane({ job, circuit }: { job: Job; circuit: Circuit }) {
   const { progress, answer, failure, start, stop } = useAside(askSwap);
   // The same screws again, until others are picked.
   const terminals = picked ?? termsOf(old);
+  if (!old) return <AppText>There is no thermostat here to exchange.</AppText>;
+  const wish: SwapRequest = { device: old.id, terminals, supply };
   const plan = () => {
-    if (!old) return;
     const jackets = runs
       .filter(({ from, to }) => from.station === old.station || to.station === old.station)
       .map(({ cable }) => cable);
-    void start({ circuit, wish: { device: old.id, terminals, supply }, jackets });
+    void start({ circuit, wish, jackets });
   };
-  if (!old) return <AppText>There is no thermostat here to exchange.</AppText>;
-  const current = answer && answer.to.circuit === circuit ? answer : null;
+  // A plan for other screws than those chosen is none for these.
+  const isCurrent = answer?.to.circuit === circuit && JSON.stringify(answer.to.wish) === JSON.stringify(wish);
+  const current = isCurrent ? answer : null;
   const line = `${stats.length > 1 ? `${old.label}: ` : ''}${marksIn(SCREWS, terminals)
     .map((mark) => SCREWS.marks[mark]!.shown)
     .join(' ')} · ${supplies()[supply] ?? supply}`;

@@ -9,7 +9,7 @@ import { sheetOpened } from './slice';
 import { told } from '../../store/notice';
 import { useShape, useTokens } from '../../theme';
 import { useHand } from '../settings/useHand';
-import { ActionButton, AppText, SkipLink, WORK } from '../../basics';
+import { ActionButton, Heard, SkipLink, WORK } from '../../basics';
 import { GOAL } from '../../basics/focus';
 import { AirPane } from '../air/AirPane';
 import { FindPane } from '../find/FindPane';
@@ -18,7 +18,7 @@ import { LiveLoom } from '../loom/LiveLoom';
 import { MeterBar } from '../meter/MeterBar';
 import { useView } from '../job/address';
 import { JobHeader } from '../job/JobHeader';
-import { usePageTitle } from '../job/title';
+import { PLACE_TITLES, usePageTitle } from '../job/title';
 import { PlacesBar } from '../job/PlacesBar';
 import { TimelinePane } from '../timeline/TimelinePane';
 import { PaneTabs } from './PaneTabs';
@@ -65,9 +65,10 @@ export function Trace({ job, circuit }: TraceProps) {
   const skip = useCallback(() => void run('skip'), [run]);
   const [view, go] = useView<Pane>(PANES);
   useTraceKeys(actions, skip, go);
-  usePageTitle(`Trace, ${PANES[view ?? 'loom']}`, job);
   const carried = useAppSelector(({ trace }) => trace.carried);
   const pane = view ?? 'loom';
+  const title = `${PLACE_TITLES.trace}, ${PANES[pane]}`;
+  usePageTitle(title, job);
   // What is in hand is put down on the loom.
   useEffect(() => {
     if (carried && pane !== 'loom') go('loom');
@@ -88,9 +89,7 @@ export function Trace({ job, circuit }: TraceProps) {
   };
   const shown = (
     <View id={WORK} {...GOAL}>
-      <AppText heading={2} style={styles.unseen}>
-        {`Trace, ${PANES[pane]}`}
-      </AppText>
+      <Heard heading={title} />
       {paneOf(wide && pane === 'loom' ? 'path' : pane)}
     </View>
   );
@@ -174,8 +173,6 @@ export function Trace({ job, circuit }: TraceProps) {
 const styles = StyleSheet.create({
   page: { flex: 1 },
   grow: { flex: 1 },
-  // Heard, not seen: the tabs show where one is.
-  unseen: { position: 'absolute', width: 1, height: 1, overflow: 'hidden' },
   wide: { flex: 1, flexDirection: 'row' },
   work: { flex: 1, borderRightWidth: 1 },
   side: { width: 300, flexGrow: 0, flexShrink: 0 },

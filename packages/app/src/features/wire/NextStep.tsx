@@ -54,11 +54,15 @@ function DeadReading({ mostVolts, onDone }: { mostVolts: number; onDone: (volts:
   );
 }
 
+const POWER_CAUTION =
+  'Capacitors hold charge after the power is off; line voltage and 24 V share compartments. What is not yours to open belongs to who is licensed for it.';
+
 /** The one thing to do now. */
 export function NextStep({ step, text, place, plan, onDone, onDiffers }: NextStepProps) {
   const t = useTokens();
   const goal = useFocusNext(step.id);
   const hand = useHand();
+  const caution = step.kind === 'off' ? POWER_CAUTION : '';
   return (
     <View
       ref={goal}
@@ -74,10 +78,9 @@ export function NextStep({ step, text, place, plan, onDone, onDiffers }: NextSte
         </AppText>
       </View>
       <StepFacts step={step} plan={plan} />
-      {step.kind === 'off' ? (
+      {caution ? (
         <AppText kind="small" color={t.amber}>
-          Capacitors hold charge after the power is off; line voltage and 24 V share compartments. What is not
-          yours to open belongs to who is licensed for it.
+          {caution}
         </AppText>
       ) : null}
       {step.kind === 'dead' ? (
@@ -90,7 +93,10 @@ export function NextStep({ step, text, place, plan, onDone, onDiffers }: NextSte
           ) : null}
         </View>
       )}
-      <Aloud text={`At ${place}: ${text}`} {...(step.kind !== 'dead' && { onDone: () => onDone() })} />
+      <Aloud
+        text={`At ${place}: ${text}. ${caution}`}
+        {...(step.kind !== 'dead' && { onDone: () => onDone() })}
+      />
     </View>
   );
 }
