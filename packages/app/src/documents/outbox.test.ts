@@ -126,6 +126,15 @@ test('what is written while something before it waits goes behind it', async () 
   expect(sent.slice(-2)).toEqual(['first', 'second']);
 });
 
+test('what is asked to be sent while it is still being kept is sent once', async () => {
+  const { lines, store, sent, wake } = box(() => ({}));
+  const delivered = store.dispatch(lines.deliver('a', { jobId: 'job', text: 'x' }));
+  wake();
+  expect(await delivered).toEqual({ type: 'taken' });
+  await until(() => whatWaits().length === 0);
+  expect(sent).toEqual(['x']);
+});
+
 test("what is sent while an earlier visit's is still being read does not wait a second time", async () => {
   let reading = Promise.resolve();
   const { lines, store, sent, wake } = box(() => {

@@ -25,13 +25,13 @@ const FULL = 'No answer, and this browser has no room to keep it: leave this pag
 
 export function outbox<T>({ name, read, send }: Posted<T>) {
   const waits = createAction(`${name}/waits`);
-  /** What is being sent at this moment is not sent a second time beside it. */
+  /** What is being kept and sent at this moment is not sent a second time beside it. */
   const underWay = new Set<string>();
 
-  async function sendAlone(dispatch: Dispatch, id: string, body: T): Promise<{ error?: unknown }> {
+  async function alone<R>(id: string, act: () => Promise<R>): Promise<R> {
     underWay.add(id);
     try {
-      return await send(dispatch, body);
+      return await act();
     } finally {
       underWay.delete(id);
     }
@@ -52,6 +52,27 @@ export function outbox<T>({ name, read, send }: Posted<T>) {
     await forget(name, id, value);
   }
 
+  async function tell(dispatch: Dispatch, key: string, body: T): Promise<Delivered> {
+    // Kept before it is sent: a page that is closed in that moment loses nothing.
+    const isKept = await keep(name, key, body);
+    // This very one: another may have taken its place while it was being kept.
+    const waiting = { ...waitingAs(name, key)!, value: body };
+    const wasOvertaking = isOvertaking(waiting);
+    const { error } = await send(dispatch, body);
+    if (error === undefined) {
+      await taken(waiting);
+      return { type: 'taken' };
+    }
+    const { status, detail } = problemOf(error);
+    if (isFinal(status) && !wasOvertaking) {
+      await forget(name, key, body);
+      return { type: 'refused', detail };
+    }
+    missed(name, key);
+    dispatch(told(!isKept ? FULL : isFinal(status) ? BEHIND : KEPT));
+    return { type: 'kept' };
+  }
+
   /** Keeps it and tells the server at once; without an answer, or where something before it waits for one, it is sent later. */
   const deliver =
     (key: string, body: T) =>
@@ -62,25 +83,9 @@ export function outbox<T>({ name, read, send }: Posted<T>) {
         dispatch(told((await dispatch(post(key, body))) ? BEHIND : FULL));
         return { type: 'kept' };
       }
-      // Kept before it is sent: a page that is closed in that moment loses nothing.
-      const isKept = await keep(name, key, body);
-      // This very one: another may have taken its place while it was being kept.
-      const waiting = { ...waitingAs(name, key)!, value: body };
-      const wasOvertaking = isOvertaking(waiting);
-      const { error } = await sendAlone(dispatch, key, body);
-      if (error === undefined) {
-        await taken(waiting);
-        return { type: 'taken' };
-      }
-      const { status, detail } = problemOf(error);
-      if (isFinal(status) && !wasOvertaking) {
-        await forget(name, key, body);
-        return { type: 'refused', detail };
-      }
-      missed(name, key);
-      dispatch(waits());
-      dispatch(told(!isKept ? FULL : isFinal(status) ? BEHIND : KEPT));
-      return { type: 'kept' };
+      const delivered = await alone(key, () => tell(dispatch, key, body));
+      if (delivered.type === 'kept') dispatch(waits());
+      return delivered;
     };
 
   /** Sends one; `false` where it is to be sent again later. */
@@ -93,7 +98,7 @@ export function outbox<T>({ name, read, send }: Posted<T>) {
     }
     // As it was when it was sent: what it came too early for may have arrived since.
     const wasOvertaking = isOvertaking(waiting);
-    const { error } = await sendAlone(dispatch, id, body);
+    const { error } = await send(dispatch, body);
     if (error === undefined) {
       await taken(waiting);
       return true;
@@ -119,7 +124,8 @@ export function outbox<T>({ name, read, send }: Posted<T>) {
         for (const waiting of open) {
           // Meanwhile it may have been sent from elsewhere.
           if (held.has(ownerOf(waiting)) || !waitingAs(name, waiting.id)) continue;
-          if (!underWay.has(waiting.id) && (await sendOne(waiting, dispatch as Dispatch))) tries = 0;
+          const isFree = !underWay.has(waiting.id);
+          if (isFree && (await alone(waiting.id, () => sendOne(waiting, dispatch as Dispatch)))) tries = 0;
           else held.add(ownerOf(waiting));
         }
         if (!whatWaits().some((one) => one.name === name && one.refused === undefined)) return;
