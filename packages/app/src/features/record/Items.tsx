@@ -32,7 +32,7 @@ export function Items({ items, onWrite }: ItemsProps) {
   const open = items.filter(({ done }) => !done);
   const add = async () => {
     if (await onWrite({ type: 'noticed', item: nanoid(), text: text.trim(), until: untilOf(when) }))
-      setText('');
+      setText((now) => (now === text ? '' : now));
   };
   return (
     <View style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>

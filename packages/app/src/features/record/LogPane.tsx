@@ -29,7 +29,7 @@ export function LogPane({ jobId, names, entries }: LogPaneProps) {
     entries.flatMap(({ body }) => (body.type === 'bypassed' ? [[body.bypass, body.device] as const] : [])),
   );
   const note = async () => {
-    if (await write({ type: 'note', text: text.trim() })) setText('');
+    if (await write({ type: 'note', text: text.trim() })) setText((now) => (now === text ? '' : now));
   };
   const newest = [...entries].reverse();
   const shown = all ? newest : newest.slice(0, FIRST);

@@ -40,7 +40,12 @@ export function TestsPane({ jobId, circuit, names, standing }: TestsPaneProps) {
           at={`Test ${tests.indexOf(next) + 1} of ${tests.length}`}
           names={names}
           jobId={jobId}
-          onWrite={async (body) => (await write(body)) && (setChosen(null), true)}
+          onWrite={async (body) => {
+            const isWritten = await write(body);
+            // What was chosen while the answer was on its way stays chosen.
+            if (isWritten) setChosen((now) => (now === next.id ? null : now));
+            return isWritten;
+          }}
         />
       ) : (
         <AppText kind="strong">Every test was made. Whatever is not as it should is in the list.</AppText>
