@@ -48,12 +48,20 @@ test('two people join, write under their names, and a lost telephone is signed o
   await button(late, 'Join').click();
   await expect(late.getByRole('alert')).toContainText('This code is not good');
 
-  // Sol's telephone is lost: signed out here, it is out there.
+  // Sol's telephone is lost: signed out here, it is out there, and forgets what it kept for days without signal.
+  const answers = () =>
+    theirs.evaluate(async () => (await (await caches.open('zygostat-answers')).keys()).length);
+  await theirs.evaluate(async () => {
+    const cache = await caches.open('zygostat-answers');
+    await cache.put('/api/jobs', Response.json([{ name: 'Of the crew' }]));
+  });
+  expect(await answers()).toBeGreaterThan(0);
   await page.reload();
   await page.getByRole('button', { name: /^Sign out .* of Sol$/ }).click();
   await expect(page.getByRole('button', { name: /^Sign out .* of Sol$/ })).toHaveCount(0);
   await theirs.reload();
   await expect(theirs.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  await expect.poll(answers).toBe(0);
   await theirs.getByLabel('Name').fill('Sol');
   await theirs.getByLabel('Password').fill(SECRET);
   await button(theirs, 'Sign in').click();

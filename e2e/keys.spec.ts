@@ -17,6 +17,12 @@ test('the loom is one stop with arrows inside; a link leads past the head', asyn
   await page.keyboard.press('Enter');
   await page.keyboard.press('Tab');
   expect(await focused(page)).toMatch(/^Circuit/);
+  // The meter comes before it.
+  await page.keyboard.press('Shift+Tab');
+  expect(await page.evaluate(() => document.activeElement?.closest('[aria-label^="Meter"]') !== null)).toBe(
+    true,
+  );
+  await page.keyboard.press('Tab');
   await page.keyboard.press('ArrowDown');
   const first = await focused(page);
   await page.keyboard.press('ArrowRight');

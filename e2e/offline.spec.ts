@@ -2,6 +2,10 @@
 import type { Locator, Page } from '@playwright/test';
 import { call, expect, installed, openNewJob, ownTest as test, stud, untilRunning } from './bench';
 
+/** The answer that is kept here for an address, as text. */
+const keptAnswer = (page: Page, path: string): Promise<string> =>
+  page.evaluate(async (asked) => (await caches.match(asked))?.text() ?? '', path);
+
 /** Goes to a place of the open job, and sees its work there. */
 async function reached(page: Page, place: string): Promise<void> {
   await page.getByRole('link', { name: place, exact: true }).click();
@@ -23,8 +27,8 @@ test('a job that was opened once opens cold without an answer, is worked on, and
 }) => {
   await installed(page, own.url);
   const id = await openNewJob(page, { url: own.url, restart: own.up }, 'Without signal');
-  await page.goto(own.url);
-  await expect(page.getByRole('link', { name: 'Open Without signal, Quince orchard' })).toBeVisible();
+  // The list was not looked at since: it is taken along with the job.
+  await expect.poll(() => keptAnswer(page, '/api/jobs')).toContain('Without signal');
   await page.close();
 
   await own.down();
@@ -56,6 +60,29 @@ test('a job that was opened once opens cold without an answer, is worked on, and
   };
   await expect.poll(stored).toBe(2);
   await expect(again.getByRole('link', { name: /Not sent yet/ })).toHaveCount(0);
+});
+
+test('on the very first visit, by the address of a job, that job and the list are held', async ({
+  page,
+  context,
+  own,
+}) => {
+  const jobs = (await (await page.request.get(`${own.url}/api/jobs`)).json()) as {
+    id: string;
+    name: string;
+  }[];
+  const { id, name } = jobs[0]!;
+  await page.goto(`${own.url}/job/${id}`);
+  for (const path of ['/api/jobs', `/api/jobs/${id}`, `/api/jobs/${id}/record`])
+    await expect.poll(() => keptAnswer(page, path), { timeout: 30_000 }).not.toBe('');
+  await page.close();
+
+  await own.down();
+  const cold = await context.newPage();
+  await cold.goto(own.url);
+  await cold.getByRole('link', { name: `Open ${name}` }).click();
+  await expect(cold).toHaveTitle(new RegExp(name));
+  await expect(cold.getByRole('link', { name: 'Trace', exact: true })).toBeVisible();
 });
 
 test('it can be installed: manifest, icons, a worker that holds the whole app', async ({ page, own }) => {

@@ -56,6 +56,37 @@ test('one sent twice is taken in once, and an id of another is refused', async (
   expect(await record(job)).toHaveLength(1);
 });
 
+describe('many at once', () => {
+  const many = (job: string, entries: unknown) =>
+    api().post(`/api/jobs/${job}/record/many`).send({ entries });
+  const note = (text: string) => entry({ type: 'note', text });
+
+  test('stand in their order in the chain, up to the first that is refused; sent again, each counts once', async () => {
+    const job = await newJob();
+    const [first, put, second, last] = [note('In'), entry(bypassed()), entry(bypassed()), note('Out')];
+    const { body } = await many(job, [first, put, second, last]).expect(200);
+    expect(body).toMatchObject({ taken: 2, refused: { status: 422, title: 'Not valid' } });
+    expect((await record(job)).map(({ id }) => id)).toEqual([first.id, put.id]);
+    expect((await many(job, [first, put, last]).expect(200)).body).toEqual({ taken: 3 });
+    const kept = await record(job);
+    expect(kept.map(({ id }) => id)).toEqual([first.id, put.id, last.id]);
+    let link = CHAIN_START;
+    for (const one of kept) {
+      link = createHash('sha256').update(linkText(link, one)).digest('hex');
+      expect(one.link).toBe(link);
+    }
+  });
+
+  test.each([
+    ['none', []],
+    ['too many', Array.from({ length: 201 }, () => null)],
+    ['no list', { 0: null }],
+  ])('%s: refused, and the field is named', async (_what, entries) => {
+    const { body } = await many(await newJob(), entries).expect(422);
+    expect((body as { detail: string }).detail).toContain('entries must be a list of 1 to 200');
+  });
+});
+
 test('twenty written at once are all there, each with a place of its own', async () => {
   const job = await newJob();
   const notes = Array.from({ length: 20 }, (_, i) => entry({ type: 'note', text: `Note ${i}` }));

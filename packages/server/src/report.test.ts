@@ -16,7 +16,7 @@ import { showTime } from '@zygostat/core/words';
 import { createHash } from 'node:crypto';
 import sharp from 'sharp';
 import request from 'supertest';
-import { scaleOf, slicesOf } from './papers/loom-pages';
+import { laidForPaper, scaleOf, slicesOf } from './papers/loom-pages';
 import { makeTestServer } from './testing/server';
 
 const { app, stop } = makeTestServer();
@@ -238,10 +238,16 @@ test('photographs and the building are in it, each reading with its limits', asy
 });
 
 describe('the diagram on paper', () => {
-  const room = { width: 515, height: 734 };
+  const PORTRAIT = { width: 515, height: 642 };
 
   test.each(TEMPLATES)('$id: no type is under 7 pt, and nothing is left out', ({ build }) => {
-    const loom = layLoom(build('Paper'), 560);
+    const circuit = build('Paper');
+    const { loom, layout } = laidForPaper(circuit);
+    const room = layout === 'portrait' ? PORTRAIT : { width: 762, height: 395 };
+    // Never more sheets than one way of laying it out would take.
+    const usual = layLoom(circuit, 560);
+    const sheets = (one: typeof loom, on: typeof room) => slicesOf(one, on.height / scaleOf(one, on)).length;
+    expect(sheets(loom, room)).toBeLessThanOrEqual(sheets(usual, PORTRAIT));
     const scale = scaleOf(loom, room);
     expect(12 * scale).toBeGreaterThanOrEqual(7);
     expect(loom.width * scale).toBeLessThanOrEqual(room.width + 0.5);

@@ -74,10 +74,43 @@ test('a job that has to wait holds up no other', async () => {
   await store.dispatch(lines.post('c', { jobId: 'near', text: 'near' }));
   await until(() => sent.includes('near'));
   expect(sent).not.toContain('far 2');
-  expect(whatWaits().map(({ id, isSilent }) => [id, isSilent])).toEqual([
+  // What waits behind it is counted among what waits.
+  const waits = () => whatWaits().map(({ id, isSilent }) => [id, isSilent]);
+  await untilOnline(() => waits().every(([, isSilent]) => isSilent));
+  expect(waits()).toEqual([
     ['a', true],
-    ['b', undefined],
+    ['b', true],
   ]);
+});
+
+test('where the server takes several at once they go so, and what it refuses of them holds up none', async () => {
+  const runs: string[][] = [];
+  const lines = outbox<Line>({
+    name: 'run',
+    read: (given) => given as Line,
+    send: () => Promise.reject(new Error('one at a time was not asked for')),
+    sendAll: (_dispatch, sent) => {
+      runs.push(sent.map(({ text }) => text));
+      const bad = sent.findIndex(({ text }) => text === 'bad');
+      return Promise.resolve(bad < 0 ? { taken: sent.length } : { taken: bad, ...refusedAs(422, 'not so') });
+    },
+  });
+  const store = makeStore();
+  for (const [i, text] of ['one', 'two', 'bad', 'three', 'four'].entries())
+    await keep('run', `${i}`, { jobId: 'job', text });
+  await keep('run', 'x', { jobId: 'elsewhere', text: 'one' });
+  await keep('run', 'y', { jobId: 'elsewhere', text: 'two' });
+  const { listeners, wake } = lines.sending();
+  for (const listener of listeners) store.dispatch(listener as ReturnType<typeof addListener>);
+  store.dispatch(wake);
+  await until(() => runs.length === 3);
+  expect(runs).toEqual([
+    ['one', 'two', 'bad', 'three', 'four'],
+    ['three', 'four'],
+    ['one', 'two'],
+  ]);
+  await until(() => whatWaits().length === 1);
+  expect(whatWaits().map(({ id, refused }) => [id, refused])).toEqual([['2', 'not so']]);
 });
 
 test('what is refused while something before it of its job is on its way is asked again after that', async () => {

@@ -7,13 +7,28 @@ import { forget, keep, refuse } from './keep';
 import type { Dispatch, Sending } from './sync';
 import { UNREADABLE } from './sync';
 import type { Waiting } from './waiting';
-import { arrived, isOvertaking, isSame, missed, ownerOf, waitingAs, whatWaits } from './waiting';
+import {
+  arrived,
+  isMoreBehind,
+  isOvertaking,
+  isSame,
+  missed,
+  ownerOf,
+  waitingAs,
+  whatWaits,
+} from './waiting';
+
+/** Most that is sent at once. */
+const MOST = 100;
 
 interface Posted<T> {
   name: string;
   /** What was kept here, checked; `undefined` when it is none. */
   read: (given: unknown) => T | undefined;
-  send: (dispatch: Dispatch, body: T) => Promise<{ error?: unknown }>;
+  /** @param isMore - another of the same job is sent right after it: lists are asked for again after the last. */
+  send: (dispatch: Dispatch, body: T, isMore: boolean) => Promise<{ error?: unknown }>;
+  /** Several of one job in their order, where the server takes them so: how many it took, and what is against the next. */
+  sendAll?: (dispatch: Dispatch, bodies: readonly T[]) => Promise<{ taken: number; error?: unknown }>;
 }
 
 /** What became of something that was told. */
@@ -23,17 +38,17 @@ const KEPT = 'No answer: it is kept here and sent when there is';
 const BEHIND = 'Kept here, and sent after what was done before it';
 const FULL = 'No answer, and this browser has no room to keep it: leave this page open until it is sent';
 
-export function outbox<T>({ name, read, send }: Posted<T>) {
+export function outbox<T>({ name, read, send, sendAll }: Posted<T>) {
   const waits = createAction(`${name}/waits`);
   /** What is being kept and sent at this moment is not sent a second time beside it. */
   const underWay = new Set<string>();
 
-  async function alone<R>(id: string, act: () => Promise<R>): Promise<R> {
-    underWay.add(id);
+  async function alone<R>(ids: readonly string[], act: () => Promise<R>): Promise<R> {
+    for (const id of ids) underWay.add(id);
     try {
       return await act();
     } finally {
-      underWay.delete(id);
+      for (const id of ids) underWay.delete(id);
     }
   }
 
@@ -58,7 +73,7 @@ export function outbox<T>({ name, read, send }: Posted<T>) {
     // This very one: another may have taken its place while it was being kept.
     const waiting = { ...waitingAs(name, key)!, value: body };
     const wasOvertaking = isOvertaking(waiting);
-    const { error } = await send(dispatch, body);
+    const { error } = await send(dispatch, body, false);
     if (error === undefined) {
       await taken(waiting);
       return { type: 'taken' };
@@ -81,34 +96,57 @@ export function outbox<T>({ name, read, send }: Posted<T>) {
       const isBehind = whatWaits().some((one) => one.isSilent && !one.refused && ownerOf(one) === owner);
       if (isBehind || waitingAs(name, key)) {
         dispatch(told((await dispatch(post(key, body))) ? BEHIND : FULL));
+        missed(name, key);
         return { type: 'kept' };
       }
-      const delivered = await alone(key, () => tell(dispatch, key, body));
+      const delivered = await alone([key], () => tell(dispatch, key, body));
       if (delivered.type === 'kept') dispatch(waits());
       return delivered;
     };
 
-  /** Sends one; `false` where it is to be sent again later. */
-  async function sendOne(waiting: Waiting, dispatch: Dispatch): Promise<boolean> {
-    const { id, value } = waiting;
-    const body = read(value);
-    if (body === undefined) {
-      await refuse(name, id, UNREADABLE);
-      return true;
-    }
+  /** Meanwhile it may have been sent from elsewhere, or refused in a run. */
+  function isStillOpen({ id }: Pick<Waiting, 'id'>): boolean {
+    const now = waitingAs(name, id);
+    return now !== undefined && now.refused === undefined;
+  }
+
+  /** What waits together with one: itself, and what comes right behind it of its job, where the server takes several at once. */
+  function runFrom(first: Waiting, open: readonly Waiting[]): readonly Waiting[] {
+    if (!sendAll) return [first];
+    const behind = open
+      .slice(open.indexOf(first))
+      .filter((one) => ownerOf(one) === ownerOf(first))
+      .slice(0, MOST);
+    const end = behind.findIndex(
+      ({ id, value }) => underWay.has(id) || !isStillOpen({ id }) || read(value) === undefined,
+    );
+    return end < 0 ? behind : behind.slice(0, end);
+  }
+
+  async function sendRun(
+    run: readonly Waiting[],
+    dispatch: Dispatch,
+  ): Promise<{ taken: number; error?: unknown }> {
+    const bodies = run.map(({ value }) => read(value)!);
+    if (sendAll && bodies.length > 1) return sendAll(dispatch, bodies);
+    const { error } = await send(dispatch, bodies[0]!, isMoreBehind(run[0]!));
+    return error === undefined ? { taken: 1 } : { taken: 0, error };
+  }
+
+  /** Sends a run; `false` where it is to be sent again later. */
+  async function sendOff(run: readonly Waiting[], dispatch: Dispatch): Promise<boolean> {
     // As it was when it was sent: what it came too early for may have arrived since.
-    const wasOvertaking = isOvertaking(waiting);
-    const { error } = await send(dispatch, body);
-    if (error === undefined) {
-      await taken(waiting);
-      return true;
-    }
+    const wasOvertaking = isOvertaking(run[0]!);
+    const { taken: count, error } = await sendRun(run, dispatch);
+    await Promise.all(run.slice(0, count).map(taken));
+    const next = run[count];
+    if (error === undefined || !next) return true;
     const { status, detail } = problemOf(error);
-    if (!isFinal(status) || wasOvertaking) {
-      missed(name, id);
+    if (!isFinal(status) || (count === 0 && wasOvertaking)) {
+      missed(name, next.id);
       return false;
     }
-    await refuse(name, id, detail);
+    await refuse(name, next.id, detail);
     dispatch(told(`Not taken: ${detail}`));
     return true;
   }
@@ -120,13 +158,25 @@ export function outbox<T>({ name, read, send }: Posted<T>) {
       for (let tries = 0; ; tries++) {
         // Each job in its order; one that has to wait holds up no other.
         const held = new Set<string>();
+        const silent = new Set<string>();
         const open = whatWaits().filter((one) => one.name === name && one.refused === undefined);
         for (const waiting of open) {
-          // Meanwhile it may have been sent from elsewhere.
-          if (held.has(ownerOf(waiting)) || !waitingAs(name, waiting.id)) continue;
-          const isFree = !underWay.has(waiting.id);
-          if (isFree && (await alone(waiting.id, () => sendOne(waiting, dispatch as Dispatch)))) tries = 0;
-          else held.add(ownerOf(waiting));
+          if (!isStillOpen(waiting)) continue;
+          const owner = ownerOf(waiting);
+          if (silent.has(owner)) missed(name, waiting.id);
+          if (held.has(owner)) continue;
+          if (underWay.has(waiting.id)) {
+            held.add(owner);
+            continue;
+          }
+          if (read(waiting.value) === undefined) {
+            await refuse(name, waiting.id, UNREADABLE);
+            continue;
+          }
+          const run = runFrom(waiting, open);
+          const ids = run.map(({ id }) => id);
+          if (await alone(ids, () => sendOff(run, dispatch as Dispatch))) tries = 0;
+          else for (const all of [held, silent]) all.add(owner);
         }
         if (!whatWaits().some((one) => one.name === name && one.refused === undefined)) return;
         if (held.size > 0) await untilAskedAgain(tries, delay);

@@ -12,7 +12,7 @@ export interface Waiting {
   order: number;
   /** `false` where this browser has no room for it: it is in this page alone. */
   isKept: boolean;
-  /** It was tried, and nothing answered. */
+  /** Nothing answered when it was tried, or when something before it of its job was. */
   isSilent?: boolean;
   /** What the server, or this version of the app, has against it. */
   refused?: string;
@@ -54,7 +54,7 @@ export function waitsNoMore(name: string, id: string, value: unknown): void {
   if (found && isSame(found.value, value) && all.delete(keyOf(name, id))) changed();
 }
 
-/** Says of something that it was tried in vain. */
+/** Says of something that it was tried in vain, or waits behind what was. */
 export function missed(name: string, id: string): void {
   const found = waitingAs(name, id);
   if (found && !found.isSilent) putWaiting({ ...found, isSilent: true });
@@ -79,6 +79,16 @@ export function ownerOf({ id, value }: Pick<Waiting, 'id' | 'value'>): string {
 export const isOvertaking = (waiting: Waiting): boolean =>
   whatWaits().some(
     (one) => one.order < waiting.order && one.refused === undefined && ownerOf(one) === ownerOf(waiting),
+  );
+
+/** Whether another of its sort and job is sent right after it. */
+export const isMoreBehind = (waiting: Waiting): boolean =>
+  whatWaits().some(
+    (one) =>
+      one.order > waiting.order &&
+      one.name === waiting.name &&
+      one.refused === undefined &&
+      ownerOf(one) === ownerOf(waiting),
   );
 
 function subscribe(listener: () => void): () => void {

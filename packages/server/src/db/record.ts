@@ -6,7 +6,7 @@ import { and, asc, desc, eq } from 'drizzle-orm';
 import type { Db } from './open';
 import { jobs, openBypasses, recordEntries, sites } from './schema';
 
-interface ChainedEntry extends Entry {
+export interface ChainedEntry extends Entry {
   number: number;
   link: string;
 }

@@ -32,7 +32,7 @@ export async function diagramSvg(
   return diagramSheet({ ...heading, caution: PAPER_CAUTION, url }, { ...pictures(circuit, symbols), code });
 }
 
-/** The same on A4: the loom on as many sheets as it needs to be read, then the ladder on one of its own. */
+/** The same on A4: the loom laid out for the sheet, on as many as it needs to be read, then the ladder on one of its own. */
 export async function diagramPdf(
   heading: Heading,
   circuit: Circuit,

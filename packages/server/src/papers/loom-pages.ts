@@ -7,8 +7,15 @@ import svgToPdf from 'svg-to-pdfkit';
 import type { Sheet } from './page';
 import { MARGIN, PLAIN, innerWidth } from './page';
 
-/** Width a loom is laid out at for paper, px: it fills the width of a page. */
-const LOOM_PX = 560;
+/** Widths a loom is laid out at to see which fits a sheet best, px: its places in one column, or in two or three. */
+const WIDTHS = [480, 560, 700, 860, 1000, 1200];
+/** A4 lying either way, points. */
+const SHEETS = [
+  { layout: 'portrait', width: 595, height: 842 },
+  { layout: 'landscape', width: 842, height: 595 },
+] as const;
+/** What stands over a loom on its sheet takes about so much, points. */
+const HEAD = 120;
 /** Smallest type in a loom, px, and what it must come to on paper, points. */
 const SMALLEST_PX = 12;
 const SMALLEST_PT = 7;
@@ -56,16 +63,36 @@ export function scaleOf(loom: Loom, room: { width: number; height: number }): nu
   return sizes[pages.indexOf(Math.min(...pages))]!;
 }
 
+interface Laid {
+  loom: Loom;
+  layout: (typeof SHEETS)[number]['layout'];
+}
+
+/** Laid out for paper: on as few sheets as its type allows, lying as they may, and then as large as it goes. */
+export function laidForPaper(circuit: Circuit): Laid {
+  const tried = WIDTHS.map((width) => layLoom(circuit, width)).flatMap((loom) =>
+    SHEETS.flatMap(({ layout, width, height }) => {
+      const room = { width: width - 2 * MARGIN, height: height - 2 * MARGIN - HEAD };
+      if (room.width / loom.width < SMALLEST_PT / SMALLEST_PX) return [];
+      const scale = scaleOf(loom, room);
+      return [{ loom, layout, scale, pages: slicesOf(loom, room.height / scale).length }];
+    }),
+  );
+  return tried.reduce((best, one) =>
+    one.pages < best.pages || (one.pages === best.pages && one.scale > best.scale) ? one : best,
+  );
+}
+
 /** Writes what stands over a page and answers where it ends. */
 type Head = (page: string) => number;
 
 /** Adds the loom of a circuit, on as many pages as it takes, each under its head. */
 export function addLoomPages(sheet: Sheet, circuit: Circuit, title: string, head: Head): void {
-  const loom = layLoom(circuit, LOOM_PX);
+  const { loom, layout } = laidForPaper(circuit);
   const svg = loomSvg(loom, circuit);
   const body = svg.slice(svg.indexOf('>', svg.indexOf('<svg')) + 1, svg.lastIndexOf('</svg>'));
   const begin = (page: string) => {
-    sheet.addPage({ size: 'A4', layout: 'portrait', margin: MARGIN });
+    sheet.addPage({ size: 'A4', layout, margin: MARGIN });
     return head(page);
   };
   let top = begin(title);

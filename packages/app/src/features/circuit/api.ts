@@ -1,10 +1,22 @@
 import type { Circuit } from '@zygostat/core/circuit';
 import { api } from '../../store/api';
 
+/** A saved circuit but for the circuit. */
+export interface Revision {
+  number: number;
+  note: string;
+  /** Whoever was signed in; empty where nobody signs in. */
+  by: string;
+  createdAt: string;
+}
+
 export const circuitApi = api.injectEndpoints({
   endpoints: (build) => ({
     revision: build.query<{ number: number; circuit: Circuit }, { id: string; number: number }>({
       query: ({ id, number }) => `jobs/${encodeURIComponent(id)}/revisions/${number}`,
+    }),
+    revisions: build.query<Revision[], string>({
+      query: (id) => `jobs/${encodeURIComponent(id)}/revisions`,
     }),
     saveRevision: build.mutation<
       { number: number },
@@ -16,4 +28,4 @@ export const circuitApi = api.injectEndpoints({
   }),
 });
 
-export const { useRevisionQuery } = circuitApi;
+export const { useLazyRevisionQuery, useRevisionQuery, useRevisionsQuery } = circuitApi;

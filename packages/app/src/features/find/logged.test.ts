@@ -22,6 +22,7 @@ const reading: LoggedReading = {
   verdict: 'low',
   situation: 'Cooling called',
   state: 'cool',
+  by: '',
   createdAt: '2026-11-27T09:40:00.000Z',
 };
 const counted = (change: Partial<LoggedReading>, more: Partial<Diagnosis> = {}) =>

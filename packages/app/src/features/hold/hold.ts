@@ -4,17 +4,23 @@
  */
 import type { Photo } from '../photos/api';
 import { photoUrl } from '../photos/photo-url';
+import { OF_THE_FIRST_PAGE } from '../../store/offline';
 
 const of = (kind: 'jobs' | 'sites', id: string) => `/api/${kind}/${encodeURIComponent(id)}`;
 
 const OF_A_JOB = ['', '/record', '/readings', '/photos', '/survey', '/plan', '/diagnosis', '/revisions/1'];
 const OF_A_SITE = ['', '/building'];
-/** What the first page shows. */
-const OF_THE_FIRST_PAGE = ['/api/jobs', '/api/bypasses', '/api/fire-panels', '/api/sites'];
 
 /** Whether there is a worker to hold anything. */
 export const canHold = (): boolean =>
   'serviceWorker' in navigator && navigator.serviceWorker.controller !== null;
+
+/** Resolves once there is one: on a very first visit a moment after the page is. Where the browser allows none, never. */
+export const untilItCan = (): Promise<void> =>
+  new Promise((resolve) => {
+    if (canHold()) resolve();
+    else navigator.serviceWorker?.addEventListener('controllerchange', () => resolve(), { once: true });
+  });
 
 async function read(path: string, signal: AbortSignal): Promise<unknown> {
   const answer = await fetch(path, { signal });
@@ -45,5 +51,5 @@ export async function holdJob(jobId: string, signal: AbortSignal): Promise<void>
  */
 export async function holdSite(siteId: string, signal: AbortSignal): Promise<void> {
   for (const rest of OF_A_SITE) await read(`${of('sites', siteId)}${rest}`, signal);
-  for (const path of OF_THE_FIRST_PAGE) await read(path, signal);
+  for (const path of [...OF_THE_FIRST_PAGE, '/api/sites']) await read(path, signal);
 }

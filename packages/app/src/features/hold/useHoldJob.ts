@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { isBegunHere } from '../../documents/begun';
-import { canHold, holdJob, holdSite } from './hold';
+import { holdJob, holdSite, untilItCan } from './hold';
 
 /** What is opened has the line to itself for so long, ms. */
 const SETTLED_MS = 2500;
@@ -8,11 +8,12 @@ const SETTLED_MS = 2500;
 /** A job that is open is taken along whole, quietly: the record, the readings, photographs, places not looked at yet. */
 export function useHoldJob(jobId: string, siteId: string | undefined): void {
   useEffect(() => {
-    if (siteId === undefined || !canHold() || isBegunHere(jobId)) return;
+    if (siteId === undefined || isBegunHere(jobId)) return;
     const asked = new AbortController();
     const timer = setTimeout(() => {
       // What is not answered now is taken along the next time it is opened.
-      void holdJob(jobId, asked.signal)
+      void untilItCan()
+        .then(() => holdJob(jobId, asked.signal))
         .then(() => holdSite(siteId, asked.signal))
         .catch(() => undefined);
     }, SETTLED_MS);

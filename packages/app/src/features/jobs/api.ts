@@ -62,7 +62,8 @@ export const jobsApi = api.injectEndpoints({
       providesTags: ['Jobs'],
     }),
     listJobs: build.query<Job[], { search?: string; away?: true }>({
-      query: (params) => ({ url: 'jobs', params }),
+      // Without a "?" where nothing is looked for: the address it is kept under for days without signal.
+      query: (params) => ({ url: 'jobs', ...(Object.keys(params).length > 0 && { params }) }),
       providesTags: ['Jobs'],
     }),
     listSites: build.query<{ id: string; name: string }[], undefined>({

@@ -10,6 +10,7 @@ import type { Standing } from '@zygostat/core/network';
 import { fillStyle, useTokens } from '../../theme';
 import { AppText } from '../../basics';
 import { OFF_TAB } from './arrows';
+import { standingFill, standingInk } from './inks';
 
 const faceId = (block: Block) => `face-${block.terminal}`;
 
@@ -38,24 +39,17 @@ interface BlockFaceProps {
 /** Designation and volts. Its label names the button that lies over it. */
 export const BlockFace = memo(function BlockFace({ block, name, figure, standing, line }: BlockFaceProps) {
   const t = useTokens();
-  const fill = {
-    hot: line ? t.redSoft : t.copperSoft,
-    return: t.tealSoft,
-    dead: t.idle,
-    floating: t.slateSoft,
-  }[standing];
-  const ink = { hot: line ? t.red : t.copper, return: t.teal, dead: t.mute, floating: t.slate }[standing];
   return (
     <View
       id={faceId(block)}
       aria-hidden
       aria-label={`${name}, ${figure} volts, ${line ? 'line ' : ''}${standing}`}
-      style={[styles.block, placeOf(block), fillStyle(fill)]}
+      style={[styles.block, placeOf(block), fillStyle(standingFill(t, standing, line))]}
     >
       <AppText kind="mark" lines={1} style={block.mark.length > 4 ? styles.long : null}>
         {block.mark}
       </AppText>
-      <AppText kind="figure" color={ink} style={styles.volts}>
+      <AppText kind="figure" color={standingInk(t, standing, line)} style={styles.volts}>
         {figure}
       </AppText>
     </View>

@@ -6,6 +6,7 @@ import { Icon } from '../../theme/icons';
 import { useTokens } from '../../theme';
 import { AppText } from '../../basics';
 import { OFF_TAB } from './arrows';
+import { toneFill, toneInk } from './inks';
 
 interface ChipButtonProps {
   chip: Chip;
@@ -27,8 +28,8 @@ export const ChipButton = memo(function ChipButton({
   onMore,
 }: ChipButtonProps) {
   const t = useTokens();
-  const ink = { ok: t.teal, off: t.mute, tripped: t.red, busy: t.amber }[tone];
-  const fill = { ok: t.card, off: t.idle, tripped: t.redSoft, busy: t.amberSoft }[tone];
+  const ink = toneInk(t, tone);
+  const fill = toneFill(t, tone);
   return (
     <View
       style={[

@@ -19,6 +19,7 @@ import { ContestedMarks } from './ContestedMarks';
 import { ARROW_STOP, OFF_TAB } from './arrows';
 import { BlockButtons, BlockFace } from './Block';
 import { ChipButton } from './ChipButton';
+import { Glow } from './Glow';
 import { PlateButton } from './PlateButton';
 import { ProbeShape, ScrewShape } from './ScrewShape';
 import { BypassMarks } from './Bypasses';
@@ -242,6 +243,7 @@ export function Loom({
             return spot ? <ProbeShape key={probe} {...spot} probe={probe} /> : null;
           })}
         </Svg>
+        <Glow loom={loom} width={width} view={view} />
       </View>
       {loom.spares.length > 0 ? (
         <View style={styles.spares}>

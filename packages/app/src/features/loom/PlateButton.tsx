@@ -6,6 +6,7 @@ import { LOOM } from '@zygostat/core/drawing';
 import { useTokens } from '../../theme';
 import { AppText } from '../../basics';
 import { OFF_TAB } from './arrows';
+import { toneInk } from './inks';
 
 interface PlateButtonProps {
   plate: Plate;
@@ -28,7 +29,7 @@ export const PlateButton = memo(function PlateButton({
   onTap,
 }: PlateButtonProps) {
   const t = useTokens();
-  const ink = { ok: t.teal, off: t.mute, tripped: t.red, busy: t.amber }[tone];
+  const ink = toneInk(t, tone);
   const name = `${plate.label}, ${station}${plate.line ? ', line voltage' : ''}${state ? `, ${state}` : ''}`;
   return (
     <Pressable

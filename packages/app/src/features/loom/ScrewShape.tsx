@@ -3,6 +3,7 @@ import type { Spot } from '@zygostat/core/drawing';
 import type { Standing } from '@zygostat/core/network';
 import { Circle, G, Path } from 'react-native-svg';
 import { useTokens } from '../../theme';
+import { standingInk } from './inks';
 
 interface ScrewShapeProps extends Spot {
   standing: Standing;
@@ -16,7 +17,7 @@ interface ScrewShapeProps extends Spot {
  */
 export const ScrewShape = memo(function ScrewShape({ x, y, standing, line }: ScrewShapeProps) {
   const t = useTokens();
-  const ring = { hot: line ? t.red : t.copper, return: t.teal, dead: t.mute, floating: t.slate }[standing];
+  const ring = standingInk(t, standing, line);
   return (
     <G>
       <Circle

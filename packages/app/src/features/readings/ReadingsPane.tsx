@@ -45,7 +45,8 @@ export function ReadingsPane({ circuit, jobId }: { circuit: Circuit; jobId: stri
             </View>
             <AppText kind="small">
               {VERDICT_WORDS[reading.verdict]} · expected {expectedFigureText(reading.expected, reading.unit)}{' '}
-              · revision {reading.revision} · {format(new Date(reading.createdAt), 'd MMM yyyy, HH:mm')}
+              · revision {reading.revision} · {reading.by === '' ? '' : `${reading.by} · `}
+              {format(new Date(reading.createdAt), 'd MMM yyyy, HH:mm')}
             </AppText>
             {reading.situation ? <AppText kind="small">{reading.situation}</AppText> : null}
           </View>

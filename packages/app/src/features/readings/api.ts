@@ -22,6 +22,8 @@ export interface NewReading {
 export interface LoggedReading extends NewReading {
   unit: 'V' | 'Ω' | 'A';
   verdict: Verdict;
+  /** Whoever was signed in; empty where nobody signs in. */
+  by: string;
   createdAt: string;
 }
 
@@ -31,14 +33,15 @@ export const readingsApi = api.injectEndpoints({
       query: (id) => `jobs/${encodeURIComponent(id)}/readings`,
       providesTags: (_result, _error, id) => [{ type: 'Readings', id }],
     }),
-    logReading: build.mutation<LoggedReading, { id: string; reading: NewReading }>({
+    logReading: build.mutation<LoggedReading, { id: string; reading: NewReading; isMore: boolean }>({
       query: ({ id, reading }) => ({
         url: `jobs/${encodeURIComponent(id)}/readings`,
         method: 'POST',
         body: reading,
         timeout: PATIENCE_MS,
       }),
-      invalidatesTags: (_result, _error, { id }) => [{ type: 'Readings', id }, 'Jobs'],
+      invalidatesTags: (_result, _error, { id, isMore }) =>
+        isMore ? [] : [{ type: 'Readings', id }, 'Jobs'],
     }),
   }),
 });

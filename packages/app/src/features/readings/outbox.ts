@@ -22,6 +22,6 @@ export const readingOf = (given: unknown): Waiting | undefined => (isWaiting(giv
 export const readingsOutbox = outbox<Waiting>({
   name: 'reading',
   read: readingOf,
-  send: (dispatch, { jobId, reading }) =>
-    dispatch(readingsApi.endpoints.logReading.initiate({ id: jobId, reading })),
+  send: (dispatch, { jobId, reading }, isMore) =>
+    dispatch(readingsApi.endpoints.logReading.initiate({ id: jobId, reading, isMore })),
 });

@@ -13,7 +13,7 @@ function logged(reading: NewReading, since: number): LoggedReading {
   const unit = UNIT_OF_MODE[reading.mode];
   const { actual, expected } = reading;
   const verdict = judge(actual ?? Infinity, expected ?? Infinity, unit);
-  return { ...reading, unit, verdict, createdAt: new Date(since).toISOString() };
+  return { ...reading, unit, verdict, by: '', createdAt: new Date(since).toISOString() };
 }
 
 export function useReadings(jobId: string) {

@@ -18,4 +18,11 @@ export const recordOutbox = outbox<NewEntry>({
   name: 'entry',
   read: writtenOf,
   send: (dispatch, waiting) => dispatch(recordApi.endpoints.addEntry.initiate(waiting)),
+  sendAll: async (dispatch, waiting) => {
+    const entries = waiting.map(({ entry }) => entry);
+    const { addEntries } = recordApi.endpoints;
+    const { data, error } = await dispatch(addEntries.initiate({ jobId: waiting[0]!.jobId, entries }));
+    if (!data) return { taken: 0, error };
+    return { taken: data.taken, ...(data.refused && { error: { data: data.refused } }) };
+  },
 });

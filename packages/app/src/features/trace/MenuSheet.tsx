@@ -102,6 +102,11 @@ export function MenuSheet({ circuit, job }: { circuit: Circuit; job: Job }) {
       />
       {trouble === null ? null : <AppText color={t.red}>{trouble}</AppText>}
       <ActionButton
+        label="Revisions of the circuit: who changed what"
+        icon="clock"
+        onPress={() => dispatch(sheetOpened({ type: 'revisions' }))}
+      />
+      <ActionButton
         label="Settings: units, symbols, theme"
         icon="settings"
         onPress={() => {

@@ -114,11 +114,11 @@ export function Trace({ job, circuit }: TraceProps) {
             <ScrollView style={styles.grow}>{shown}</ScrollView>
             {pane === 'air' ? null : calls}
           </View>
-          <View style={styles.bench}>
+          <View style={[styles.bench, styles.meterFirst]}>
+            {meter}
             <ScrollView style={styles.grow} contentContainerStyle={styles.centred}>
               {loom}
             </ScrollView>
-            {meter}
           </View>
         </View>
       ) : shape === 'sideways' ? (
@@ -140,8 +140,10 @@ export function Trace({ job, circuit }: TraceProps) {
           {status}
           {tabs}
           <SaveState jobId={job.id} />
-          {shown}
-          {metered ? meter : null}
+          <View style={styles.meterFirst}>
+            {metered ? meter : null}
+            {shown}
+          </View>
           {called ? calls : null}
           <PlacesBar jobId={job.id} here="trace" />
         </ScrollView>
@@ -151,8 +153,10 @@ export function Trace({ job, circuit }: TraceProps) {
           {status}
           {tabs}
           <SaveState jobId={job.id} />
-          <ScrollView style={styles.grow}>{shown}</ScrollView>
-          {metered ? meter : null}
+          <View style={[styles.grow, styles.meterFirst]}>
+            {metered ? meter : null}
+            <ScrollView style={styles.grow}>{shown}</ScrollView>
+          </View>
           {called ? calls : null}
           <PlacesBar jobId={job.id} here="trace" />
         </>
@@ -178,6 +182,8 @@ const styles = StyleSheet.create({
   side: { width: 300, flexGrow: 0, flexShrink: 0 },
   sideWork: { gap: 8, paddingBottom: 12 },
   bench: { flex: 2 },
+  // By keys and by ear the meter comes before the circuit, which is a long way through; to the eye it stands below.
+  meterFirst: { flexDirection: 'column-reverse' },
   centred: { alignItems: 'stretch' },
   snack: { bottom: 200 },
   snackWide: { bottom: 100 },

@@ -1,5 +1,6 @@
 import type { Circuit } from '@zygostat/core/circuit';
-import { useAppSelector } from '../../store';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { RevisionsSheet } from '../circuit/RevisionsSheet';
 import type { Job } from '../jobs/api';
 import { ConditionsSheet } from './ConditionsSheet';
 import { ConductorSheet } from './ConductorSheet';
@@ -7,6 +8,7 @@ import { DeviceSheet } from './DeviceSheet';
 import { KeysSheet } from './KeysSheet';
 import { LogSheet } from '../readings/LogSheet';
 import { MenuSheet } from './MenuSheet';
+import { sheetOpened } from './slice';
 import { StudSheet } from './StudSheet';
 import type { TraceActions } from './useTraceActions';
 
@@ -18,6 +20,7 @@ interface TraceSheetProps {
 
 /** Whichever sheet is open, if one is. */
 export function TraceSheet({ circuit, job, actions }: TraceSheetProps) {
+  const dispatch = useAppDispatch();
   const sheet = useAppSelector(({ trace }) => trace.sheet);
   if (!sheet) return null;
   const common = { circuit, actions };
@@ -34,6 +37,8 @@ export function TraceSheet({ circuit, job, actions }: TraceSheetProps) {
       return <ConditionsSheet {...common} />;
     case 'menu':
       return <MenuSheet circuit={circuit} job={job} />;
+    case 'revisions':
+      return <RevisionsSheet jobId={job.id} onClose={() => dispatch(sheetOpened(null))} />;
     case 'keys':
       return <KeysSheet />;
   }

@@ -10,6 +10,7 @@ export type Sheet =
   | { type: 'log'; red: string; black: string }
   | { type: 'conditions' }
   | { type: 'menu' }
+  | { type: 'revisions' }
   | { type: 'keys' };
 
 type Carried = { type: 'end'; conductor: string; end: End } | { type: 'jumper'; from: string };
