@@ -1,6 +1,7 @@
 export { ActionButton } from './ActionButton';
 export { BottomSheet } from './BottomSheet';
 export { Column } from './Column';
+export { Deferred } from './Deferred';
 export { Field } from './Field';
 export { Heard } from './Heard';
 export { PageHead } from './PageHead';

@@ -6,7 +6,7 @@ import type { Job } from '../jobs/api';
 import { told } from '../../store/notice';
 import { useShape, useTokens } from '../../theme';
 import { useHand } from '../settings/useHand';
-import { Heard, SkipLink, WORK } from '../../basics';
+import { Deferred, Heard, SkipLink, WORK } from '../../basics';
 import { GOAL } from '../../basics/focus';
 import { SaveState } from '../circuit/SaveState';
 import { PLACE_TITLES, usePageTitle } from './title';
@@ -54,7 +54,7 @@ export function PlaceFrame({ job, here, tabs, children }: PlaceFrameProps) {
           {low ? head : null}
           <View id={WORK} {...GOAL} style={styles.column}>
             <Heard heading={title} />
-            {children}
+            <Deferred>{children}</Deferred>
           </View>
           {shape === 'small' ? places : null}
         </ScrollView>

@@ -1,4 +1,4 @@
-import { memo, useCallback, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useState } from 'react';
 import type { LayoutChangeEvent } from 'react-native';
 import { StyleSheet, View, useWindowDimensions } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
@@ -16,12 +16,14 @@ const WIDEST = 1200;
 
 /** The loom at whatever width it is given. */
 export const LiveLoom = memo(function LiveLoom({
-  circuit,
+  circuit: given,
   actions,
 }: {
   circuit: Circuit;
   actions: TraceActions;
 }) {
+  // A change is laid out and drawn anew beside what else it sets off, not before it.
+  const circuit = useDeferredValue(given);
   const dispatch = useAppDispatch();
   // Across a phone it is as wide as the window: drawn at once, and measured after.
   const wide = useWide();

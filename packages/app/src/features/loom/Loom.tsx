@@ -1,4 +1,4 @@
-import { useCallback, useMemo } from 'react';
+import { memo, useCallback, useMemo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, Rect } from 'react-native-svg';
 import type { BenchView } from '@zygostat/core/behaviour';
@@ -54,7 +54,7 @@ const FADED = 0.8;
 const LOOSE_TARGET = 44;
 
 /** The circuit as it is wired, live: blocks to tap, chips to operate, conductors in their own colours. */
-export function Loom({
+export const Loom = memo(function Loom({
   circuit,
   view,
   meter,
@@ -262,7 +262,7 @@ export function Loom({
       ) : null}
     </View>
   );
-}
+});
 
 const styles = StyleSheet.create({
   untouchable: { pointerEvents: 'none' },

@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useDeferredValue, useEffect } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { landedOn, splitTerminal } from '@zygostat/core/circuit';
@@ -19,7 +19,7 @@ export function PathPane({ circuit, onStud }: { circuit: Circuit; onStud: (node:
   const dispatch = useAppDispatch();
   const view = useAppSelector(({ bench }) => bench.view);
   const followed = useAppSelector(({ bench }) => bench.followed);
-  const path = useAppSelector(({ bench }) => bench.path);
+  const path = useDeferredValue(useAppSelector(({ bench }) => bench.path));
   // What is called is what one asks about first: of what runs the control side, and where nothing does, why.
   const inputs = useAppSelector(({ bench }) => bench.inputs);
   const calls = activeCalls(circuit, inputs);

@@ -1,4 +1,4 @@
-import { useCallback, useEffect } from 'react';
+import { useCallback, useDeferredValue, useEffect } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Snackbar } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
@@ -9,7 +9,7 @@ import { sheetOpened } from './slice';
 import { told } from '../../store/notice';
 import { useShape, useTokens } from '../../theme';
 import { useHand } from '../settings/useHand';
-import { ActionButton, Heard, SkipLink, WORK } from '../../basics';
+import { ActionButton, Deferred, Heard, SkipLink, WORK } from '../../basics';
 import { GOAL } from '../../basics/focus';
 import { AirPane } from '../air/AirPane';
 import { FindPane } from '../find/FindPane';
@@ -67,6 +67,8 @@ export function Trace({ job, circuit }: TraceProps) {
   useTraceKeys(actions, skip, go);
   const carried = useAppSelector(({ trace }) => trace.carried);
   const pane = view ?? 'loom';
+  // What was shown stays until the next is drawn, which is done a little at a time.
+  const drawn = useDeferredValue(pane);
   const title = `${PLACE_TITLES.trace}, ${PANES[pane]}`;
   usePageTitle(title, job);
   // What is in hand is put down on the loom.
@@ -90,7 +92,7 @@ export function Trace({ job, circuit }: TraceProps) {
   const shown = (
     <View id={WORK} {...GOAL}>
       <Heard heading={title} />
-      {paneOf(wide && pane === 'loom' ? 'path' : pane)}
+      <Deferred>{paneOf(wide && drawn === 'loom' ? 'path' : drawn)}</Deferred>
     </View>
   );
   const tabs = <PaneTabs panes={panesFor(circuit, wide)} here={pane} onGo={go} />;
@@ -117,7 +119,7 @@ export function Trace({ job, circuit }: TraceProps) {
           <View style={[styles.bench, styles.meterFirst]}>
             {meter}
             <ScrollView style={styles.grow} contentContainerStyle={styles.centred}>
-              {loom}
+              <Deferred>{loom}</Deferred>
             </ScrollView>
           </View>
         </View>
