@@ -39,6 +39,17 @@ test('two people join, write under their names, and a lost telephone is signed o
     .click();
   await theirs.getByRole('link', { name: 'Record' }).click();
   await expect(theirs.getByText('Written by Sol')).toBeVisible();
+  // What Sol changes of the wiring is Sol's, for whoever looks.
+  await theirs.getByRole('link', { name: 'Trace', exact: true }).click();
+  await theirs.getByTestId('stud-stat.G').click();
+  await button(theirs, 'Lift the green conductor').click();
+  await button(theirs, 'Close').click();
+  await button(theirs, 'Notes, theme and files').click();
+  await button(theirs, 'Revisions of the circuit: who changed what').click();
+  await expect(theirs.getByRole('list', { name: 'Revisions' }).getByRole('listitem').first()).toContainText(
+    /^2 · .*Sol · \d/,
+  );
+  await button(theirs, 'Close').click();
 
   // The code was good once.
   const late = await another(browser);

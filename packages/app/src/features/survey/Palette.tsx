@@ -28,6 +28,7 @@ export function Palette({ colours, chosen, onPick, none, noneChosen }: PalettePr
           style={[
             styles.colour,
             { borderColor: code === chosen ? t.copper : t.line, backgroundColor: t.card },
+            code === chosen ? styles.chosen : null,
           ]}
         >
           <View style={[styles.swatch, { backgroundColor: COLOURS[code].hex, borderColor: t.mute }]} />
@@ -57,6 +58,8 @@ const styles = StyleSheet.create({
     justifyContent: 'center',
     gap: 2,
   },
+  // By its thickness too, for whoever does not see the colour.
+  chosen: { borderWidth: 4 },
   swatch: { width: 32, height: 18, borderRadius: 4, borderWidth: 1 },
   none: { minHeight: 56, flexGrow: 0 },
 });

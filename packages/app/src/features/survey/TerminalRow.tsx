@@ -29,6 +29,7 @@ export function TerminalRow({ name, mark, colour, bare, active, onPress }: Termi
       style={[
         styles.row,
         { borderColor: active ? t.copper : t.line, backgroundColor: active ? t.copperSoft : t.card },
+        active ? styles.active : null,
       ]}
     >
       <AppText kind="strong" style={styles.name}>
@@ -51,5 +52,7 @@ const styles = StyleSheet.create({
     borderWidth: 1.5,
     borderRadius: 8,
   },
+  // Thicker, for in bright sun the ground is white either way.
+  active: { borderWidth: 3.5, paddingHorizontal: 10 },
   name: { flex: 1 },
 });
