@@ -1,7 +1,7 @@
 /** How long the page is deaf: the longest task of what is done most, on a slow phone. */
 import type { Browser, Page } from '@playwright/test';
 import { JOB, SLOWDOWN, phone, slowed } from './openings';
-import { report } from './report';
+import { median, report } from './report';
 
 /** Time after a tap in which what it sets off is done with, ms. */
 const SETTLE_MS = 2500;
@@ -13,8 +13,11 @@ const longest = (page: Page): Promise<number> =>
     return Math.max(0, ...all);
   });
 
-/** @param url - of a server with the demo data. */
-export async function tasks(browser: Browser, url: string): Promise<void> {
+/** Visits of new browsers: on a machine that is shared, one alone tells of its neighbours. */
+const TIMES = 3;
+
+/** What is done most, once each on a page of its own, with the longest task of each, ms. */
+async function visit(browser: Browser, url: string): Promise<(readonly [string, number])[]> {
   const page = await phone(browser);
   await page.addInitScript(() => {
     const seen: number[] = [];
@@ -46,6 +49,7 @@ export async function tasks(browser: Browser, url: string): Promise<void> {
     ],
     ['close', () => tab('Close')],
     ['call', () => page.getByRole('button', { name: 'Call: Fan' }).click()],
+    ['undo', () => page.getByRole('button', { name: 'Undo' }).click()],
   ];
   await longest(page);
   const told: (readonly [string, number])[] = [];
@@ -55,10 +59,18 @@ export async function tasks(browser: Browser, url: string): Promise<void> {
     told.push([name, await longest(page)]);
   }
   await page.context().close();
+  return told;
+}
+
+/** @param url - of a server with the demo data. */
+export async function tasks(browser: Browser, url: string): Promise<void> {
+  const visits: (readonly [string, number])[][] = [];
+  for (let i = 0; i < TIMES; i++) visits.push(await visit(browser, url));
+  const told = visits[0]!.map(([name], act) => [name, median(visits.map((one) => one[act]![1]))] as const);
   report(
     'task_max_ms',
     Math.max(...told.map(([, ms]) => ms)),
     'ms',
-    `the longest task, CPU slowed ${SLOWDOWN}×: ${told.map(([name, ms]) => `${name} ${Math.round(ms)}`).join(', ')}; aim ≤ 200`,
+    `the longest task, CPU slowed ${SLOWDOWN}×, median of ${TIMES} visits: ${told.map(([name, ms]) => `${name} ${Math.round(ms)}`).join(', ')}; aim ≤ 200`,
   );
 }
