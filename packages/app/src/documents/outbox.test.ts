@@ -113,6 +113,34 @@ test('where the server takes several at once they go so, and what it refuses of 
   expect(whatWaits().map(({ id, refused }) => [id, refused])).toEqual([['2', 'not so']]);
 });
 
+test('of several sent at once, what overtakes another sort of thing of its job is asked again after that', async () => {
+  let isThere = false;
+  const runs: number[] = [];
+  const lines = outbox<Line>({
+    name: 'run',
+    read: (given) => given as Line,
+    send: () => Promise.resolve(isThere ? {} : refusedAs(422, 'no such photograph')),
+    sendAll: (_dispatch, sent) => {
+      runs.push(sent.length);
+      return Promise.resolve(
+        isThere ? { taken: sent.length } : { taken: 1, ...refusedAs(422, 'no such photograph') },
+      );
+    },
+  });
+  await keep('run', 'a', { jobId: 'job', text: 'before it' });
+  await keep('photograph', 'p', { jobId: 'job' });
+  await keep('run', 'b', { jobId: 'job', text: 'of the photograph' });
+  const store = makeStore();
+  const { listeners, wake } = lines.sending();
+  for (const listener of listeners) store.dispatch(listener as ReturnType<typeof addListener>);
+  store.dispatch(wake);
+  await until(() => runs.length > 0 && whatWaits().length === 2);
+  expect(whatWaits().map(({ refused }) => refused)).toEqual([undefined, undefined]);
+  isThere = true;
+  await forget('photograph', 'p', { jobId: 'job' });
+  await untilOnline(() => whatWaits().length === 0);
+});
+
 test('what is refused while something before it of its job is on its way is asked again after that', async () => {
   await keep('circuit', 'job', { base: 1, value: 'a circuit' });
   let isThere = false;

@@ -136,13 +136,13 @@ export function outbox<T>({ name, read, send, sendAll }: Posted<T>) {
   /** Sends a run; `false` where it is to be sent again later. */
   async function sendOff(run: readonly Waiting[], dispatch: Dispatch): Promise<boolean> {
     // As it was when it was sent: what it came too early for may have arrived since.
-    const wasOvertaking = isOvertaking(run[0]!);
+    const wasOvertaking = run.map((one) => isOvertaking(one, run));
     const { taken: count, error } = await sendRun(run, dispatch);
     await Promise.all(run.slice(0, count).map(taken));
     const next = run[count];
     if (error === undefined || !next) return true;
     const { status, detail } = problemOf(error);
-    if (!isFinal(status) || (count === 0 && wasOvertaking)) {
+    if (!isFinal(status) || wasOvertaking[count]) {
       missed(name, next.id);
       return false;
     }

@@ -75,10 +75,18 @@ export function ownerOf({ id, value }: Pick<Waiting, 'id' | 'value'>): string {
   return (named as string | undefined) ?? id;
 }
 
-/** Whether anything of the same job that came before it is still on its way: what is refused until then may be right after it. */
-export const isOvertaking = (waiting: Waiting): boolean =>
+/**
+ * Whether anything of the same job that came before it is still on its way: what is refused until then may be right after it.
+ *
+ * @param alongside - what is sent with it in one go, and is not counted
+ */
+export const isOvertaking = (waiting: Waiting, alongside: readonly Waiting[] = []): boolean =>
   whatWaits().some(
-    (one) => one.order < waiting.order && one.refused === undefined && ownerOf(one) === ownerOf(waiting),
+    (one) =>
+      one.order < waiting.order &&
+      one.refused === undefined &&
+      ownerOf(one) === ownerOf(waiting) &&
+      !alongside.some(({ id, name }) => id === one.id && name === one.name),
   );
 
 /** Whether another of its sort and job is sent right after it. */
