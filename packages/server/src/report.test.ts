@@ -8,7 +8,6 @@ import pdfParse from 'pdf-parse/lib/pdf-parse.js';
 import { EMPTY_BUILDING, begun } from '@zygostat/core/building';
 import type { Circuit } from '@zygostat/core/circuit';
 import { setValue } from '@zygostat/core/circuit';
-import { layLoom } from '@zygostat/core/drawing';
 import type { Body, Report } from '@zygostat/core/record';
 import { linkText } from '@zygostat/core/record';
 import { TEMPLATES } from '@zygostat/core/systems';
@@ -16,7 +15,7 @@ import { showTime } from '@zygostat/core/words';
 import { createHash } from 'node:crypto';
 import sharp from 'sharp';
 import request from 'supertest';
-import { laidForPaper, scaleOf, slicesOf } from './papers/loom-pages';
+import { fittedForPaper, ladderOf, loomsOf, roomOn, scaleOf, slicesOf } from './papers/drawing-pages';
 import { makeTestServer } from './testing/server';
 
 const { app, stop } = makeTestServer();
@@ -238,23 +237,29 @@ test('photographs and the building are in it, each reading with its limits', asy
 });
 
 describe('the diagram on paper', () => {
-  const PORTRAIT = { width: 515, height: 642 };
+  const sheets = (one: Parameters<typeof scaleOf>[0], on: ReturnType<typeof roomOn>) =>
+    slicesOf(one, on.height / scaleOf(one, on)).length;
 
   test.each(TEMPLATES)('$id: no type is under 7 pt, and nothing is left out', ({ build }) => {
     const circuit = build('Paper');
-    const { loom, layout } = laidForPaper(circuit);
-    const room = layout === 'portrait' ? PORTRAIT : { width: 762, height: 395 };
+    const looms = loomsOf(circuit);
+    for (const drawings of [looms, [ladderOf(circuit, 'blade')]]) {
+      const { drawing, layout } = fittedForPaper(drawings);
+      const room = roomOn(layout);
+      const scale = scaleOf(drawing, room);
+      // A rung that is longer than a sheet is wide is as large as it can be.
+      const longest = roomOn('landscape').width / drawing.width;
+      expect(12 * scale).toBeGreaterThanOrEqual(Math.min(7, 12 * longest) - 1e-6);
+      expect(drawing.width * scale).toBeLessThanOrEqual(room.width + 0.5);
+      const slices = slicesOf(drawing, room.height / scale);
+      expect(slices[0]!.from).toBe(0);
+      expect(slices.at(-1)!.to).toBe(drawing.height);
+      slices.slice(1).forEach(({ from }, i) => expect(from).toBe(slices[i]!.to));
+      for (const { from, to } of slices) expect((to - from) * scale).toBeLessThanOrEqual(room.height + 0.5);
+    }
     // Never more sheets than one way of laying it out would take.
-    const usual = layLoom(circuit, 560);
-    const sheets = (one: typeof loom, on: typeof room) => slicesOf(one, on.height / scaleOf(one, on)).length;
-    expect(sheets(loom, room)).toBeLessThanOrEqual(sheets(usual, PORTRAIT));
-    const scale = scaleOf(loom, room);
-    expect(12 * scale).toBeGreaterThanOrEqual(7);
-    expect(loom.width * scale).toBeLessThanOrEqual(room.width + 0.5);
-    const slices = slicesOf(loom, room.height / scale);
-    expect(slices[0]!.from).toBe(0);
-    expect(slices.at(-1)!.to).toBe(loom.height);
-    slices.slice(1).forEach(({ from }, i) => expect(from).toBe(slices[i]!.to));
-    for (const { from, to } of slices) expect((to - from) * scale).toBeLessThanOrEqual(room.height + 0.5);
+    const { drawing, layout } = fittedForPaper(looms);
+    const usual = looms.find(({ width }) => width === 560)!;
+    expect(sheets(drawing, roomOn(layout))).toBeLessThanOrEqual(sheets(usual, roomOn('portrait')));
   });
 });

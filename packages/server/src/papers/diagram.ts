@@ -7,9 +7,8 @@ import { diagramSheet, ladderSvg, loomSvg } from '@zygostat/core/formats';
 import { compile } from '@zygostat/core/network';
 import { PAPER_CAUTION } from '@zygostat/core/words';
 import QRCode from 'qrcode';
-import svgToPdf from 'svg-to-pdfkit';
 import type { Heading } from './cards';
-import { addLoomPages } from './loom-pages';
+import { addDrawingPages, ladderOf, loomsOf } from './drawing-pages';
 import { MARGIN, PLAIN, STRONG, bytesOf, innerWidth, newDocument } from './page';
 
 /** Width the loom is laid out at, px, and the edge of the code. */
@@ -32,14 +31,13 @@ export async function diagramSvg(
   return diagramSheet({ ...heading, caution: PAPER_CAUTION, url }, { ...pictures(circuit, symbols), code });
 }
 
-/** The same on A4: the loom laid out for the sheet, on as many as it needs to be read, then the ladder on one of its own. */
+/** The same on A4: the loom laid out for the sheet, then the ladder, each on as many sheets as it needs to be read. */
 export async function diagramPdf(
   heading: Heading,
   circuit: Circuit,
   url: string,
   symbols: SymbolStyle,
 ): Promise<Buffer> {
-  const { ladder } = pictures(circuit, symbols);
   const code = await QRCode.toBuffer(url, { margin: 0, width: 4 * CODE });
   const sheet = newDocument(`Wiring diagram, ${heading.job}`);
   const head = (title: string) => {
@@ -53,19 +51,7 @@ export async function diagramPdf(
     sheet.font(PLAIN).fontSize(10).text(heading.state, text).text(PAPER_CAUTION, text).text(url, text);
     return MARGIN + CODE + 12;
   };
-  addLoomPages(sheet, circuit, 'Wiring', head);
-  const [, width, height] = /<svg[^>]*\bwidth="(\d+)" height="(\d+)"/.exec(ladder)!.map(Number) as [
-    number,
-    number,
-    number,
-  ];
-  sheet.addPage({ size: 'A4', layout: width > height ? 'landscape' : 'portrait', margin: MARGIN });
-  const top = head('Ladder');
-  svgToPdf(sheet, ladder, MARGIN, top, {
-    width: innerWidth(sheet),
-    height: sheet.page.height - MARGIN - top,
-    preserveAspectRatio: 'xMidYMin meet',
-    fontCallback: () => PLAIN,
-  });
+  addDrawingPages(sheet, loomsOf(circuit), 'Wiring', head);
+  addDrawingPages(sheet, [ladderOf(circuit, symbols)], 'Ladder', head);
   return bytesOf(sheet);
 }

@@ -1,7 +1,7 @@
 /** A report as a PDF: the customer's page, the rest in tables, the diagram laid out for the page. */
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Block, Paper, Section } from '@zygostat/core/formats';
-import { addLoomPages } from './loom-pages';
+import { addDrawingPages, loomsOf } from './drawing-pages';
 import type { Sheet } from './page';
 import { MARGIN, PLAIN, STRONG, bytesOf, innerWidth, newDocument } from './page';
 import { addTable } from './table';
@@ -107,7 +107,7 @@ export async function reportPdf(
   for (const line of paper.under) write(sheet.font(PLAIN).fontSize(TEXT_PT).fillColor(MUTE), line);
   sheet.moveDown();
   for (const section of paper.sections) addSection(sheet, section, pictureOf);
-  addLoomPages(sheet, circuit, 'Wiring as left', (page) => {
+  addDrawingPages(sheet, loomsOf(circuit), 'Wiring as left', (page) => {
     sheet.font(STRONG).fontSize(14).fillColor(INK).text(page, MARGIN, MARGIN);
     return sheet.y + 8;
   });
