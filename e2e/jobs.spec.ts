@@ -218,7 +218,7 @@ test('everything common is reached by keys alone', { tag: '@wide' }, async ({ pa
       const { activeElement: at } = document;
       return at?.getAttribute('data-testid') ?? at?.getAttribute('aria-label') ?? '';
     });
-  for (let presses = 0; presses < 50 && !(await here()).startsWith('Circuit'); presses++)
+  for (let presses = 0; presses < 70 && !(await here()).startsWith('Circuit'); presses++)
     await page.keyboard.press('Tab');
   // The loom is one stop: arrows go from one to the next, towards where one wants to be.
   await page.keyboard.press('Enter');
