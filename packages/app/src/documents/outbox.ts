@@ -104,6 +104,8 @@ export function outbox<T>({ name, read, send, sendAll }: Posted<T>) {
       return delivered;
     };
 
+  const stillOpen = () => whatWaits().filter((one) => one.name === name && one.refused === undefined);
+
   /** Meanwhile it may have been sent from elsewhere, or refused in a run. */
   function isStillOpen({ id }: Pick<Waiting, 'id'>): boolean {
     const now = waitingAs(name, id);
@@ -159,7 +161,7 @@ export function outbox<T>({ name, read, send, sendAll }: Posted<T>) {
         // Each job in its order; one that has to wait holds up no other.
         const held = new Set<string>();
         const silent = new Set<string>();
-        const open = whatWaits().filter((one) => one.name === name && one.refused === undefined);
+        const open = stillOpen();
         for (const waiting of open) {
           if (!isStillOpen(waiting)) continue;
           const owner = ownerOf(waiting);
@@ -178,7 +180,7 @@ export function outbox<T>({ name, read, send, sendAll }: Posted<T>) {
           if (await alone(ids, () => sendOff(run, dispatch as Dispatch))) tries = 0;
           else for (const all of [held, silent]) all.add(owner);
         }
-        if (!whatWaits().some((one) => one.name === name && one.refused === undefined)) return;
+        if (stillOpen().length === 0) return;
         if (held.size > 0) await untilAskedAgain(tries, delay);
       }
     },

@@ -75,29 +75,24 @@ export function ownerOf({ id, value }: Pick<Waiting, 'id' | 'value'>): string {
   return (named as string | undefined) ?? id;
 }
 
+/** What else of the same job is still on its way. */
+const othersOf = (waiting: Waiting): readonly Waiting[] =>
+  whatWaits().filter((one) => one.refused === undefined && ownerOf(one) === ownerOf(waiting));
+
 /**
  * Whether anything of the same job that came before it is still on its way: what is refused until then may be right after it.
  *
  * @param alongside - what is sent with it in one go, and is not counted
  */
 export const isOvertaking = (waiting: Waiting, alongside: readonly Waiting[] = []): boolean =>
-  whatWaits().some(
+  othersOf(waiting).some(
     (one) =>
-      one.order < waiting.order &&
-      one.refused === undefined &&
-      ownerOf(one) === ownerOf(waiting) &&
-      !alongside.some(({ id, name }) => id === one.id && name === one.name),
+      one.order < waiting.order && !alongside.some(({ id, name }) => id === one.id && name === one.name),
   );
 
 /** Whether another of its sort and job is sent right after it. */
 export const isMoreBehind = (waiting: Waiting): boolean =>
-  whatWaits().some(
-    (one) =>
-      one.order > waiting.order &&
-      one.name === waiting.name &&
-      one.refused === undefined &&
-      ownerOf(one) === ownerOf(waiting),
-  );
+  othersOf(waiting).some((one) => one.order > waiting.order && one.name === waiting.name);
 
 function subscribe(listener: () => void): () => void {
   listeners.add(listener);

@@ -1,10 +1,8 @@
 /** The wiring diagram to leave at the unit: ladder and loom, and a code that opens the job. */
 import type { Circuit } from '@zygostat/core/circuit';
-import { sectionsOf } from '@zygostat/core/behaviour';
-import { layLadder, layLoom } from '@zygostat/core/drawing';
+import { layLoom } from '@zygostat/core/drawing';
 import type { SymbolStyle } from '@zygostat/core/drawing';
-import { diagramSheet, ladderSvg, loomSvg } from '@zygostat/core/formats';
-import { compile } from '@zygostat/core/network';
+import { diagramSheet, loomSvg } from '@zygostat/core/formats';
 import { PAPER_CAUTION } from '@zygostat/core/words';
 import QRCode from 'qrcode';
 import type { Heading } from './cards';
@@ -17,7 +15,7 @@ const CODE = 96;
 
 const pictures = (circuit: Circuit, symbols: SymbolStyle) => ({
   loom: loomSvg(layLoom(circuit, LOOM_PX), circuit),
-  ladder: ladderSvg(layLadder(sectionsOf(compile(circuit))), circuit, symbols),
+  ladder: ladderOf(circuit, symbols).svg,
 });
 
 /** Loom and ladder side by side under one head, the code at its right. */

@@ -32,6 +32,8 @@ export interface Bench {
   about: Circuit | null;
   reading: Reading | null;
   path: PathStop[];
+  /** The load that path is of, the very one that was followed when it was asked. */
+  pathOf: Bench['followed'];
   /** The clock stands still: a moment of the timeline is being looked at. */
   paused: boolean;
   /** Counts the moments shown, so that each is asked about. */
@@ -52,6 +54,7 @@ export const FRESH: Bench = {
   about: null,
   reading: null,
   path: [],
+  pathOf: null,
   paused: false,
   moment: 0,
   failure: null,
@@ -108,7 +111,10 @@ const bench = createSlice({
       state.followed = payload;
     },
     // Frozen at the top, what is large is taken as it is: freezing every figure in it would cost a tap its frame.
-    answered: (state, { payload }: PayloadAction<BenchAnswer & { about: Circuit }>) => ({
+    answered: (
+      state,
+      { payload }: PayloadAction<BenchAnswer & Pick<Bench, 'pathOf'> & { about: Circuit }>,
+    ) => ({
       ...state,
       ...payload,
       world: Object.freeze(payload.world),

@@ -40,7 +40,7 @@ function makeRunner(store: Store) {
     const answer = await model.ask({ inputs, world, elapse: pass, probes, followed });
     // An answer about a circuit that has been replaced meanwhile is of no use.
     if (answer && (store.getState() as RootState).edits.present.circuit === circuit)
-      store.dispatch(answered({ ...answer, about: circuit }));
+      store.dispatch(answered({ ...answer, about: circuit, pathOf: followed }));
     else again = true;
   }
 

@@ -37,7 +37,7 @@ export function RevisionsSheet({ jobId, onClose }: { jobId: string; onClose: () 
   return (
     <BottomSheet
       title="Revisions of the circuit"
-      subtitle="Going back to one is an edit like any other: undo takes it back."
+      subtitle="Going back to one changes what is recorded, not the wires in the wall: make them so, or undo it."
       onClose={onClose}
     >
       {isLoading ? <Waiting label="Loading revisions" /> : null}

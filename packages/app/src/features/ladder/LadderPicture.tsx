@@ -10,6 +10,7 @@ import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { isLoadOn } from '../bench/live';
 import { showVolts } from '@zygostat/core/words';
 import { FONTS, useTokens } from '../../theme';
+import { standingInk } from '../loom/inks';
 import { WireShape } from '../loom/WireShape';
 
 /** A piece of wire: a conductor in its colours, or a lead inside a device. */
@@ -34,7 +35,7 @@ const Wire = memo(function Wire({
     };
     return <WireShape wire={shape} colour={conductor.colour} standing={standing} line={false} />;
   }
-  const ink = { hot: t.copper, return: t.teal, dead: t.mute, floating: t.slate }[standing];
+  const ink = standingInk(t, standing, false);
   return (
     <Line
       x1={from.x}

@@ -5,6 +5,7 @@ import { landedOn, splitTerminal } from '@zygostat/core/circuit';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { activeCalls } from '../bench/calls';
 import { loadFollowed } from '../bench/slice';
+import { standingInk } from '../loom/inks';
 import { namesIn, onwardText, percentText, showVolts, stopText } from '@zygostat/core/words';
 import { useTokens, useWide } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
@@ -19,7 +20,9 @@ export function PathPane({ circuit, onStud }: { circuit: Circuit; onStud: (node:
   const dispatch = useAppDispatch();
   const view = useAppSelector(({ bench }) => bench.view);
   const followed = useAppSelector(({ bench }) => bench.followed);
-  const path = useDeferredValue(useAppSelector(({ bench }) => bench.path));
+  const answer = useAppSelector(({ bench }) => bench.path);
+  const isAnswered = useAppSelector(({ bench }) => bench.pathOf === bench.followed);
+  const path = useDeferredValue(answer);
   // What is called is what one asks about first: of what runs the control side, and where nothing does, why.
   const inputs = useAppSelector(({ bench }) => bench.inputs);
   const calls = activeCalls(circuit, inputs);
@@ -42,7 +45,6 @@ export function PathPane({ circuit, onStud }: { circuit: Circuit; onStud: (node:
           : landedOn(circuit, node).some(({ conductor }) => conductor.id === id);
       return here ? Math.max(most, share) : most;
     }, 0);
-  const inks = { hot: t.copper, return: t.teal, dead: t.mute, floating: t.slate };
   return (
     <View style={styles.pane}>
       <AppText kind="small">Follow the way to a load</AppText>
@@ -62,7 +64,7 @@ export function PathPane({ circuit, onStud }: { circuit: Circuit; onStud: (node:
         ))}
       </ScrollView>
       {!followed ? <AppText>Choose a load to see every terminal from hot to common.</AppText> : null}
-      {followed && path.length === 0 ? (
+      {followed && isAnswered && answer.length === 0 ? (
         <AppText color={t.red}>
           No wiring leads from a supply through this load and back. Look for a lifted conductor.
         </AppText>
@@ -81,7 +83,7 @@ export function PathPane({ circuit, onStud }: { circuit: Circuit; onStud: (node:
               {shareAt(node) >= LEAST_MARKED ? (
                 <AppText kind="small" color={t.amber}>{`suspect ${percentText(shareAt(node))}  `}</AppText>
               ) : null}
-              <AppText kind="mark" color={inks[standing]}>
+              <AppText kind="mark" color={standingInk(t, standing, false)}>
                 {showVolts(volts)} V
               </AppText>
             </Pressable>

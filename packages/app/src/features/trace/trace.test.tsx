@@ -7,7 +7,8 @@ import { findConductor } from '@zygostat/core/circuit';
 import { compile } from '@zygostat/core/network';
 import { furnaceAirConditioner } from '@zygostat/core/systems';
 import type { Store } from '../../store';
-import { answered, probePlaced } from '../bench/slice';
+import type { Bench } from '../bench/slice';
+import { answered, loadFollowed, probePlaced } from '../bench/slice';
 import { sheetOpened } from './slice';
 import { opened, takeUp } from '../circuit/slice';
 import { renderWithStore } from '../../testing/render';
@@ -38,6 +39,7 @@ function answerOf(from: Circuit, seconds: number, probes?: { red: string; black:
       ? readMeter(network, COOL, settled, { mode: 'ac-volts', meter: 'high-z', ...probes })
       : null,
     path: pathOf(network, settled, { device: 'contactor', element: 'coil' }),
+    pathOf: null as Bench['pathOf'],
   };
 }
 
@@ -196,4 +198,16 @@ test('the path lists every stop and says where it is open', () => {
   expect(screen.getByText('Transformer R')).toBeTruthy();
   expect(screen.getByText('open: Y in Thermostat')).toBeTruthy();
   expect(screen.getByText('Contactor A2')).toBeTruthy();
+});
+
+test('no wiring is blamed for a load that the model has not answered about yet', () => {
+  const { store, screen } = renderWithStore(<PathPane circuit={circuit} onStud={jest.fn()} />);
+  const bare = { ...answerOf(circuit, 400), path: [] };
+  setUp(store, bare);
+  act(() => void store.dispatch(loadFollowed({ device: 'contactor', element: 'coil' })));
+  // What was asked before the load was chosen is no answer about it.
+  act(() => void store.dispatch(answered(bare)));
+  expect(screen.queryByText(/No wiring leads/)).toBeNull();
+  act(() => void store.dispatch(answered({ ...bare, pathOf: store.getState().bench.followed })));
+  expect(screen.getByText(/No wiring leads/)).toBeTruthy();
 });
