@@ -115,11 +115,11 @@ module.exports = {
       severity: 'error',
       comment: 'Routes and the list of jobs reach the other screens through features/later only.',
       from: {
-        path: `^${APP}/(app|store|basics|theme)/|^${APP}/features/(later|jobs/(JobList|JobRow|SearchField))`,
+        path: `^${APP}/((app|store|basics|theme)/|(begin|entry)\\.)|^${APP}/features/(later|jobs/(JobList|JobRow|SearchField))`,
         pathNot: TESTS,
       },
       to: {
-        path: `^packages/core/src/|^${APP}/(documents|model)/|^${APP}/features/(?!later|settings/(slice|kept)|jobs/(JobList|JobRow|SearchField|api)|beyond)`,
+        path: `^packages/core/src/|^${APP}/(documents|model/(?!worker\\.))|^${APP}/features/(?!later|settings/(slice|kept)|jobs/(JobList|JobRow|SearchField|api)|beyond)`,
         dependencyTypesNot: ['type-only', 'dynamic-import'],
       },
     },

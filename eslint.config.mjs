@@ -77,4 +77,18 @@ export default tseslint.config(
   },
   askTraits,
   { files: ['packages/app/src/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
+  {
+    files: ['packages/app/src/**/*.{ts,tsx}'],
+    ignores: ['packages/app/src/theme/**'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        {
+          object: 'StyleSheet',
+          property: 'create',
+          message: 'Styles are compiled when they are first used: sheet (theme/sheet.ts).',
+        },
+      ],
+    },
+  },
 );

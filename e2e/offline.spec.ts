@@ -85,6 +85,46 @@ test('on the very first visit, by the address of a job, that job and the list ar
   await expect(cold.getByRole('link', { name: 'Trace', exact: true })).toBeVisible();
 });
 
+/** Writes into a record that a float is bypassed until tomorrow. */
+async function bypassFloat(page: Page, record: string): Promise<void> {
+  const until = new Date(Date.now() + 86_400_000).toISOString();
+  const body = { type: 'bypassed', bypass: 'b1', device: 'float', why: 'To prove it', until, watch: 'Sol' };
+  const data = { id: 'laid-1', at: new Date().toISOString(), by: 'Sol', body };
+  expect((await page.request.post(record, { data })).status()).toBe(201);
+}
+
+test('opened by its icon it goes on in the job that was open, and says what is bypassed on others', async ({
+  page,
+  context,
+  own,
+}) => {
+  const jobs = (await (await page.request.get(`${own.url}/api/jobs`)).json()) as { id: string }[];
+  await bypassFloat(page, `${own.url}/api/jobs/${jobs[0]!.id}/record`);
+  await installed(page, own.url);
+  const id = await openNewJob(page, { url: own.url, restart: own.up }, 'In hand');
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await page.getByRole('button', { name: 'Sums', exact: true }).click();
+  await expect(page).toHaveURL(/view=/);
+  const left = page.url();
+  expect(left).toContain(`/job/${id}/plan`);
+  await page.close();
+
+  await own.down();
+  const again = await context.newPage();
+  await again.goto(`${own.url}/?from=icon`);
+  await expect(again).toHaveURL(left);
+  await expect(again.getByRole('button', { name: 'Sums', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  // Whoever comes straight here has not seen the list: it leads there, and then the list is what one left.
+  await again.getByRole('link', { name: /^On other jobs: 1 safety bypassed/ }).click();
+  await expect(again.getByRole('region', { name: 'Bypassed' })).toBeVisible();
+  await again.goto(`${own.url}/?from=icon`);
+  await expect(again.getByRole('heading', { name: 'Zygostat', level: 1 })).toBeVisible();
+  await expect(again).toHaveURL(`${own.url}/`);
+});
+
 test('it can be installed: manifest, icons, a worker that holds the whole app', async ({ page, own }) => {
   await installed(page, own.url);
   const manifest = (await (await page.request.get(`${own.url}/manifest.webmanifest`)).json()) as {
@@ -92,7 +132,7 @@ test('it can be installed: manifest, icons, a worker that holds the whole app', 
     start_url: string;
     display: string;
   };
-  expect(manifest).toMatchObject({ start_url: '/', display: 'standalone' });
+  expect(manifest).toMatchObject({ start_url: '/?from=icon', display: 'standalone' });
   for (const { src } of manifest.icons)
     expect((await page.request.get(`${own.url}${src}`)).headers()['content-type']).toMatch(/^image\//);
   const held = await page.evaluate(async () => {

@@ -1,6 +1,7 @@
 import { router } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { ActionButton, AppText } from '../basics';
+import { sheet } from '../theme';
 
 export default function NotFoundRoute() {
   return (
@@ -13,6 +14,6 @@ export default function NotFoundRoute() {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   page: { flex: 1, alignItems: 'center', justifyContent: 'center', gap: 16 },
 });

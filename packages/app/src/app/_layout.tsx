@@ -1,6 +1,6 @@
 import { Stack, usePathname } from 'expo-router';
 import { useEffect, useState } from 'react';
-import { StyleSheet, View, useColorScheme } from 'react-native';
+import { View, useColorScheme } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
 import { followFocus } from '../basics/focus';
@@ -8,7 +8,16 @@ import { hearKeys } from '../basics/keys';
 import { later } from '../features/later';
 import { makeStore, useAppSelector } from '../store';
 import { readyOffline } from '../store/offline';
-import { TokensContext, dark, glare, light, paperThemes, usePageTheme, useShippedFonts } from '../theme';
+import {
+  dark,
+  glare,
+  light,
+  paperThemes,
+  sheet,
+  TokensContext,
+  usePageTheme,
+  useShippedFonts,
+} from '../theme';
 import { paperIcon } from '../theme/icons';
 
 /** What is opened first has the line to itself for so long before the rest of the app is fetched, ms. */
@@ -62,4 +71,4 @@ export default function Layout() {
   );
 }
 
-const styles = StyleSheet.create({ page: { flex: 1 }, hidden: { display: 'none' } });
+const styles = sheet({ page: { flex: 1 }, hidden: { display: 'none' } });

@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react';
 import type { StyleProp, ViewStyle } from 'react-native';
-import { Pressable, StyleSheet } from 'react-native';
+import { Pressable } from 'react-native';
 import type { IconName } from '../theme/icons';
 import { Icon } from '../theme/icons';
-import { useTokens } from '../theme';
+import { sheet, useTokens } from '../theme';
 import { AppText } from './AppText';
 
 interface ActionButtonProps {
@@ -69,7 +69,7 @@ export function ActionButton({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   act: {
     minHeight: 44,
     minWidth: 44,

@@ -1,10 +1,10 @@
 import type { PropsWithChildren } from 'react';
 import { memo } from 'react';
 import type { StyleProp, TextStyle } from 'react-native';
-import { StyleSheet, Text } from 'react-native';
-import { FONTS, SIZE, inkStyle, useTokens } from '../theme';
+import { Text } from 'react-native';
+import { FONTS, inkStyle, sheet, SIZE, useTokens } from '../theme';
 
-const KINDS = StyleSheet.create({
+const KINDS = sheet({
   body: { fontFamily: FONTS.text, fontSize: SIZE.body, lineHeight: 22 },
   strong: { fontFamily: FONTS.strong, fontSize: SIZE.body, lineHeight: 22 },
   small: { fontFamily: FONTS.text, fontSize: SIZE.small, lineHeight: 18 },

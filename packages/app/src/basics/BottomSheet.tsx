@@ -1,6 +1,6 @@
 import type { PropsWithChildren } from 'react';
 import { Modal, Pressable, ScrollView, StyleSheet, View } from 'react-native';
-import { useTokens, useWide } from '../theme';
+import { sheet, useTokens, useWide } from '../theme';
 import { ActionButton } from './ActionButton';
 import { AppText } from './AppText';
 import { useBackCloses } from './backCloses';
@@ -44,7 +44,7 @@ export function BottomSheet({ title, subtitle, onClose, children }: BottomSheetP
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   cover: { flex: 1 },
   bottom: { justifyContent: 'flex-end' },
   right: { alignItems: 'flex-end' },

@@ -1,6 +1,6 @@
 import type { PropsWithChildren } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { useTokens } from '../theme';
+import { View } from 'react-native';
+import { sheet, useTokens } from '../theme';
 
 /** A page of one column, no wider than is comfortable to read. */
 export function Column({ children }: PropsWithChildren) {
@@ -12,7 +12,7 @@ export function Column({ children }: PropsWithChildren) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   page: { flex: 1, alignItems: 'center' },
   column: { flex: 1, width: '100%', maxWidth: 720 },
 });

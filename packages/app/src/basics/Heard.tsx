@@ -1,5 +1,5 @@
-import { StyleSheet } from 'react-native';
 import { AppText } from './AppText';
+import { sheet } from '../theme';
 
 /** A heading for who hears the page; who sees it is told by the bars and tabs around. */
 export function Heard({ heading }: { heading: string }) {
@@ -10,6 +10,6 @@ export function Heard({ heading }: { heading: string }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   unseen: { position: 'absolute', width: 1, height: 1, overflow: 'hidden' },
 });

@@ -1,6 +1,7 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { ActionButton } from './ActionButton';
 import { AppText } from './AppText';
+import { sheet } from '../theme';
 
 interface OptionsProps<Option extends string> {
   label: string;
@@ -32,7 +33,7 @@ export function Options<Option extends string>({ label, options, value, onChange
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   group: { gap: 4 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   option: { flexGrow: 1 },

@@ -1,6 +1,7 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { ActionButton } from './ActionButton';
 import { AppText } from './AppText';
+import { sheet } from '../theme';
 
 interface PageHeadProps {
   title: string;
@@ -28,7 +29,7 @@ export function PageHead({ title, onBack, hint }: PageHeadProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   head: { flexDirection: 'row', alignItems: 'center', padding: 8, gap: 4 },
   title: { flex: 1 },
 });

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { Pressable, StyleSheet } from 'react-native';
-import { useTokens } from '../theme';
+import { Pressable } from 'react-native';
+import { sheet, useTokens } from '../theme';
 import { AppText } from './AppText';
 
 /** Name of what the link leads to. */
@@ -26,7 +26,7 @@ export function SkipLink() {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   link: {
     position: 'absolute',
     top: 4,

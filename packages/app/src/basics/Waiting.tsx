@@ -1,6 +1,6 @@
 import type { ViewStyle } from 'react-native';
-import { Platform, StyleSheet, View } from 'react-native';
-import { useTokens } from '../theme';
+import { Platform, View } from 'react-native';
+import { sheet, useTokens } from '../theme';
 
 /**
  * Drawn by the browser alone: an indicator that is moved from JavaScript takes the very time that what it waits
@@ -32,7 +32,7 @@ export function Waiting({ label }: { label: string }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   waiting: { padding: 24, alignItems: 'center' },
   ring: { width: 28, height: 28, borderRadius: 14, borderWidth: 3 },
 });

@@ -1,10 +1,10 @@
 /** The way to the screens beyond the list of jobs. */
 import type { ComponentType } from 'react';
 import { Suspense, lazy, useEffect, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type * as beyond from './beyond';
 import { Waiting } from '../basics';
-import { useTokens } from '../theme';
+import { sheet, useTokens } from '../theme';
 
 type Beyond = typeof beyond;
 
@@ -61,4 +61,4 @@ export function later<Props extends object>(
   };
 }
 
-const styles = StyleSheet.create({ page: { flex: 1, justifyContent: 'center' } });
+const styles = sheet({ page: { flex: 1, justifyContent: 'center' } });

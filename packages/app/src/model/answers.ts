@@ -23,7 +23,7 @@ import {
   searchKey,
   withPairs,
 } from '@zygostat/core/diagnose';
-import type { Ladder, SymbolStyle } from '@zygostat/core/drawing';
+import type { Ladder, Loom, SymbolStyle } from '@zygostat/core/drawing';
 import { layLadder, layLoom } from '@zygostat/core/drawing';
 import type {
   BreakPlaces,
@@ -94,6 +94,8 @@ export type { MistakeFound } from './proof-answers';
 
 /** Width of a loom on paper, CSS px. */
 const PAPER_PX = 560;
+/** Width of a phone's, CSS px. */
+const PHONE_PX = 390;
 
 const ladderOf = (circuit: Circuit) => layLadder(sectionsOf(compile(circuit)));
 
@@ -112,7 +114,9 @@ export const model = {
   warmUp(): void {
     const inputs = { controls: {}, conditions: { indoorC: 22, outdoorC: 20 } };
     const first = { inputs, world: NEW_WORLD, elapse: 0, probes: null, followed: null };
-    makeBench(furnaceAirConditioner('')).answer(first);
+    const circuit = furnaceAirConditioner('');
+    makeBench(circuit).answer(first);
+    layLoom(circuit, PHONE_PX);
   },
 
   /** Settles the bench and reads everything there is to see; `null` before a circuit is loaded. */
@@ -121,6 +125,9 @@ export const model = {
   /** The SPICE netlist of the bench as it stands. */
   netlist: (inputs: Inputs, world: World): string =>
     bench ? spiceNetlist(bench.settle({ inputs, world, elapse: 0 }).point) : '',
+
+  /** Where everything of a circuit is drawn, for a width in px. */
+  loom: (circuit: Circuit, width: number): Loom => layLoom(circuit, width),
 
   ladder: (circuit: Circuit): Ladder => ladderOf(circuit),
 

@@ -2,11 +2,9 @@
 import type { Remote } from 'comlink';
 import { wrap } from 'comlink';
 import type { Model } from './answers';
+import { startWorker } from './worker';
 
 let model: Remote<Model> | null = null;
-
-/** Bundled apart from the app (`scripts/lib.mjs`): the page can read its pieces when they are wanted, a worker cannot. */
-const startWorker = () => new Worker('/model.worker.js');
 
 /** A model of its own for long work; `stop` ends whatever it is doing. */
 export function startModel(): { model: Remote<Model>; stop: () => void } {

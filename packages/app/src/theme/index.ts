@@ -29,4 +29,5 @@ export * from './compiled';
 export * from './fonts';
 export * from './page';
 export * from './paper';
+export * from './sheet';
 export * from './tokens';

@@ -1,5 +1,6 @@
-import { Pressable, StyleSheet } from 'react-native';
+import { Pressable } from 'react-native';
 import { AIR } from '@zygostat/core/drawing';
+import { sheet } from '../../theme';
 
 interface AirDamperButtonProps {
   x: number;
@@ -21,6 +22,6 @@ export function AirDamperButton({ x, y, label, onPress }: AirDamperButtonProps) 
 }
 
 const SIZE = 2 * AIR.damper + 4;
-const styles = StyleSheet.create({
+const styles = sheet({
   damper: { position: 'absolute', width: SIZE, height: SIZE, borderRadius: SIZE / 2 },
 });

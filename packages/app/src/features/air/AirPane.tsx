@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
 import type { LayoutChangeEvent } from 'react-native';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { AirView } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import { kindOf } from '@zygostat/core/devices';
@@ -23,7 +23,7 @@ import { ActionButton, AppText, Waiting } from '../../basics';
 import { download, fileName } from '../../basics/download';
 import { useModel } from '../../model/useModel';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { sheetOpened } from '../trace/slice';
 import { AirDiagram } from './AirDiagram';
 import { ZoneCalls } from './ZoneCalls';
@@ -200,7 +200,7 @@ export function AirPane({ circuit, siteId }: { circuit: Circuit; siteId: string 
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   pane: { padding: 12 },
   column: { gap: 12 },
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },

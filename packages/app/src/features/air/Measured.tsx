@@ -1,12 +1,12 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { AirView } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import { airFitText, flowFrom, flowUnit, pressureFrom, pressureUnit } from '@zygostat/core/words';
 import { ActionButton, AppText, Field } from '../../basics';
 import { theModel } from '../../model/model';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { edited } from '../circuit/slice';
 
 /** A figure as it is typed; nothing where the field is empty, and NaN where it is none. */
@@ -81,7 +81,7 @@ export function Measured({ circuit, view }: { circuit: Circuit; view: AirView })
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   field: { flexGrow: 1, flexBasis: 130 },

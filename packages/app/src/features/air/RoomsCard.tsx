@@ -1,5 +1,5 @@
 import { useCallback, useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { airOf } from '@zygostat/core/building';
 import type { Circuit } from '@zygostat/core/circuit';
 import { kindOf } from '@zygostat/core/devices';
@@ -22,7 +22,7 @@ import { ActionButton, AppText, Options, Waiting } from '../../basics';
 import { download, fileName } from '../../basics/download';
 import { useModel } from '../../model/useModel';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { useBuilding } from '../site/useBuilding';
 import { sheetOpened } from '../trace/slice';
 import { RoomsChart } from './RoomsChart';
@@ -130,7 +130,7 @@ export function RoomsCard({ circuit, siteId, width }: { circuit: Circuit; siteId
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   row: { flexDirection: 'row', gap: 8 },
   grow: { flexGrow: 1 },

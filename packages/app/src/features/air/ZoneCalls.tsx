@@ -1,4 +1,4 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { ZoneAir } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Names } from '@zygostat/core/words';
@@ -8,6 +8,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import type { Call } from '../bench/calls';
 import { pressZone, zoneCalls } from '../bench/calls';
 import { controlSet } from '../bench/slice';
+import { sheet } from '../../theme';
 
 const CALLS: Readonly<Record<Call, string>> = { off: 'Off', fan: 'Fan', heat: 'Heat', cool: 'Cool' };
 
@@ -57,7 +58,7 @@ export function ZoneCalls({ circuit, zones, names }: ZoneCallsProps) {
   });
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   row: { flexDirection: 'row', gap: 8 },
   call: { flex: 1 },
 });

@@ -1,8 +1,9 @@
 import { useCallback, useEffect, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChosen } from '../settings/slice';
 import { ActionButton } from '../../basics';
+import { sheet } from '../../theme';
 
 /** Voices that speak without a network: what is on a roof may not leave the phone to be read out. */
 const ownVoices = (): SpeechSynthesisVoice[] =>
@@ -83,7 +84,7 @@ export function Aloud({ text, onDone }: AloudProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   said: { gap: 8 },
   row: { flexDirection: 'row', gap: 8 },
   large: { flex: 1, minHeight: 88 },

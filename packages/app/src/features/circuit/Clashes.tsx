@@ -1,6 +1,6 @@
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useEffect, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Choose, Circuit, Clash, Side } from '@zygostat/core/circuit';
 import { mergeCircuits } from '@zygostat/core/circuit';
 import { clashSideText, clashTitle } from '@zygostat/core/words';
@@ -12,6 +12,7 @@ import type { Contested } from './contested';
 import { contestedBy, contestedFound } from './contested';
 import { saveRequested } from './saving';
 import { putTogether } from './slice';
+import { sheet } from '../../theme';
 
 const keyOf = (clash: Clash) =>
   `${clash.element} ${clash.id} ${clash.type === 'field' ? clash.field : clash.goneBy}`;
@@ -71,4 +72,4 @@ export function Clashes({ jobId, base, mine }: ClashesProps) {
   );
 }
 
-const styles = StyleSheet.create({ list: { gap: 8 } });
+const styles = sheet({ list: { gap: 8 } });

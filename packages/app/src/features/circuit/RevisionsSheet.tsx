@@ -1,10 +1,10 @@
 import { format } from 'date-fns/format';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { problemOf } from '../../store/api';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { told } from '../../store/notice';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, BottomSheet, Waiting } from '../../basics';
 import type { Revision } from './api';
 import { useLazyRevisionQuery, useRevisionsQuery } from './api';
@@ -77,7 +77,7 @@ export function RevisionsSheet({ jobId, onClose }: { jobId: string; onClose: () 
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   revision: { flexDirection: 'row', alignItems: 'center', gap: 8, borderBottomWidth: 1, paddingVertical: 8 },
   grow: { flex: 1 },
 });

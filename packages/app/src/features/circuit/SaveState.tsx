@@ -1,11 +1,11 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { forget, kept } from '../../documents/keep';
 import { jobsApi } from '../jobs/api';
 import { Clashes } from './Clashes';
 import { circuitDocument, saveRequested } from './saving';
 import { opened, saveChanged, takeUp } from './slice';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 
 /** Says when an edit was refused, and settles what to do when somebody else changed the same. */
@@ -64,7 +64,7 @@ export function SaveState({ jobId }: { jobId: string }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   banner: { marginHorizontal: 12, marginBottom: 6, borderWidth: 1, borderRadius: 10, padding: 10, gap: 8 },
   row: { flexDirection: 'row', gap: 8 },
   grow: { flex: 1 },

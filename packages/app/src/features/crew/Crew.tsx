@@ -1,4 +1,4 @@
-import { ScrollView, StyleSheet } from 'react-native';
+import { ScrollView } from 'react-native';
 import { useAppDispatch } from '../../store';
 import { api } from '../../store/api';
 import { doorShut } from '../../store/door';
@@ -9,6 +9,7 @@ import { Devices } from './Devices';
 import { Invite } from './Invite';
 import { OwnDoor } from './OwnDoor';
 import { People, ROLES } from './People';
+import { sheet } from '../../theme';
 
 /** The crew: who belongs, which devices are signed in, how one signs in oneself. */
 export function Crew() {
@@ -47,6 +48,6 @@ export function Crew() {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   form: { padding: 16, gap: 20 },
 });

@@ -1,7 +1,7 @@
 import { formatDistanceToNow } from 'date-fns/formatDistanceToNow';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { ActionButton, AppText } from '../../basics';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { useDevicesQuery, useSignDeviceOutMutation } from './api';
 
 /** Devices that are signed in: a telephone that was lost is signed out here. */
@@ -35,7 +35,7 @@ export function Devices() {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   group: { gap: 8 },
   row: { flexDirection: 'row', alignItems: 'center', gap: 8, paddingVertical: 8, borderBottomWidth: 1 },
   grow: { flex: 1 },

@@ -1,10 +1,11 @@
 import { useState } from 'react';
-import { Image, StyleSheet, View } from 'react-native';
+import { Image, View } from 'react-native';
 import { ActionButton, AppText, Options } from '../../basics';
 import type { Role } from './api';
 import { useInviteMutation } from './api';
 import { ROLES } from './People';
 import { Refusal } from './Refusal';
+import { sheet } from '../../theme';
 
 /** In fives, as it is read out. */
 const spoken = (code: string) => `${code.slice(0, 5)} ${code.slice(5)}`;
@@ -43,7 +44,7 @@ export function Invite() {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   group: { gap: 8 },
   code: { alignItems: 'center', gap: 8 },
   picture: { width: 240, height: 240, backgroundColor: '#ffffff' },

@@ -1,10 +1,11 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
-import { ScrollView, StyleSheet } from 'react-native';
+import { ScrollView } from 'react-native';
 import { ActionButton, AppText, Column, Field } from '../../basics';
 import { useJoinMutation } from './api';
 import { Refusal } from './Refusal';
 import { useEnter } from './useEnter';
+import { sheet } from '../../theme';
 
 /** The code an address came with. It stands after the #, which is sent to nobody. */
 const codeHere = () => window.location.hash.slice(1);
@@ -45,4 +46,4 @@ export function Join() {
   );
 }
 
-const styles = StyleSheet.create({ form: { padding: 16, gap: 12 } });
+const styles = sheet({ form: { padding: 16, gap: 12 } });

@@ -1,6 +1,6 @@
 import { startRegistration } from '@simplewebauthn/browser';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { ActionButton, AppText, Field } from '../../basics';
 import {
   useChangePasswordMutation,
@@ -11,6 +11,7 @@ import {
 } from './api';
 import { canKeepPasskeys } from './canKeepPasskeys';
 import { Refusal } from './Refusal';
+import { sheet } from '../../theme';
 
 /** Passkeys of whoever is signed in. */
 function Passkeys() {
@@ -73,7 +74,7 @@ export function OwnDoor() {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   group: { gap: 8 },
   row: { flexDirection: 'row', alignItems: 'center', gap: 8 },
   grow: { flex: 1 },

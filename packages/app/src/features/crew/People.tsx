@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { ActionButton, AppText, Options } from '../../basics';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import type { Person, Role } from './api';
 import { useGiveRoleMutation, usePeopleQuery, useSeeOffMutation } from './api';
 import { Refusal } from './Refusal';
@@ -64,7 +64,7 @@ export function People({ me }: { me: Person }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   group: { gap: 8 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   grow: { flexGrow: 1 },

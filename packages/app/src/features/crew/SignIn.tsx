@@ -1,11 +1,12 @@
 import { startAuthentication } from '@simplewebauthn/browser';
 import { useState } from 'react';
-import { ScrollView, StyleSheet } from 'react-native';
+import { ScrollView } from 'react-native';
 import { ActionButton, AppText, Column, Field } from '../../basics';
 import { useAskPasskeyMutation, useMeQuery, useSignInByPasskeyMutation, useSignInMutation } from './api';
 import { canKeepPasskeys } from './canKeepPasskeys';
 import { Refusal } from './Refusal';
 import { useEnter } from './useEnter';
+import { sheet } from '../../theme';
 
 /** Stands before everything else on a device that is not signed in. */
 export function SignIn() {
@@ -62,4 +63,4 @@ export function SignIn() {
   );
 }
 
-const styles = StyleSheet.create({ form: { padding: 16, gap: 12 } });
+const styles = sheet({ form: { padding: 16, gap: 12 } });

@@ -1,7 +1,7 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Observation, Proposal, Step } from '@zygostat/core/diagnose';
 import { showQuantity } from '@zygostat/core/words';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import type { Asked, Probing } from './api';
 import { useObserveMutation } from './api';
@@ -84,7 +84,7 @@ export function BenchAnswer({ meter, proposal, onAnswer }: BenchAnswerProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   bench: { borderWidth: 1, borderRadius: 10, padding: 10, gap: 8 },
   figure: { fontSize: 28, lineHeight: 34, textAlign: 'center' },
 });

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { ENDS } from '@zygostat/core/circuit';
 import type { Observation, Sight } from '@zygostat/core/diagnose';
@@ -7,6 +7,7 @@ import { SIGHTS, stateId, triedIn, trialsOf } from '@zygostat/core/diagnose';
 import type { Names } from '@zygostat/core/words';
 import { SIGHT, conductorAtText } from '@zygostat/core/words';
 import { ActionButton, AppText, BottomSheet } from '../../basics';
+import { sheet } from '../../theme';
 
 type What = 'replaced' | 'lifted' | 'jumper' | Sight;
 
@@ -125,4 +126,4 @@ export function Besides(props: BesidesProps) {
   );
 }
 
-const styles = StyleSheet.create({ list: { gap: 8 } });
+const styles = sheet({ list: { gap: 8 } });

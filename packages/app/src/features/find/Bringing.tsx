@@ -1,7 +1,7 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Bring } from '@zygostat/core/diagnose';
 import { itemText, percentText } from '@zygostat/core/words';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 
 /** What to put into the van, by what is left after the telephone. */
@@ -42,7 +42,7 @@ export function Bringing({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 14, gap: 8 },
   list: { gap: 2 },
 });

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import type { Cable } from '@zygostat/core/circuit';
 import type { CableAnswer, Observation } from '@zygostat/core/diagnose';
@@ -14,7 +14,7 @@ import {
 import type { Names } from '@zygostat/core/words';
 import { cableReadingLines, conductorStateText, showLength } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { edited } from '../circuit/slice';
 
@@ -107,7 +107,7 @@ export function CableCard({ cable, names, onDone }: CableCardProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   length: { gap: 4 },
   box: { borderWidth: 1, borderRadius: 10, padding: 10, gap: 8 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },

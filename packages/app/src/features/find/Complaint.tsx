@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Air, Diagnosis, Observation } from '@zygostat/core/diagnose';
 import { useAppSelector } from '../../store';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Options } from '../../basics';
 import { thermostatsOf } from '../bench/calls';
 
@@ -67,4 +67,4 @@ export function Complaint({ circuit, onBegin }: ComplaintProps) {
   );
 }
 
-const styles = StyleSheet.create({ card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 10 } });
+const styles = sheet({ card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 10 } });

@@ -1,8 +1,8 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { FindView, Observation, Step } from '@zygostat/core/diagnose';
 import type { Names } from '@zygostat/core/words';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { StepCard } from './StepCard';
 
@@ -48,6 +48,6 @@ export function Doubts({ view, circuit, names, meter, isPaired, onAnswer, onTwo 
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
 });

@@ -1,9 +1,10 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
 import type { Proposal, Step } from '@zygostat/core/diagnose';
 import { OPEN_OHMS } from '@zygostat/core/diagnose';
 import { ActionButton } from '../../basics';
+import { sheet } from '../../theme';
 
 /** Figures this far from every answer expected are asked for once more: share, and in the unit. */
 const FAR_SHARE = 0.25;
@@ -81,7 +82,7 @@ export function Figure({ proposal, scale: { unit, most, far }, onHold }: FigureP
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   row: { flexDirection: 'row', gap: 8, alignItems: 'center', flexWrap: 'wrap' },
   grow: { flex: 1 },
   hold: { minWidth: 88 },

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Diagnosis, Observation, Step } from '@zygostat/core/diagnose';
 import { triedIn } from '@zygostat/core/diagnose';
@@ -29,6 +29,7 @@ import { StepCard } from './StepCard';
 import { useBenchAt } from './useBenchAt';
 import { useDiagnosis, useFindActions, useFindView } from './useFind';
 import { useSeen } from './useSeen';
+import { sheet } from '../../theme';
 
 /** What ran with a call is one thing seen, with what came out. */
 const seenOf = ({ observed }: Diagnosis) =>
@@ -178,6 +179,6 @@ export function FindPane({ circuit, jobId }: { circuit: Circuit; jobId: string }
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   pane: { padding: 12, gap: 10 },
 });

@@ -1,13 +1,13 @@
 import { useCallback, useState } from 'react';
 import type { Remote } from 'comlink';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { FaultClass } from '@zygostat/core/diagnose';
 import { faultClassText, namesIn, percentText } from '@zygostat/core/words';
 import type { Model } from '../../model/answers';
 import { useModel } from '../../model/useModel';
 import { problemOf } from '../../store/api';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Options, Waiting } from '../../basics';
 import { useForgetFoundMutation, useFoundQuery, useSetFactorMutation } from './api';
 
@@ -81,7 +81,7 @@ export function Likelihoods({ circuit }: { circuit: Circuit }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 14, gap: 8 },
   list: { gap: 10 },
 });

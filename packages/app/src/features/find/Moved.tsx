@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import Svg, { Circle, Polyline } from 'react-native-svg';
 import type { FindView } from '@zygostat/core/diagnose';
 import type { Names } from '@zygostat/core/words';
 import { failureText } from '@zygostat/core/words';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { AppText } from '../../basics';
 
 const HEIGHT = 72;
@@ -64,7 +64,7 @@ export function Moved({ view: { moved, left }, names }: { view: FindView; names:
 
 const shareText = (share: number) => `${Math.round(share * 100)} %`;
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 14, gap: 4 },
   chart: { height: HEIGHT },
 });

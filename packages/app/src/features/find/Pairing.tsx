@@ -1,6 +1,6 @@
 import { ProgressBar } from 'react-native-paper';
-import { StyleSheet, View } from 'react-native';
-import { useTokens } from '../../theme';
+import { View } from 'react-native';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 
 /** Two faults at once are weighed: how far, and a way to stop it. */
@@ -19,4 +19,4 @@ export function Pairing({ done, all, onStop }: { done: number; all: number; onSt
   );
 }
 
-const styles = StyleSheet.create({ pairing: { gap: 8 } });
+const styles = sheet({ pairing: { gap: 8 } });

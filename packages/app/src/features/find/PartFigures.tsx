@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import { findDevice } from '@zygostat/core/circuit';
 import { fill, kindOf } from '@zygostat/core/devices';
 import { CAPACITOR_TOLERANCE, capacitanceUnderLoad, readWindings } from '@zygostat/core/standards';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { AppText } from '../../basics';
 
 interface Tested {
@@ -118,7 +118,7 @@ export function PartFigures({ circuit, device }: { circuit: Circuit; device: str
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   part: { gap: 4 },
   row: { flexDirection: 'row', gap: 8 },
   figure: { flex: 1, minWidth: 88 },

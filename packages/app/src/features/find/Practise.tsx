@@ -1,11 +1,11 @@
 import { useCallback, useEffect } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Observation } from '@zygostat/core/diagnose';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { problemOf } from '../../store/api';
 import { readKept, writeKept } from '../../store/storage';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { thermostatsOf } from '../bench/calls';
 import { useStartMeterMutation } from './api';
@@ -61,6 +61,6 @@ export function Practise({ circuit, jobId, onBegin }: PractiseProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 14, gap: 8 },
 });

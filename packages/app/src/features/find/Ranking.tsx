@@ -1,8 +1,8 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { FindView } from '@zygostat/core/diagnose';
 import type { Names } from '@zygostat/core/words';
 import { failureText, meaningText, percentText } from '@zygostat/core/words';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { AppText } from '../../basics';
 
 /** What is left, as bars with their shares. */
@@ -47,7 +47,7 @@ export function Ranking({ view, names, count }: { view: FindView; names: Names; 
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   list: { gap: 8 },
   line: { flexDirection: 'row', alignItems: 'center', gap: 8 },

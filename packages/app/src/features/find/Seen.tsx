@@ -1,8 +1,9 @@
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import type { Diagnosis } from '@zygostat/core/diagnose';
 import type { Names } from '@zygostat/core/words';
 import { observationText } from '@zygostat/core/words';
 import { ActionButton } from '../../basics';
+import { sheet } from '../../theme';
 
 interface SeenProps {
   diagnosis: Diagnosis;
@@ -45,4 +46,4 @@ export function Seen({ diagnosis, stale, names, onWithdraw }: SeenProps) {
   );
 }
 
-const styles = StyleSheet.create({ row: { flexDirection: 'row', gap: 8 } });
+const styles = sheet({ row: { flexDirection: 'row', gap: 8 } });

@@ -1,12 +1,12 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { FindView, Remedy } from '@zygostat/core/diagnose';
 import { classOf, remedyKey } from '@zygostat/core/diagnose';
 import type { Names } from '@zygostat/core/words';
 import { failureText, inSentence, remedyText, runningText } from '@zygostat/core/words';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { useConfirmMutation, useRepairMutation } from './api';
 import { useNote } from './useNote';
@@ -87,6 +87,6 @@ export function Settled({ view, names, circuit, jobId, meter, onNoBetter, onEnd 
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
 });

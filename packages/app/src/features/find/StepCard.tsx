@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Observation, Proposal, Step } from '@zygostat/core/diagnose';
 import { OPEN_OHMS } from '@zygostat/core/diagnose';
 import type { Names } from '@zygostat/core/words';
 import { choiceText, failureText, percentText, stepText } from '@zygostat/core/words';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { Aloud } from '../aloud/Aloud';
 import { GOAL, useFocusNext } from '../../basics/focus';
@@ -144,7 +144,7 @@ export function StepCard(props: StepCardProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
   list: { gap: 8 },
   answer: { minHeight: 52, borderWidth: 1, borderRadius: 10, paddingHorizontal: 12, paddingVertical: 6 },

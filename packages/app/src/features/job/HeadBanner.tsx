@@ -1,26 +1,24 @@
-import { Pressable, StyleSheet } from 'react-native';
+import { Pressable } from 'react-native';
 import type { IconName } from '../../theme/icons';
 import { Icon } from '../../theme/icons';
 import { AppText } from '../../basics';
-import { goTo } from './address';
+import { sheet } from '../../theme';
 
 interface HeadBannerProps {
-  jobId: string;
-  /** The view of the record it leads to. */
-  view: string;
+  onPress: () => void;
   icon: IconName;
   words: string;
   ink: string;
   fill: string;
 }
 
-/** Something that must not be forgotten, under the head of every place of a job; it leads to the record. */
-export function HeadBanner({ jobId, view, icon, words, ink, fill }: HeadBannerProps) {
+/** Something that must not be forgotten, under the head of every place of a job; it leads to where it stands. */
+export function HeadBanner({ onPress, icon, words, ink, fill }: HeadBannerProps) {
   return (
     <Pressable
       role="link"
       aria-label={words}
-      onPress={() => goTo(jobId, 'record', view)}
+      onPress={onPress}
       style={[styles.held, { backgroundColor: fill }]}
     >
       <Icon name={icon} size={20} color={ink} />
@@ -31,7 +29,7 @@ export function HeadBanner({ jobId, view, icon, words, ink, fill }: HeadBannerPr
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   held: {
     flexDirection: 'row',
     alignItems: 'center',

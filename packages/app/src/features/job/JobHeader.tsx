@@ -1,21 +1,23 @@
 import { router } from 'expo-router';
 import type { PropsWithChildren } from 'react';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Bypass } from '@zygostat/core/record';
 import { bypassesStillIn } from '@zygostat/core/record';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
 import { REDO, UNDO } from '../circuit/slice';
+import { Elsewhere } from './Elsewhere';
 import { HeadBanner } from './HeadBanner';
+import { goTo } from './address';
 import { CarryAir } from '../link/CarryAir';
 import { Present } from '../live/Present';
 import { Outstanding } from '../outbox/Outstanding';
 import { OnTest } from '../panel/OnTest';
 import { LeaveSheet } from '../record/LeaveSheet';
 import { useRecord } from '../record/useRecord';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { ActionButton, AppText } from '../../basics';
 
@@ -62,8 +64,7 @@ function HeldOpen({ jobId }: { jobId: string }) {
   if (still.length === 0) return null;
   return (
     <HeadBanner
-      jobId={jobId}
-      view="open"
+      onPress={() => goTo(jobId, 'record', 'open')}
       icon="alert"
       words={`Bypassed: ${labelsOf(still, circuit)}`}
       ink={t.red}
@@ -120,13 +121,14 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
       </View>
       <Outstanding jobId={job.id} />
       <HeldOpen jobId={job.id} />
+      <Elsewhere jobId={job.id} />
       <OnTest job={job} />
       <CarryAir job={job} />
     </>
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   header: {
     flexDirection: 'row',
     alignItems: 'center',

@@ -1,17 +1,20 @@
-import { useContext } from 'react';
+import { useContext, useEffect } from 'react';
 import { PlanPlace } from '../plan/PlanPlace';
 import { RecordPlace } from '../record/RecordPlace';
 import { SurveyPlace } from '../survey/SurveyPlace';
 import { Trace } from '../trace/Trace';
 import { WirePlace } from '../wire/WirePlace';
-import { AddressContext, placeAt } from './address';
+import { forgetOpen, keepOpen } from '../../store/resume';
+import { AddressContext, addressOf, placeAt } from './address';
 import { Addressed } from './Addressed';
 import { OpenJob, useOpenedJob } from './OpenJob';
 
 const PLACES = { plan: PlanPlace, record: RecordPlace, survey: SurveyPlace, trace: Trace, wire: WirePlace };
 
 function Place() {
-  const { path } = useContext(AddressContext);
+  const { path, view } = useContext(AddressContext);
+  useEffect(() => keepOpen(addressOf(path, view)), [path, view]);
+  useEffect(() => forgetOpen, []);
   const Shown = PLACES[placeAt(path)];
   return <Shown {...useOpenedJob()} />;
 }

@@ -1,8 +1,8 @@
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useBenchRunner } from '../bench/useBenchRunner';
 import type { Job } from '../jobs/api';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { LiveLoom } from '../loom/LiveLoom';
 import { MeterBar } from '../meter/MeterBar';
 import { TraceSheet } from '../trace/TraceSheet';
@@ -24,7 +24,7 @@ export function LiveBench({ circuit, job }: { circuit: Circuit; job: Job }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   bench: { width: 500, borderLeftWidth: 1 },
   grow: { flex: 1 },
 });

@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import type { PropsWithChildren } from 'react';
 import { createContext, useContext, useEffect, useMemo } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { useStore } from 'react-redux';
 import type { Store } from '../../store';
 import { useAppSelector } from '../../store';
@@ -21,13 +21,15 @@ import { traceOpened } from '../trace/slice';
 import { useAwake } from './useAwake';
 import { startJobs } from './start';
 import { opened, takeUp } from '../circuit/slice';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, Waiting, AppText } from '../../basics';
 
 /** Puts a freshly read job on the bench, with any edit of it the server has not had yet. */
 function useLoadJob(id: string, fresh: OpenedJob | undefined): boolean {
   const store = useStore() as unknown as Store;
   const ready = useAppSelector(({ saving }) => saving?.jobId === id);
+  // What an earlier visit left is read while the job is.
+  useEffect(() => void startJobs(store), [store]);
   useEffect(() => {
     if (!fresh || ready) return;
     let wanted = true;
@@ -104,6 +106,6 @@ export function OpenJob({ id, children }: PropsWithChildren<{ id: string }>) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   page: { flex: 1, alignItems: 'center', justifyContent: 'center', gap: 14, padding: 24 },
 });

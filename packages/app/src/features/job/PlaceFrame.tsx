@@ -1,10 +1,8 @@
 import type { PropsWithChildren, ReactNode } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
-import { Snackbar } from 'react-native-paper';
-import { useAppDispatch, useAppSelector } from '../../store';
+import { ScrollView, View } from 'react-native';
+import { useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
-import { told } from '../../store/notice';
-import { useShape, useTokens } from '../../theme';
+import { sheet, useShape, useTokens } from '../../theme';
 import { useHand } from '../settings/useHand';
 import { Deferred, Heard, SkipLink, WORK } from '../../basics';
 import { GOAL } from '../../basics/focus';
@@ -14,6 +12,7 @@ import { JobHeader } from './JobHeader';
 import { LiveBench } from './LiveBench';
 import type { PlaceName } from './address';
 import { PlacesBar } from './PlacesBar';
+import { Told } from './Told';
 
 type PlaceFrameProps = PropsWithChildren<{
   job: Job;
@@ -28,9 +27,7 @@ export function PlaceFrame({ job, here, tabs, children }: PlaceFrameProps) {
   const hand = useHand();
   const shape = useShape();
   const wide = shape === 'wide';
-  const dispatch = useAppDispatch();
   const circuit = useAppSelector(({ edits }) => edits.present.circuit);
-  const message = useAppSelector(({ notice }) => notice);
   const title = PLACE_TITLES[here];
   usePageTitle(title, job);
   const places = <PlacesBar jobId={job.id} here={here} />;
@@ -61,14 +58,12 @@ export function PlaceFrame({ job, here, tabs, children }: PlaceFrameProps) {
       </View>
       {wide && circuit && circuit.devices.length > 0 ? <LiveBench circuit={circuit} job={job} /> : null}
       {shape === 'phone' ? places : null}
-      <Snackbar visible={message !== null} onDismiss={() => dispatch(told(null))} duration={2500}>
-        {message ?? ''}
-      </Snackbar>
+      <Told />
     </View>
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   page: { flex: 1 },
   wide: { flexDirection: 'row' },
   work: { flex: 1 },

@@ -1,5 +1,5 @@
-import { Pressable, StyleSheet, View } from 'react-native';
-import { useShape, useTokens } from '../../theme';
+import { Pressable, View } from 'react-native';
+import { sheet, useShape, useTokens } from '../../theme';
 import type { IconName } from '../../theme/icons';
 import { Icon } from '../../theme/icons';
 import { AppText } from '../../basics';
@@ -57,7 +57,7 @@ export function PlacesBar({ jobId, here }: { jobId: string; here: PlaceName }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   bar: { flexDirection: 'row', borderTopWidth: 1 },
   rail: { width: 96, borderRightWidth: 1, paddingTop: 12, gap: 4 },
   // As high as its window: five places of 48 px fit 256.

@@ -1,5 +1,6 @@
-import { ScrollView, StyleSheet } from 'react-native';
+import { ScrollView } from 'react-native';
 import { ActionButton } from '../../basics';
+import { sheet } from '../../theme';
 
 interface StepsProps<Name extends string> {
   label: string;
@@ -33,7 +34,7 @@ export function Steps<Name extends string>({ label, titles, here, onGo }: StepsP
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   strip: { flexGrow: 0 },
   tabs: { flexDirection: 'row', gap: 8, paddingHorizontal: 12, paddingVertical: 8, flexGrow: 1 },
   tab: { flexGrow: 1, paddingHorizontal: 8 },

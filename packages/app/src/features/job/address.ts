@@ -10,13 +10,14 @@ export type PlaceName = keyof typeof PATHS;
 /** The view each place was last left in, by its path, while the page is open. */
 const left = new Map<string, string>();
 
-const addressOf = (path: string, view?: string) =>
-  (view === undefined ? path : `${path}?view=${encodeURIComponent(view)}`) as Href;
+/** The address of a path, in a view. */
+export const addressOf = (path: string, view?: string): string =>
+  view === undefined ? path : `${path}?view=${encodeURIComponent(view)}`;
 
 /** Goes to a place of a job, in the view that is named or the one it was last left in. */
 export function goTo(jobId: string, place: PlaceName, view?: string): void {
   const path = `/job/${encodeURIComponent(jobId)}${PATHS[place]}`;
-  router.push(addressOf(path, view ?? left.get(path)));
+  router.push(addressOf(path, view ?? left.get(path)) as Href);
 }
 
 /** The place a path within a job leads to. */
@@ -41,6 +42,6 @@ export function useView<Name extends string>(
   useEffect(() => {
     if (view !== undefined) left.set(path, view);
   }, [path, view]);
-  const go = useCallback((name: Name) => router.push(addressOf(path, name)), [path]);
+  const go = useCallback((name: Name) => router.push(addressOf(path, name) as Href), [path]);
   return [view !== undefined && Object.hasOwn(titles, view) ? (view as Name) : undefined, go];
 }

@@ -1,12 +1,12 @@
 import { router, useLocalSearchParams } from 'expo-router';
 import { useDeferredValue, useEffect, useState } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { Pressable, ScrollView, View } from 'react-native';
 import { problemOf } from '../../store/api';
 import { useListBypassesQuery, useListJobsQuery, useListPanelsQuery } from './api';
 import { readBeyond, useReadEarly } from '../later';
 import { SearchField } from './SearchField';
 import { JobRow, plural } from './JobRow';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, Column, Waiting, AppText } from '../../basics';
 
 /** Safeties that are bypassed anywhere, the first to be gone first: nobody opens the app without seeing them. */
@@ -153,7 +153,7 @@ export function JobList() {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   head: {
     flexDirection: 'row',
     alignItems: 'center',

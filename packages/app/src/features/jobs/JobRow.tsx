@@ -1,8 +1,8 @@
 import { formatDistanceToNow } from 'date-fns/formatDistanceToNow';
 import { router } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import type { Job } from './api';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { AppText } from '../../basics';
 
@@ -62,7 +62,7 @@ export function JobRow({ job, onTouched }: { job: Job; onTouched?: () => void })
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   row: { borderWidth: 1, borderRadius: 12, padding: 14, flexDirection: 'row', alignItems: 'center', gap: 8 },
   name: { fontSize: 18, lineHeight: 24 },
   state: { flexDirection: 'row', alignItems: 'center', gap: 8, marginTop: 6 },

@@ -3,7 +3,7 @@ import { router } from 'expo-router';
 import { useRef, useState } from 'react';
 import type { Control } from 'react-hook-form';
 import { Controller, useForm } from 'react-hook-form';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { Pressable, ScrollView, View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import { CircuitError } from '@zygostat/core/circuit';
@@ -15,7 +15,7 @@ import { useAppDispatch } from '../../store';
 import { useListSitesQuery } from './api';
 import { jobsOutbox, newJob } from './begun';
 import { ReadBundle } from './ReadBundle';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, Column, AppText, PageHead } from '../../basics';
 
 const text = (what: string) =>
@@ -207,7 +207,7 @@ export function NewJob() {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   form: { padding: 16, gap: 14 },
   sites: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   templates: { gap: 10 },

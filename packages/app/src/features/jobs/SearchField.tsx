@@ -1,5 +1,5 @@
-import { StyleSheet, TextInput, View } from 'react-native';
-import { FONTS, SIZE, useTokens } from '../../theme';
+import { TextInput, View } from 'react-native';
+import { FONTS, sheet, SIZE, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { ActionButton } from '../../basics';
 
@@ -38,7 +38,7 @@ export function SearchField({ label, value, onChange }: SearchFieldProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   field: {
     flexDirection: 'row',
     alignItems: 'center',

@@ -1,12 +1,13 @@
 import { useCallback, useRef, useState } from 'react';
 import type { GestureResponderEvent, LayoutChangeEvent } from 'react-native';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useModel } from '../../model/useModel';
 import { useAppSelector } from '../../store';
 import { ActionButton, Waiting, AppText } from '../../basics';
 import { LadderPicture } from './LadderPicture';
 import { RungList } from './RungList';
+import { sheet } from '../../theme';
 
 const LEAST = 0.3;
 const MOST = 2.5;
@@ -94,7 +95,7 @@ export function LadderPane({ circuit, onStud }: { circuit: Circuit; onStud: (nod
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   wait: { marginTop: 40 },
   pane: { paddingVertical: 8, gap: 8 },
   tools: { flexDirection: 'row', gap: 8, paddingHorizontal: 12 },

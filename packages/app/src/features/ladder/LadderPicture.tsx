@@ -9,7 +9,7 @@ import type { Standing } from '@zygostat/core/network';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { isLoadOn } from '../bench/live';
 import { showVolts } from '@zygostat/core/words';
-import { FONTS, useTokens } from '../../theme';
+import { FONTS, sheet, useTokens } from '../../theme';
 import { standingInk } from '../loom/inks';
 import { WireShape } from '../loom/WireShape';
 
@@ -202,6 +202,6 @@ export function LadderPicture({ ladder, circuit, view, style, scale, onStud }: L
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   stop: { position: 'absolute', width: 44, height: 44 },
 });

@@ -1,11 +1,11 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { BenchView } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import { findConductor, findDevice } from '@zygostat/core/circuit';
 import type { Piece, Rung } from '@zygostat/core/behaviour';
 import type { Ladder } from '@zygostat/core/drawing';
 import { isLoadOn } from '../bench/live';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 
 interface RungListProps {
@@ -102,7 +102,7 @@ export function RungList({ ladder, ...rest }: RungListProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   list: { gap: 20 },
   section: { gap: 10 },
   rung: { borderWidth: 1.5, borderRadius: 10, padding: 10, gap: 8 },

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { setValue } from '@zygostat/core/circuit';
 import { airText } from '@zygostat/core/words';
@@ -12,6 +12,7 @@ import type { Air, WirelessLink } from './api';
 import { WALLS, useDistances } from './paths';
 import { useMakeLinkMutation, usePressPairMutation, useSetAirMutation, useUnpairMutation } from './api';
 import { useHeard } from './useAir';
+import { sheet } from '../../theme';
 
 const INTERFERENCE = { none: 'None', bursts: 'Bursts', jammed: 'Jammed' } as const;
 interface LinkCardProps {
@@ -87,4 +88,4 @@ export function LinkCard({ jobId, device, actions }: LinkCardProps) {
   );
 }
 
-const styles = StyleSheet.create({ card: { gap: 8 } });
+const styles = sheet({ card: { gap: 8 } });

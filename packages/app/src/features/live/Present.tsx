@@ -1,5 +1,5 @@
-import { StyleSheet, View } from 'react-native';
-import { useTokens } from '../../theme';
+import { View } from 'react-native';
+import { sheet, useTokens } from '../../theme';
 import { AppText } from '../../basics';
 import type { Other } from './useLive';
 import { useLive } from './useLive';
@@ -38,7 +38,7 @@ export function Present({ jobId }: { jobId: string }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   row: { flexDirection: 'row', alignItems: 'center', gap: 3 },
   one: { width: 24, height: 24, borderRadius: 12, alignItems: 'center', justifyContent: 'center' },
   initials: { fontSize: 12, lineHeight: 14, fontWeight: '600' },

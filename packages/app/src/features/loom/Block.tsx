@@ -4,10 +4,10 @@
  */
 import { memo } from 'react';
 import type { ViewStyle } from 'react-native';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import type { Block } from '@zygostat/core/drawing';
 import type { Standing } from '@zygostat/core/network';
-import { fillStyle, useTokens } from '../../theme';
+import { fillStyle, sheet, useTokens } from '../../theme';
 import { AppText } from '../../basics';
 import { OFF_TAB } from './arrows';
 import { standingFill, standingInk } from './inks';
@@ -21,7 +21,7 @@ function placeOf(block: Block): ViewStyle {
   const known = places.get(block);
   if (known) return known;
   const { x, y, width, height } = block;
-  const { place } = StyleSheet.create({ place: { left: x, top: y, width, height } });
+  const { place } = sheet({ place: { left: x, top: y, width, height } });
   places.set(block, place);
   return place;
 }
@@ -87,7 +87,7 @@ export const BlockButtons = memo(function BlockButtons({ blocks, ...rest }: Bloc
   return blocks.map((block) => <BlockButton key={block.terminal} block={block} {...rest} />);
 });
 
-const styles = StyleSheet.create({
+const styles = sheet({
   block: { position: 'absolute', borderRadius: 8, alignItems: 'center', justifyContent: 'center' },
   inviting: { borderWidth: 2, borderStyle: 'dashed' },
   long: { fontSize: 16 },

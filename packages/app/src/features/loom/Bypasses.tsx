@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { G } from 'react-native-svg';
-import type { layLoom } from '@zygostat/core/drawing';
+import type { Loom } from '@zygostat/core/drawing';
 import { useTokens } from '../../theme';
 import { Frame } from './Frame';
 import { boxesOf } from './Suspects';
@@ -9,7 +9,7 @@ import { Written } from './Written';
 const HALF = 34;
 
 interface BypassMarksProps {
-  loom: ReturnType<typeof layLoom>;
+  loom: Loom;
   width: number;
   /** Safeties that are bypassed, by device. */
   bypassed: readonly string[];

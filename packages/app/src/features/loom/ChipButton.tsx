@@ -1,9 +1,9 @@
 import { memo } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import type { Face } from '@zygostat/core/devices';
 import type { Chip } from '@zygostat/core/drawing';
 import { Icon } from '../../theme/icons';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { AppText } from '../../basics';
 import { OFF_TAB } from './arrows';
 import { toneFill, toneInk } from './inks';
@@ -73,7 +73,7 @@ export const ChipButton = memo(function ChipButton({
   );
 });
 
-const styles = StyleSheet.create({
+const styles = sheet({
   chip: {
     position: 'absolute',
     borderRadius: 22,

@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { G } from 'react-native-svg';
-import type { layLoom } from '@zygostat/core/drawing';
+import type { Loom } from '@zygostat/core/drawing';
 import { useTokens } from '../../theme';
 import type { Contested } from '../circuit/contested';
 import { Frame } from './Frame';
@@ -11,7 +11,7 @@ const WORDS = { mine: 'yours', theirs: 'theirs', both: 'both' } as const;
 const HALF = 24;
 
 interface ContestedMarksProps {
-  loom: ReturnType<typeof layLoom>;
+  loom: Loom;
   width: number;
   contested: readonly Contested[];
 }

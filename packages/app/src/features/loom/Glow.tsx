@@ -3,8 +3,8 @@ import type { ViewStyle } from 'react-native';
 import { Platform, StyleSheet, View } from 'react-native';
 import Svg from 'react-native-svg';
 import type { BenchView } from '@zygostat/core/behaviour';
-import type { layLoom } from '@zygostat/core/drawing';
-import { useTokens } from '../../theme';
+import type { Loom } from '@zygostat/core/drawing';
+import { sheet, useTokens } from '../../theme';
 import { Frame } from './Frame';
 import { changedBetween } from './changed';
 import { boxesOf } from './Suspects';
@@ -24,7 +24,7 @@ const FADING = (
 ) as ViewStyle;
 
 interface GlowProps {
-  loom: ReturnType<typeof layLoom>;
+  loom: Loom;
   width: number;
   view: BenchView | null;
 }
@@ -63,4 +63,4 @@ export const Glow = memo(function Glow({ loom, width, view }: GlowProps) {
   );
 });
 
-const styles = StyleSheet.create({ glow: { pointerEvents: 'none' } });
+const styles = sheet({ glow: { pointerEvents: 'none' } });

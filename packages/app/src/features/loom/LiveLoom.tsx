@@ -1,14 +1,15 @@
-import { memo, useCallback, useDeferredValue, useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import type { LayoutChangeEvent } from 'react-native';
-import { StyleSheet, View, useWindowDimensions } from 'react-native';
+import { View, useWindowDimensions } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { sheetOpened } from '../trace/slice';
 import { useBypassed } from '../record/useRecord';
-import { useWide } from '../../theme';
+import { sheet, useWide } from '../../theme';
 import type { TraceActions } from '../trace/useTraceActions';
 import { Loom } from './Loom';
 import { LoomTools } from './LoomTools';
+import { useLaid } from './useLaid';
 import { useZoom } from './useZoom';
 
 /** Wider than this a loom only spreads, px. */
@@ -22,13 +23,13 @@ export const LiveLoom = memo(function LiveLoom({
   circuit: Circuit;
   actions: TraceActions;
 }) {
-  // A change is laid out and drawn anew beside what else it sets off, not before it.
-  const circuit = useDeferredValue(given);
   const dispatch = useAppDispatch();
   // Across a phone it is as wide as the window: drawn at once, and measured after.
   const wide = useWide();
   const { width: window } = useWindowDimensions();
   const [width, setWidth] = useState(wide ? 0 : Math.floor(window));
+  const laid = useLaid(given, Math.min(width, WIDEST));
+  const circuit = laid?.circuit ?? given;
   const view = useAppSelector(({ bench }) => bench.view);
   const meter = useAppSelector(({ bench }) => bench.meter);
   const { suspects, cleared } = useAppSelector(({ find }) => find);
@@ -62,7 +63,7 @@ export const LiveLoom = memo(function LiveLoom({
   return (
     <View onLayout={measure}>
       <View ref={frame} testID="loom">
-        {width > 0 ? (
+        {laid ? (
           <View style={zoom === 1 ? null : [styles.zoomed, { height: whole * zoom }]}>
             <View
               onLayout={({ nativeEvent }) => setWhole(Math.ceil(nativeEvent.layout.height))}
@@ -71,10 +72,9 @@ export const LiveLoom = memo(function LiveLoom({
               <Loom
                 place={place}
                 contested={contested}
-                circuit={circuit}
+                {...laid}
                 view={view}
                 meter={meter}
-                width={Math.min(width, WIDEST)}
                 suspects={suspects}
                 cleared={cleared}
                 bypassed={bypassed}
@@ -100,7 +100,7 @@ export const LiveLoom = memo(function LiveLoom({
   );
 });
 
-const styles = StyleSheet.create({
+const styles = sheet({
   // Larger than its frame it is moved about in it.
   zoomed: { overflow: 'scroll' },
   scaled: { transformOrigin: 'top left', alignSelf: 'flex-start' },

@@ -2,15 +2,13 @@ import { memo, useCallback, useMemo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, Rect } from 'react-native-svg';
 import type { BenchView } from '@zygostat/core/behaviour';
-import type { Circuit } from '@zygostat/core/circuit';
 import { nodeName } from '@zygostat/core/circuit';
 import type { Suspect } from '@zygostat/core/diagnose';
 import type { Rect as Box } from '@zygostat/core/drawing';
-import { layLoom } from '@zygostat/core/drawing';
 import type { Standing } from '@zygostat/core/network';
 import { CLASS_2, colourName } from '@zygostat/core/standards';
 import type { Meter } from '../bench/slice';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { showVolts } from '@zygostat/core/words';
 import { isSwitch } from '../bench/toggle';
@@ -24,13 +22,12 @@ import { PlateButton } from './PlateButton';
 import { ProbeShape, ScrewShape } from './ScrewShape';
 import { BypassMarks } from './Bypasses';
 import { SuspectBands, SuspectMarks } from './Suspects';
+import type { Laid } from './useLaid';
 import { WireShape, WireTag } from './WireShape';
 
-interface LoomProps {
-  circuit: Circuit;
+interface LoomProps extends Laid {
   view: BenchView | null;
   meter: Meter;
-  width: number;
   /** What a search suspects, and what it has proven good. */
   suspects: readonly Suspect[];
   cleared: readonly string[];
@@ -56,9 +53,9 @@ const LOOSE_TARGET = 44;
 /** The circuit as it is wired, live: blocks to tap, chips to operate, conductors in their own colours. */
 export const Loom = memo(function Loom({
   circuit,
+  loom,
   view,
   meter,
-  width,
   suspects,
   cleared,
   bypassed,
@@ -71,7 +68,7 @@ export const Loom = memo(function Loom({
   onConductor,
 }: LoomProps) {
   const t = useTokens();
-  const loom = useMemo(() => layLoom(circuit, width), [circuit, width]);
+  const { width } = loom;
   const labels = useMemo(() => new Map(circuit.devices.map(({ id, label }) => [id, label])), [circuit]);
   const switches = useMemo(
     () => new Set(circuit.devices.filter(({ kind }) => isSwitch(kind)).map(({ id }) => id)),
@@ -264,7 +261,7 @@ export const Loom = memo(function Loom({
   );
 });
 
-const styles = StyleSheet.create({
+const styles = sheet({
   untouchable: { pointerEvents: 'none' },
   loose: { position: 'absolute', width: LOOSE_TARGET, height: LOOSE_TARGET },
   spares: { paddingHorizontal: 12, gap: 8 },

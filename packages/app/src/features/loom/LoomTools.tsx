@@ -1,6 +1,7 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { ActionButton } from '../../basics';
+import { sheet } from '../../theme';
 
 interface LoomToolsProps {
   circuit: Circuit;
@@ -40,7 +41,7 @@ export function LoomTools({ circuit, place, onPlace, isWhole, onFit, onBack }: L
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   tools: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, padding: 12 },
   places: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
 });

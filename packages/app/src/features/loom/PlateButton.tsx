@@ -1,9 +1,9 @@
 import { memo } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import type { Face } from '@zygostat/core/devices';
 import type { Plate } from '@zygostat/core/drawing';
 import { LOOM } from '@zygostat/core/drawing';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { AppText } from '../../basics';
 import { OFF_TAB } from './arrows';
 import { toneInk } from './inks';
@@ -65,7 +65,7 @@ export const PlateButton = memo(function PlateButton({
   );
 });
 
-const styles = StyleSheet.create({
+const styles = sheet({
   plate: { position: 'absolute', paddingLeft: 6, paddingRight: 0, justifyContent: 'center' },
   operable: { borderWidth: 1.5, borderRadius: 12, paddingLeft: 5 },
   label: { fontSize: LOOM.plate.type, lineHeight: LOOM.plate.line },

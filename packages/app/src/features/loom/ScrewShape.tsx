@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import type { Spot } from '@zygostat/core/drawing';
 import type { Standing } from '@zygostat/core/network';
-import { Circle, G, Path } from 'react-native-svg';
+import { Circle, Path } from 'react-native-svg';
 import { useTokens } from '../../theme';
 import { standingInk } from './inks';
 
@@ -19,7 +19,7 @@ export const ScrewShape = memo(function ScrewShape({ x, y, standing, line }: Scr
   const t = useTokens();
   const ring = standingInk(t, standing, line);
   return (
-    <G>
+    <>
       <Circle
         cx={x}
         cy={y}
@@ -32,7 +32,7 @@ export const ScrewShape = memo(function ScrewShape({ x, y, standing, line }: Scr
       {standing === 'hot' && !line ? <Circle cx={x} cy={y} r={3} fill={ring} /> : null}
       {line ? <Path d={`M${x + 1.6} ${y - 5.2}l-4 6h2.4l-1.4 4.4 4.2 -6h-2.4z`} fill={ring} /> : null}
       {standing === 'return' ? <Path d={`M${x - 3.6} ${y}h7.2`} stroke={ring} strokeWidth={2.2} /> : null}
-    </G>
+    </>
   );
 });
 
@@ -42,7 +42,7 @@ export function ProbeShape({ x, y, probe }: Spot & { probe: 'red' | 'black' }) {
   const lean = probe === 'red' ? -1 : 1;
   const fill = probe === 'red' ? '#B3261E' : '#1B2422';
   return (
-    <G>
+    <>
       <Path
         d={`M${x} ${y}l${lean * 9} 18l${lean * 9} -4l${lean * -9} -18z`}
         fill={fill}
@@ -50,6 +50,6 @@ export function ProbeShape({ x, y, probe }: Spot & { probe: 'red' | 'black' }) {
         strokeWidth={1.5}
       />
       <Circle cx={x} cy={y} r={2.6} fill={fill} stroke={t.card} strokeWidth={1} />
-    </G>
+    </>
   );
 }

@@ -1,26 +1,24 @@
 import { memo } from 'react';
 import { Circle, G, Path } from 'react-native-svg';
 import type { Suspect } from '@zygostat/core/diagnose';
-import type { layLoom } from '@zygostat/core/drawing';
+import type { Loom } from '@zygostat/core/drawing';
 import { percentText } from '@zygostat/core/words';
 import { useTokens } from '../../theme';
 import { Frame } from './Frame';
 import { Written } from './Written';
-
-type Laid = ReturnType<typeof layLoom>;
 
 /** Shares from this on are written beside what is suspected. */
 const WRITTEN = 0.1;
 /** Dashes close up as suspicion grows. */
 const dashesOf = (share: number) => (share >= 0.5 ? '12 3' : share >= 0.2 ? '8 6' : '4 8');
 
-export const boxesOf = ({ cards, chips }: Laid) => [...cards.flatMap(({ plates }) => plates), ...chips];
+export const boxesOf = ({ cards, chips }: Loom) => [...cards.flatMap(({ plates }) => plates), ...chips];
 
 /** Half of a written share's width. */
 const HALF = 22;
 
 interface SuspectsProps {
-  loom: Laid;
+  loom: Loom;
   width: number;
   suspects: readonly Suspect[];
   cleared: readonly string[];

@@ -3,7 +3,7 @@ import type { Wire } from '@zygostat/core/drawing';
 import type { Standing } from '@zygostat/core/network';
 import type { ColourCode } from '@zygostat/core/standards';
 import { COLOURS } from '@zygostat/core/standards';
-import { G, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { Path, Rect, Text as SvgText } from 'react-native-svg';
 import { FONTS, useTokens } from '../../theme';
 
 interface WireShapeProps {
@@ -26,32 +26,32 @@ export const WireShape = memo(function WireShape({ wire, colour, standing, line 
   const { hex } = COLOURS[colour];
   const stroke = { d: wire.path, fill: 'none' as const };
   const core = PALE.has(colour) ? '#1B2422' : '#FFFFFF';
+  if (standing === 'floating')
+    return (
+      <>
+        <Path {...stroke} stroke={t.mute} strokeWidth={6} strokeDasharray="0.1 9" strokeLinecap="round" />
+        <Path {...stroke} stroke={hex} strokeWidth={4} strokeDasharray="0.1 9" strokeLinecap="round" />
+      </>
+    );
+  if (standing === 'dead')
+    return (
+      <>
+        <Path {...stroke} stroke={t.mute} strokeWidth={4.4 * t.weight} />
+        <Path {...stroke} stroke={hex} strokeWidth={2.6 * t.weight} />
+      </>
+    );
   return (
-    <G>
-      {standing === 'floating' ? (
-        <>
-          <Path {...stroke} stroke={t.mute} strokeWidth={6} strokeDasharray="0.1 9" strokeLinecap="round" />
-          <Path {...stroke} stroke={hex} strokeWidth={4} strokeDasharray="0.1 9" strokeLinecap="round" />
-        </>
-      ) : standing === 'dead' ? (
-        <>
-          <Path {...stroke} stroke={t.mute} strokeWidth={4.4 * t.weight} />
-          <Path {...stroke} stroke={hex} strokeWidth={2.6 * t.weight} />
-        </>
-      ) : (
-        <>
-          <Path {...stroke} stroke={t.ink} strokeWidth={6 + 2 * t.weight} />
-          <Path {...stroke} stroke={hex} strokeWidth={6} />
-          <Path
-            {...stroke}
-            stroke={core}
-            strokeWidth={standing === 'hot' ? 2.8 : 1.8}
-            strokeDasharray={line ? '9 6 0.1 6' : standing === 'hot' ? '0.1 8' : '8 6'}
-            strokeLinecap={standing === 'hot' ? 'round' : 'butt'}
-          />
-        </>
-      )}
-    </G>
+    <>
+      <Path {...stroke} stroke={t.ink} strokeWidth={6 + 2 * t.weight} />
+      <Path {...stroke} stroke={hex} strokeWidth={6} />
+      <Path
+        {...stroke}
+        stroke={core}
+        strokeWidth={standing === 'hot' ? 2.8 : 1.8}
+        strokeDasharray={line ? '9 6 0.1 6' : standing === 'hot' ? '0.1 8' : '8 6'}
+        strokeLinecap={standing === 'hot' ? 'round' : 'butt'}
+      />
+    </>
   );
 });
 
@@ -61,7 +61,7 @@ export const WireTag = memo(function WireTag({ wire, colour }: Pick<WireShapePro
   const { x, y } = wire.tag;
   const tag = colour.length > 2 ? 38 : 24;
   return (
-    <G>
+    <>
       <Rect
         x={x - tag / 2}
         y={y - 8}
@@ -82,6 +82,6 @@ export const WireTag = memo(function WireTag({ wire, colour }: Pick<WireShapePro
       >
         {colour}
       </SvgText>
-    </G>
+    </>
   );
 });

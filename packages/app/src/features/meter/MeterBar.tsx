@@ -1,4 +1,4 @@
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { expectedRange } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import { nodeName } from '@zygostat/core/circuit';
@@ -9,7 +9,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import type { Probe } from '../bench/slice';
 import { meterSet, probeArmed } from '../bench/slice';
 import { sheetOpened } from '../trace/slice';
-import { FONTS, SIZE, useTokens } from '../../theme';
+import { FONTS, sheet, SIZE, useTokens } from '../../theme';
 import { AppText } from '../../basics';
 
 const MODE_NAMES: Record<MeterMode, string> = { 'ac-volts': 'V~', 'dc-volts': 'V⎓', ohms: 'Ω', amps: 'A~' };
@@ -151,7 +151,7 @@ export function MeterBar({ circuit }: { circuit: Circuit }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   bar: {
     flexDirection: 'row',
     alignItems: 'center',

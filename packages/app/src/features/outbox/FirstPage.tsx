@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { useStore } from 'react-redux';
 import { BEGUN } from '../../documents/begun';
 import { useKept } from '../../documents/waiting';
@@ -9,6 +9,7 @@ import { jobOf } from '../jobs/begun';
 import { JobRow } from '../jobs/JobRow';
 import { Clock } from './Clock';
 import { Outstanding } from './Outstanding';
+import { sheet } from '../../theme';
 
 /** On the first page: what is not sent yet, and jobs that were begun here and that its list does not have. */
 export function FirstPage({ listed }: { listed: ReadonlySet<string> }) {
@@ -36,4 +37,4 @@ export function FirstPage({ listed }: { listed: ReadonlySet<string> }) {
   );
 }
 
-const styles = StyleSheet.create({ items: { gap: 10, marginBottom: 10 } });
+const styles = sheet({ items: { gap: 10, marginBottom: 10 } });

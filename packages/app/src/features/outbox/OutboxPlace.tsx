@@ -1,5 +1,5 @@
 import { Fragment } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import { useStore } from 'react-redux';
 import { backOr } from '../../basics/back';
 import { download, fileName } from '../../basics/download';
@@ -8,7 +8,7 @@ import { forget, keep } from '../../documents/keep';
 import type { Waiting } from '../../documents/waiting';
 import { ownerOf } from '../../documents/waiting';
 import type { Store } from '../../store';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Column, PageHead } from '../../basics';
 import { sendAgain } from '../job/start';
 import { jobOf } from '../jobs/begun';
@@ -97,7 +97,7 @@ export function OutboxPlace() {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   list: { padding: 16, gap: 12 },
   items: { gap: 8 },
   item: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },

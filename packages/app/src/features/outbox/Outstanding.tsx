@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
-import { Pressable, StyleSheet } from 'react-native';
-import { useTokens } from '../../theme';
+import { Pressable } from 'react-native';
+import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { AppText } from '../../basics';
 import { useWaiting } from './useWaiting';
@@ -30,7 +30,7 @@ export function Outstanding({ jobId }: { jobId?: string }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   line: {
     flexDirection: 'row',
     alignItems: 'center',

@@ -1,7 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
 import type { Remote } from 'comlink';
 import { useCallback, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { findConductor, splitTerminal } from '@zygostat/core/circuit';
 import { kindOf } from '@zygostat/core/devices';
@@ -15,7 +15,7 @@ import { JACKET_BECAME, JACKET_DOES, lostText } from '@zygostat/core/words';
 import type { Model } from '../../model/answers';
 import { useModel } from '../../model/useModel';
 import { useAppDispatch } from '../../store';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Options } from '../../basics';
 import { edited } from '../circuit/slice';
 import { JacketFound } from './JacketFound';
@@ -165,7 +165,7 @@ export function Jackets({ circuit, names, standing, ready, onWrite }: JacketsPro
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   off: { gap: 8 },
   line: { flexDirection: 'row', alignItems: 'center', gap: 8, borderBottomWidth: 1, paddingVertical: 6 },

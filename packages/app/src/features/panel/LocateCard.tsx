@@ -1,6 +1,6 @@
 import type { Remote } from 'comlink';
 import { useCallback, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Inputs } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Loop } from '@zygostat/core/fire';
@@ -9,7 +9,7 @@ import { loopOhmsText, shortText, showLength } from '@zygostat/core/words';
 import type { Model } from '../../model/answers';
 import { useModel } from '../../model/useModel';
 import { useAppSelector } from '../../store';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field, Options } from '../../basics';
 
 const WRONG = { no: 'Nothing', short: 'Shorted', open: 'Open' } as const;
@@ -108,4 +108,4 @@ export function LocateCard(props: LocateProps) {
   );
 }
 
-const styles = StyleSheet.create({ card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 } });
+const styles = sheet({ card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 } });

@@ -1,8 +1,8 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Loop } from '@zygostat/core/fire';
 import type { Names } from '@zygostat/core/words';
 import { loopPointText, milliampsText, unwatchedTexts } from '@zygostat/core/words';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { AppText } from '../../basics';
 
 /** A supervised loop: how it reads, what a meter finds at each device, and what of it nobody watches. */
@@ -41,7 +41,7 @@ export function LoopCard({ loop, names }: { loop: Loop; names: Names }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   line: { borderBottomWidth: 1, paddingVertical: 6 },
 });

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { kindOf } from '@zygostat/core/devices';
 import type { LoopMove } from '@zygostat/core/plan';
@@ -7,7 +7,7 @@ import { isSound } from '@zygostat/core/plan';
 import type { Names } from '@zygostat/core/words';
 import { moveTexts, moveTitle, namesIn, proofText } from '@zygostat/core/words';
 import { askAside } from '../../model/model';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Options, Waiting } from '../../basics';
 import { useOpenDocument } from '../job/useOpenDocument';
 import { planDocument } from '../plan/document';
@@ -107,7 +107,7 @@ export function MoveCard({ jobId, circuit, names }: MoveCardProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   ways: { gap: 10 },
   way: { borderTopWidth: 1, paddingTop: 10, gap: 8 },

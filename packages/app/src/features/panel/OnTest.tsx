@@ -5,6 +5,7 @@ import { useAppSelector } from '../../store';
 import { useTokens } from '../../theme';
 import { useBenchRunner } from '../bench/useBenchRunner';
 import { HeadBanner } from '../job/HeadBanner';
+import { goTo } from '../job/address';
 import type { Job } from '../jobs/api';
 import { useRecord } from '../record/useRecord';
 import { useDrive } from './useDrive';
@@ -59,7 +60,13 @@ export function OnTest({ job }: { job: Job }) {
   return (
     <>
       {driving}
-      <HeadBanner jobId={job.id} view="panel" icon="clock" words={words} ink={ink} fill={fill} />
+      <HeadBanner
+        onPress={() => goTo(job.id, 'record', 'panel')}
+        icon="clock"
+        words={words}
+        ink={ink}
+        fill={fill}
+      />
     </>
   );
 }

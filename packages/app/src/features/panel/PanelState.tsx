@@ -1,7 +1,7 @@
 import { format } from 'date-fns/format';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { useTokens } from '../../theme';
+import { View } from 'react-native';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Waiting } from '../../basics';
 import type { FirePanel, PanelEvent } from './api';
 import { useActOnPanelMutation } from './api';
@@ -111,7 +111,7 @@ export function PanelState({ siteId, panel, lost, ready }: PanelStateProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   state: { borderRadius: 10, padding: 10, gap: 2 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },

@@ -1,11 +1,11 @@
 import { addMinutes } from 'date-fns/addMinutes';
 import { format } from 'date-fns/format';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Body, PanelStep, Standing } from '@zygostat/core/record';
 import { PANEL_STEPS, isOnTest, nextStep } from '@zygostat/core/record';
 import { PANEL_STEP } from '@zygostat/core/words';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field, Options } from '../../basics';
 import type { FirePanel } from './api';
 import { usePutOnTestMutation, useTakeOffTestMutation } from './api';
@@ -114,7 +114,7 @@ export function PanelSteps({ siteId, standing, panel, now, onWrite }: PanelSteps
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1.5, borderRadius: 12, padding: 12, gap: 8 },
   line: { flexDirection: 'row', gap: 10, paddingVertical: 2 },
   grow: { flex: 1 },

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import type { GestureResponderEvent, LayoutChangeEvent } from 'react-native';
-import { Image, Pressable, StyleSheet, View } from 'react-native';
+import { Image, Pressable, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { marksOf, nodeName } from '@zygostat/core/circuit';
 import type { Photo } from './api';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, BottomSheet, AppText } from '../../basics';
 import { photoUrl } from './photo-url';
 import { useChangePhoto } from './usePhotos';
@@ -98,7 +98,7 @@ export function PhotoSheet({ jobId, circuit, photo, onClose }: PhotoSheetProps) 
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   pin: { position: 'absolute', width: 14, height: 14, borderRadius: 7, borderWidth: 2 },
   name: { position: 'absolute', left: 14, top: -4, paddingHorizontal: 3, borderRadius: 3 },
   terminals: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },

@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { Image, Pressable, StyleSheet, View } from 'react-native';
+import { Image, Pressable, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Photo } from './api';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { PhotoSheet } from './PhotoSheet';
 import { photoUrl } from './photo-url';
@@ -62,7 +62,7 @@ export function Photos({ jobId, circuit }: { jobId: string; circuit: Circuit }) 
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   row: { flexDirection: 'row', alignItems: 'center', gap: 8 },
   grow: { flex: 1 },

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { FieldSet, Values } from '@zygostat/core/devices';
 import { CATALOGUE, fill, kindOf, said } from '@zygostat/core/devices';
@@ -7,7 +7,7 @@ import type { Added } from '@zygostat/core/plan';
 import { unwiredSafeties } from '@zygostat/core/plan';
 import { inSentence } from '@zygostat/core/words';
 import { ActionButton, AppText } from '../../basics';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { FieldEditor } from '../trace/FieldEditor';
 
 /** More in one conductor than anybody puts there. */
@@ -144,7 +144,7 @@ export function newLabel(title: string, chain: readonly Added[]): string {
   }
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   facts: { gap: 8 },
   link: { borderWidth: 1.5, borderRadius: 12, padding: 10, gap: 8 },
   head: { flexDirection: 'row', alignItems: 'center', gap: 8 },

@@ -1,7 +1,8 @@
 import type { PropsWithChildren } from 'react';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { ActionButton, AppText } from '../../basics';
+import { sheet } from '../../theme';
 
 type ChoicesProps = PropsWithChildren<{
   /** What was chosen, in a line. */
@@ -22,7 +23,7 @@ export function Choices({ line, answer, children }: ChoicesProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   folded: { flexDirection: 'row', alignItems: 'center', gap: 10 },
   line: { flex: 1 },
 });

@@ -1,5 +1,5 @@
 import type { Remote } from 'comlink';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { findConductor } from '@zygostat/core/circuit';
 import type { HalvesObstacle, HalvesPlan } from '@zygostat/core/plan';
@@ -19,7 +19,7 @@ import {
 import { ActionButton, AppText, Options } from '../../basics';
 import { useAppSelector } from '../../store';
 import type { Model } from '../../model/answers';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { LineCaution } from '../job/LineCaution';
 import type { Job } from '../jobs/api';
@@ -153,7 +153,7 @@ export function HalvesPane({ job, circuit }: { job: Job; circuit: Circuit }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 10 },
   row: { flexDirection: 'row', alignItems: 'center', gap: 8 },
   lines: { gap: 10 },

@@ -1,5 +1,5 @@
 import type { Remote } from 'comlink';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { FanMotor, LeakObstacle, LeakPlan, LeakWish } from '@zygostat/core/plan';
 import {
@@ -17,7 +17,7 @@ import {
 } from '@zygostat/core/words';
 import { ActionButton, AppText, Options } from '../../basics';
 import type { Model } from '../../model/answers';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { Costs } from './Costs';
 import { Listed } from './Listed';
 import { ProofLine } from './ProofLine';
@@ -118,7 +118,7 @@ export function LeakPane({ circuit, thermostat, onTake }: LeakPaneProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   pane: { gap: 10 },
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
 });

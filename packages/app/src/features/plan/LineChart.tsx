@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import Svg, { Circle, G, Line, Polyline, Text } from 'react-native-svg';
-import { FONTS, useTokens } from '../../theme';
+import { FONTS, sheet, useTokens } from '../../theme';
 
 interface Point {
   x: number;
@@ -119,4 +119,4 @@ export function LineChart({ label, points, threshold, x, y }: LineChartProps) {
   );
 }
 
-const styles = StyleSheet.create({ chart: { width: '100%', minHeight: HEIGHT } });
+const styles = sheet({ chart: { width: '100%', minHeight: HEIGHT } });

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import Svg, { Line, Rect, Text } from 'react-native-svg';
 import type { TransformerLoad } from '@zygostat/core/plan';
 import { PLANNED_TRANSFORMER_SHARE } from '@zygostat/core/standards';
-import { FONTS, useTokens } from '../../theme';
+import { FONTS, sheet, useTokens } from '../../theme';
 import { AppText } from '../../basics';
 
 const HEIGHT = 96;
@@ -114,7 +114,7 @@ export function LoadBar({ load }: { load: TransformerLoad }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   chart: { width: '100%', minHeight: HEIGHT },
   parts: { flexDirection: 'row', flexWrap: 'wrap', columnGap: 14, rowGap: 2 },
   part: { flexDirection: 'row', alignItems: 'center', gap: 8 },

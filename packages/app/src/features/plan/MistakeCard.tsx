@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Telling } from '@zygostat/core/prove';
 import { capital, caseText, namesIn, showVolts, violationText, wrongLandingText } from '@zygostat/core/words';
 import type { MistakeFound } from '../../model/answers';
 import { askAside } from '../../model/model';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { HARMS, harmOf } from './harm';
 import { MistakeLive } from './MistakeLive';
@@ -72,7 +72,7 @@ export function MistakeCard({ circuit, mistake, wrong }: MistakeCardProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1.5, borderRadius: 12, padding: 12, gap: 8 },
   row: { flexDirection: 'row', gap: 8 },
   part: { flex: 1 },

@@ -1,11 +1,11 @@
 import { Fragment } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { Pressable, ScrollView, View } from 'react-native';
 import { findConductor, splitTerminal } from '@zygostat/core/circuit';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { ExchangeGrid, LandedEnd } from '@zygostat/core/prove';
 import { colourName } from '@zygostat/core/standards';
 import type { Tokens } from '../../theme';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import type { MistakeFound } from '../../model/answers';
 import { AppText } from '../../basics';
 import type { Harm } from './harm';
@@ -104,7 +104,7 @@ export function MistakeGrid({ circuit, grid, chosen, onChoose }: MistakeGridProp
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   row: { flexDirection: 'row', gap: GAP, marginBottom: GAP },
   side: { width: HEAD, minHeight: CELL, justifyContent: 'center' },
   top: { width: CELL, alignItems: 'center' },

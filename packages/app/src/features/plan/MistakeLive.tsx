@@ -10,6 +10,7 @@ import { askAside } from '../../model/model';
 import { useAppSelector } from '../../store';
 import { AppText, BottomSheet, Waiting } from '../../basics';
 import { Loom } from '../loom/Loom';
+import { useLaid } from '../loom/useLaid';
 
 interface MistakeLiveProps {
   circuit: Circuit;
@@ -29,6 +30,7 @@ const still = (node: View | null) => (node as unknown as HTMLElement | null)?.se
 export function MistakeLive({ circuit, wrong, shownBy, title, onClose }: MistakeLiveProps) {
   const [shown, setShown] = useState<{ circuit: Circuit; view: BenchView } | null>(null);
   const [width, setWidth] = useState(0);
+  const laid = useLaid(shown?.circuit ?? null, width);
   const { temperature, length, gauge } = useAppSelector(({ settings }) => settings);
   useEffect(() => {
     let wanted = true;
@@ -50,14 +52,13 @@ export function MistakeLive({ circuit, wrong, shownBy, title, onClose }: Mistake
     >
       {status ? <AppText kind="strong">{status.text}</AppText> : <Waiting label="Landing it wrong" />}
       <View onLayout={({ nativeEvent }: LayoutChangeEvent) => setWidth(Math.floor(nativeEvent.layout.width))}>
-        {shown && width > 0 ? (
+        {shown && laid ? (
           <View role="img" tabIndex={0} aria-label={`The circuit, ${title}: ${status?.text ?? ''}`}>
             <View ref={still}>
               <Loom
-                circuit={shown.circuit}
+                {...laid}
                 view={shown.view}
                 meter={NO_PROBES}
-                width={width}
                 suspects={[]}
                 cleared={[]}
                 bypassed={[]}

@@ -1,10 +1,10 @@
 import { proxy } from 'comlink';
 import type { Remote } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { exchangeGrids } from '@zygostat/core/prove';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import type { MistakeFound, Model } from '../../model/answers';
 import { capital, caseText, namesIn, violationText, wrongLandingText } from '@zygostat/core/words';
 import { ActionButton, AppText } from '../../basics';
@@ -161,7 +161,7 @@ export function MistakesPane({ circuit }: { circuit: Circuit }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 14, gap: 8 },
   list: { gap: 8 },
   line: { borderTopWidth: 1, paddingTop: 8 },

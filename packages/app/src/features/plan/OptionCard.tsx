@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { findConductor, findDevice, nodeName, splitTerminal } from '@zygostat/core/circuit';
 import { kindOf, said } from '@zygostat/core/devices';
 import type { SwapOption } from '@zygostat/core/plan';
@@ -12,7 +12,7 @@ import {
   methodTitle,
   setUpReasonText,
 } from '@zygostat/core/words';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { Costs } from './Costs';
 import { ProofLine } from './ProofLine';
@@ -133,7 +133,7 @@ export function OptionCard({ option, proposed, onTake }: OptionCardProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
   row: { flexDirection: 'row', alignItems: 'center', gap: 8, flexWrap: 'wrap' },
   grow: { flexGrow: 1 },

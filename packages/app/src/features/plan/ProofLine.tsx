@@ -1,8 +1,8 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Proof } from '@zygostat/core/prove';
 import { namesIn, violationText } from '@zygostat/core/words';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { AppText } from '../../basics';
 
@@ -34,4 +34,4 @@ export function ProofLine({ circuit, proof }: { circuit: Circuit; proof: Proof }
   );
 }
 
-const styles = StyleSheet.create({ row: { flexDirection: 'row', alignItems: 'center', gap: 8 } });
+const styles = sheet({ row: { flexDirection: 'row', alignItems: 'center', gap: 8 } });

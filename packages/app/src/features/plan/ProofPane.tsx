@@ -1,6 +1,6 @@
 import { proxy } from 'comlink';
 import { useCallback, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Finding, Repair } from '@zygostat/core/prove';
@@ -19,7 +19,7 @@ import type { Model } from '../../model/answers';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { benchOpened } from '../bench/slice';
 import { edited } from '../circuit/slice';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { ActionButton, AppText } from '../../basics';
 import { LineCaution } from '../job/LineCaution';
@@ -185,7 +185,7 @@ export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string 
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   stamp: { borderWidth: 1, borderRadius: 12, padding: 14, gap: 8, borderColor: 'transparent' },
   list: { gap: 10 },
   card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },

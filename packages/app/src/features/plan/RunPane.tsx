@@ -1,6 +1,6 @@
 import type { Remote } from 'comlink';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Cable, Circuit } from '@zygostat/core/circuit';
 import type { RunRepair } from '@zygostat/core/plan';
 import { colourName } from '@zygostat/core/standards';
@@ -8,7 +8,7 @@ import { DEAD, runsOf } from '@zygostat/core/survey';
 import { reachText, runMethodCautions, runMethodTitle } from '@zygostat/core/words';
 import { useAppDispatch } from '../../store';
 import { edited } from '../circuit/slice';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import type { Model } from '../../model/answers';
 import { ActionButton, Options, AppText } from '../../basics';
 import { WALLS, useDistances } from '../link/paths';
@@ -145,7 +145,7 @@ export function RunPane({ circuit, onTake }: RunPaneProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   list: { gap: 12 },
   card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
   row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8 },

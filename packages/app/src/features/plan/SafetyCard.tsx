@@ -1,4 +1,4 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Insertion, SafetyPlan } from '@zygostat/core/plan';
 import { staysDry } from '@zygostat/core/plan';
 import {
@@ -16,7 +16,7 @@ import {
   trippedText,
 } from '@zygostat/core/words';
 import { ActionButton, AppText } from '../../basics';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { useAppSelector } from '../../store';
 import { useBrought } from './Costs';
@@ -112,7 +112,7 @@ export function SafetyCard({ insertion, recommended, onTake }: SafetyCardProps) 
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
   row: { flexDirection: 'row', alignItems: 'center', gap: 8 },
   told: { flex: 1 },

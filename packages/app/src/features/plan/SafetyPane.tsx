@@ -1,5 +1,5 @@
 import type { Remote } from 'comlink';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Values } from '@zygostat/core/devices';
 import { PARTS, kindOf, noticesOf, noticesWater } from '@zygostat/core/devices';
@@ -16,6 +16,7 @@ import { SafetyCard } from './SafetyCard';
 import { Working } from './Working';
 import { useAside } from './useAside';
 import { useLasting } from './lasting';
+import { sheet } from '../../theme';
 
 interface Question {
   circuit: Circuit;
@@ -144,4 +145,4 @@ export function SafetyPane({ circuit, thermostat, onTake }: SafetyPaneProps) {
   );
 }
 
-const styles = StyleSheet.create({ pane: { gap: 12 } });
+const styles = sheet({ pane: { gap: 12 } });

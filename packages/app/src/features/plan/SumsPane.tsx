@@ -1,5 +1,5 @@
 import { useCallback, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Remote } from 'comlink';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Drop, FuseSum, TransformerLoad } from '@zygostat/core/plan';
@@ -15,7 +15,7 @@ import {
   violationText,
 } from '@zygostat/core/words';
 import { useAppSelector } from '../../store';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import type { Model } from '../../model/answers';
 import { Options, Waiting, AppText } from '../../basics';
 import { LineChart } from './LineChart';
@@ -240,7 +240,7 @@ export function SumsPane({ circuit }: { circuit: Circuit }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 14, gap: 8 },
   run: { gap: 4 },
 });

@@ -1,6 +1,6 @@
 import { proxy } from 'comlink';
 import type { Remote } from 'comlink';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit, Device } from '@zygostat/core/circuit';
 import { PARTS, SCREWS, fill, kindOf, marksIn } from '@zygostat/core/devices';
 import type { Method, Swap, SwapOption, SwapRequest } from '@zygostat/core/plan';
@@ -8,7 +8,7 @@ import { methodTitle, namesIn, obstacleText, violationText } from '@zygostat/cor
 import { wiredThermostats } from '../bench/calls';
 import { useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import type { Model } from '../../model/answers';
 import { ActionButton, Options, AppText } from '../../basics';
 import { MarksEditor } from '../trace/MarksEditor';
@@ -166,7 +166,7 @@ export function SwapPane({ job, circuit }: { job: Job; circuit: Circuit }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   list: { gap: 12 },
   cannot: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
 });

@@ -1,7 +1,7 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { ColourCode } from '@zygostat/core/standards';
 import { COLOURS, colourName } from '@zygostat/core/standards';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { AppText } from '../../basics';
 
 /** A conductor by its insulation: swatch, IEC 60757 code and name. */
@@ -16,7 +16,7 @@ export function WireName({ colour, tag }: { colour: ColourCode; tag?: string }) 
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   row: { flexDirection: 'row', alignItems: 'center', gap: 8 },
   swatch: { width: 28, height: 16, borderRadius: 4, borderWidth: 1 },
 });

@@ -1,6 +1,6 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import type { Progress } from './useAside';
 
@@ -23,4 +23,4 @@ export function Working({ label, progress: { what, done, all }, onStop }: Workin
   );
 }
 
-const styles = StyleSheet.create({ working: { gap: 8, paddingVertical: 4 } });
+const styles = sheet({ working: { gap: 8, paddingVertical: 4 } });

@@ -1,5 +1,5 @@
 import type { Remote } from 'comlink';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { ZoneOption, ZonePlan, ZoneWish } from '@zygostat/core/plan';
 import { feetToMetres, metresToFeet } from '@zygostat/core/standards';
@@ -18,7 +18,7 @@ import {
 import { ActionButton, AppText, Field, Options } from '../../basics';
 import type { Model } from '../../model/answers';
 import { useAppSelector } from '../../store';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { Costs } from './Costs';
 import { Choices } from './Choices';
 import { Working } from './Working';
@@ -224,7 +224,7 @@ export function ZonesPane({ circuit, thermostat, onTake }: ZonesPaneProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   pane: { gap: 10 },
   row: { flexDirection: 'row', gap: 8 },
   grow: { flex: 1 },

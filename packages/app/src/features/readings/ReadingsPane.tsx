@@ -1,11 +1,11 @@
 import { format } from 'date-fns/format';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { nodeName } from '@zygostat/core/circuit';
 import { expectedFigureText, figureText } from '@zygostat/core/words';
 import { problemOf } from '../../store/api';
 import { useReadings } from './useReadings';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, Waiting, AppText } from '../../basics';
 import { VERDICT_WORDS } from './LogSheet';
 
@@ -56,7 +56,7 @@ export function ReadingsPane({ circuit, jobId }: { circuit: Circuit; jobId: stri
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   pane: { padding: 12, gap: 10 },
   list: { gap: 8 },
   reading: { borderWidth: 1, borderRadius: 10, padding: 12, gap: 2 },

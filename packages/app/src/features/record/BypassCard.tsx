@@ -2,14 +2,14 @@ import { addDays } from 'date-fns/addDays';
 import { format } from 'date-fns/format';
 import { isPast } from 'date-fns/isPast';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { findDevice } from '@zygostat/core/circuit';
 import { kindOf, noticesOf } from '@zygostat/core/devices';
 import type { Body, Bypass, ProofKind } from '@zygostat/core/record';
 import type { Names } from '@zygostat/core/words';
 import { holderText } from '@zygostat/core/words';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field, Options } from '../../basics';
 import { Protected } from './Protected';
 
@@ -107,4 +107,4 @@ export function BypassCard({ bypass, circuit, names, onWrite }: BypassCardProps)
   );
 }
 
-const styles = StyleSheet.create({ card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 } });
+const styles = sheet({ card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 } });

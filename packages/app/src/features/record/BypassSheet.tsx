@@ -3,7 +3,7 @@ import { addDays } from 'date-fns/addDays';
 import { addHours } from 'date-fns/addHours';
 import { set } from 'date-fns/set';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { kindOf } from '@zygostat/core/devices';
 import type { Body } from '@zygostat/core/record';
@@ -13,6 +13,7 @@ import { useAppSelector } from '../../store';
 import { ActionButton, AppText, BottomSheet, Field, Options } from '../../basics';
 import { Protected } from './Protected';
 import { Writer } from './Writer';
+import { sheet } from '../../theme';
 
 const WHY = {
   prove: 'To prove the unit, while I stand here',
@@ -102,4 +103,4 @@ export function BypassSheet({ circuit, names, device: given, onWrite, onClose }:
   );
 }
 
-const styles = StyleSheet.create({ list: { gap: 8 } });
+const styles = sheet({ list: { gap: 8 } });

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 
 const told = (seconds: number) => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
@@ -44,7 +44,7 @@ export function Countdown({ seconds, done }: { seconds: number; done: string }) 
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   wait: { borderRadius: 10, padding: 12, gap: 8 },
   figure: { fontSize: 26, lineHeight: 32 },
 });

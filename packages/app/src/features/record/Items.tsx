@@ -2,9 +2,9 @@ import { nanoid } from '@reduxjs/toolkit';
 import { addDays } from 'date-fns/addDays';
 import { format } from 'date-fns/format';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Body, Item } from '@zygostat/core/record';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field, Options } from '../../basics';
 
 interface ItemsProps {
@@ -69,7 +69,7 @@ export function Items({ items, onWrite }: ItemsProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   list: { gap: 8 },
   line: { flexDirection: 'row', alignItems: 'center', gap: 8 },

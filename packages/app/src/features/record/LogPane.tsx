@@ -1,10 +1,10 @@
 import { format } from 'date-fns/format';
 import { useState } from 'react';
-import { Image, StyleSheet, View } from 'react-native';
+import { Image, View } from 'react-native';
 import type { Entry } from '@zygostat/core/record';
 import type { Names } from '@zygostat/core/words';
 import { entryText } from '@zygostat/core/words';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field } from '../../basics';
 import { photoUrl } from '../photos/photo-url';
 import { TakePhoto } from './TakePhoto';
@@ -68,7 +68,7 @@ export function LogPane({ jobId, names, entries }: LogPaneProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   list: { gap: 0 },
   photo: { width: 160, height: 120, borderRadius: 8, marginTop: 4 },

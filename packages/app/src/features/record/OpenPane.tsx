@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { StyleSheet } from 'react-native';
+
 import type { Circuit } from '@zygostat/core/circuit';
 import { compile } from '@zygostat/core/network';
 import { bypassesIn } from '@zygostat/core/prove';
@@ -11,6 +11,7 @@ import { BypassCard } from './BypassCard';
 import { BypassSheet } from './BypassSheet';
 import { Items } from './Items';
 import { useWrite } from './useRecord';
+import { sheet } from '../../theme';
 
 interface OpenPaneProps {
   jobId: string;
@@ -68,4 +69,4 @@ export function OpenPane({ jobId, circuit, names, standing }: OpenPaneProps) {
   );
 }
 
-const styles = StyleSheet.create({ add: { minHeight: 52 } });
+const styles = sheet({ add: { minHeight: 52 } });

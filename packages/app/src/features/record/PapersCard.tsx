@@ -1,9 +1,9 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { download } from '../../basics/download';
 import { fetchPaper } from '../../basics/fetchPaper';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { told } from '../../store/notice';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { Seal } from './Seal';
 import { useReport, useReportText } from './useReport';
@@ -73,7 +73,7 @@ export function PapersCard({ jobId, unsent }: { jobId: string; unsent: number })
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   row: { flexDirection: 'row', gap: 8 },
   part: { flexGrow: 1 },

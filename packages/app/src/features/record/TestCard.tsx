@@ -1,6 +1,6 @@
 import { addDays } from 'date-fns/addDays';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import { expectedRange } from '@zygostat/core/behaviour';
 import type { Body, CommissionTest, ExpectedVolts, Outcome } from '@zygostat/core/record';
@@ -16,7 +16,7 @@ import {
   violationText,
 } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field, Options } from '../../basics';
 import { callMeant } from '../find/slice';
 import { Countdown } from './Countdown';
@@ -208,7 +208,7 @@ export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
   line: {
     flexDirection: 'row',

@@ -1,13 +1,13 @@
 import type { Remote } from 'comlink';
 import { useCallback, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { CommissionTest, Standing } from '@zygostat/core/record';
 import type { Names } from '@zygostat/core/words';
 import { OUTCOME, testTitle } from '@zygostat/core/words';
 import type { Model } from '../../model/answers';
 import { useModel } from '../../model/useModel';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Waiting } from '../../basics';
 import { TestCard } from './TestCard';
 import { useWrite } from './useRecord';
@@ -77,7 +77,7 @@ export function TestsPane({ jobId, circuit, names, standing }: TestsPaneProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   list: { gap: 0 },
   line: { flexDirection: 'row', alignItems: 'center', gap: 8, borderBottomWidth: 1, paddingVertical: 8 },
   grow: { flex: 1 },

@@ -1,10 +1,11 @@
 import { router } from 'expo-router';
-import { ScrollView, StyleSheet } from 'react-native';
+import { ScrollView } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Setting, Settings as Chosen } from './slice';
 import { settingsChosen } from './slice';
 import { ActionButton, Column, Options, AppText, PageHead } from '../../basics';
 import { backOr } from '../../basics/back';
+import { sheet } from '../../theme';
 
 const QUESTIONS: { [K in Setting]: { label: string; options: Record<Chosen[K], string> } } = {
   theme: {
@@ -71,6 +72,6 @@ export function Settings() {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   form: { padding: 16, gap: 20 },
 });

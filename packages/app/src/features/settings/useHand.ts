@@ -1,8 +1,9 @@
 /** What is tapped most lies under the thumb of the hand that holds the phone. */
-import { StyleSheet } from 'react-native';
-import { useAppSelector } from '../../store';
 
-const styles = StyleSheet.create({ mirrored: { flexDirection: 'row-reverse' } });
+import { useAppSelector } from '../../store';
+import { sheet } from '../../theme';
+
+const styles = sheet({ mirrored: { flexDirection: 'row-reverse' } });
 
 /** To be put after the style of a row; nothing for the right hand. */
 export const useHand = () =>

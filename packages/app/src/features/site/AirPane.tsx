@@ -1,9 +1,9 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Balance, Building, List } from '@zygostat/core/building';
 import { airOf } from '@zygostat/core/building';
 import { AIR_KIND, airTexts, showFlow } from '@zygostat/core/words';
 import { useAppSelector } from '../../store';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 
 const RUNS = { on: 'all the time', auto: 'on auto', off: 'not running' } as const;
@@ -78,7 +78,7 @@ export function AirPane({ building, onOpen }: AirPaneProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   list: { gap: 10 },
   bar: { flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 26 },
   name: { width: 32 },

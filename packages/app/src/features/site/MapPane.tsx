@@ -1,7 +1,7 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Building, List } from '@zygostat/core/building';
 import { mapOf } from '@zygostat/core/building';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 
 const LAMP = { green: 'green', red: 'red, in alarm', dark: 'no lamp' } as const;
@@ -73,7 +73,7 @@ export function MapPane({ building, onOpen }: MapPaneProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   list: { gap: 10 },
   card: { borderWidth: 1.5, borderRadius: 12, padding: 12, gap: 8 },
   name: { alignSelf: 'flex-start', paddingHorizontal: 0 },

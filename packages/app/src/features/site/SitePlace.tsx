@@ -1,8 +1,8 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { Pressable, ScrollView, View } from 'react-native';
 import type { List } from '@zygostat/core/building';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { ActionButton, AppText, Column, PageHead, Waiting } from '../../basics';
 import { problemOf } from '../../store/api';
@@ -105,7 +105,7 @@ export function SitePlace({ id }: { id: string }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   column: { padding: 12, gap: 12 },
   job: { flexDirection: 'row', alignItems: 'center', gap: 8, borderWidth: 1, borderRadius: 12, padding: 14 },
   grow: { flex: 1 },

@@ -1,10 +1,10 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Building, List, WalkStop } from '@zygostat/core/building';
 import { beforeReset, begun, changedThing, signsOf, walkOf, withThing } from '@zygostat/core/building';
 import { signText, walkText } from '@zygostat/core/words';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field } from '../../basics';
 import { AirForm, DetectorLooks, StationLooks, ThermostatLooks, UnitLooks } from './Forms';
 import { LISTS } from './lists';
@@ -162,7 +162,7 @@ export function WalkPane({ building, change, onOpen }: PaneProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   banner: { borderRadius: 10, padding: 12 },
   group: { gap: 4 },

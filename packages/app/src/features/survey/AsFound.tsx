@@ -1,12 +1,12 @@
 import { useEffect, useRef, useState } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import type { Circuit, End } from '@zygostat/core/circuit';
 import { findCable, findDevice, isSplice, nodeName, splitTerminal } from '@zygostat/core/circuit';
 import type { ColourCode } from '@zygostat/core/standards';
 import { colourName } from '@zygostat/core/standards';
 import type { EndSeen, Run } from '@zygostat/core/survey';
 import { endsSeen, isBare, paletteFor, recordSeen, recordedOn } from '@zygostat/core/survey';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { Discrepancies } from './Discrepancies';
 import { Palette } from './Palette';
@@ -195,7 +195,7 @@ export function AsFound({ circuit, onLabels, onTrace }: AsFoundProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   places: { flexDirection: 'row', gap: 8 },
   grow: { flex: 1 },
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 10 },

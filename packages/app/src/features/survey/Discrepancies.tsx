@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Discrepancy } from '@zygostat/core/survey';
 import { discrepanciesOf } from '@zygostat/core/survey';
 import { discrepancyText, namesIn } from '@zygostat/core/words';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { AppText } from '../../basics';
 import { useRuns } from './useSurvey';
@@ -43,7 +43,7 @@ export function Discrepancies({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   list: { gap: 8 },
   row: { flexDirection: 'row', gap: 8 },
   text: { flex: 1 },

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Answer, Answers, Candidate, Feature } from '@zygostat/core/survey';
 import {
@@ -12,7 +12,7 @@ import {
 } from '@zygostat/core/survey';
 import { QUESTION_WORDS, contradictionText, evidenceText } from '@zygostat/core/words';
 import { useAppSelector } from '../../store';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { GOAL, useFocusNext } from '../../basics/focus';
 import { Discrepancies } from './Discrepancies';
@@ -181,7 +181,7 @@ export function Identify({ circuit, onTaken }: { circuit: Circuit; onTaken: () =
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
   row: { flexDirection: 'row', gap: 8, alignItems: 'center' },
   answer: { flex: 1, minHeight: 52 },

@@ -1,9 +1,9 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit, Device } from '@zygostat/core/circuit';
 import { setValue } from '@zygostat/core/circuit';
 import type { Field } from '@zygostat/core/devices';
 import { fill, kindOf } from '@zygostat/core/devices';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { AppText } from '../../basics';
 import { FieldEditor } from '../trace/FieldEditor';
 import { useSurveyEdit } from './useSurvey';
@@ -79,6 +79,6 @@ export function Labels({ circuit }: { circuit: Circuit }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
 });

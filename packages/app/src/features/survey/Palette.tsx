@@ -1,7 +1,7 @@
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import type { ColourCode } from '@zygostat/core/standards';
 import { COLOURS, colourName } from '@zygostat/core/standards';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 
 interface PaletteProps {
@@ -47,7 +47,7 @@ export function Palette({ colours, chosen, onPick, none, noneChosen }: PalettePr
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   palette: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   colour: {
     width: 50,

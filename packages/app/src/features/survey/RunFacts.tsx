@@ -1,6 +1,6 @@
 /** What else is recorded of a run and its place: the cable, the set-up of thermostats, jumpers. */
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import {
   addLink,
@@ -24,6 +24,7 @@ import { FieldEditor } from '../trace/FieldEditor';
 import { Palette } from './Palette';
 import { nameAt } from './names';
 import { useSurveyEdit } from './useSurvey';
+import { sheet } from '../../theme';
 
 /** Thinner than this and as thin, AWG number, is control cable; what is thicker carries line voltage. */
 const CONTROL_GAUGE = 16;
@@ -227,7 +228,7 @@ export function Jumpers({ circuit, station }: { circuit: Circuit; station: strin
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   facts: { gap: 10 },
   terminals: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
 });

@@ -1,7 +1,7 @@
-import { Pressable, StyleSheet } from 'react-native';
+import { Pressable } from 'react-native';
 import type { ColourCode } from '@zygostat/core/standards';
 import { colourName } from '@zygostat/core/standards';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { AppText } from '../../basics';
 import { Swatch } from '../trace/Swatch';
 
@@ -40,7 +40,7 @@ export function TerminalRow({ name, mark, colour, bare, active, onPress }: Termi
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   row: {
     minHeight: 48,
     flexGrow: 1,

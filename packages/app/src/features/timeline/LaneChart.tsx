@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Lane, Timeline } from '@zygostat/core/behaviour';
 import { layTimeline, timeAt } from '@zygostat/core/drawing';
 import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
-import { FONTS, useTokens } from '../../theme';
+import { FONTS, sheet, useTokens } from '../../theme';
 
 const KINDS = { load: 'load', contact: 'contact', message: 'shows' } as const;
 
@@ -106,7 +106,7 @@ export function LaneChart({ timeline, lanes, width, at, onScrub }: LaneChartProp
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   // Sideways is ours; up and down still scrolls the page.
   slide: { touchAction: 'pan-y' } as ViewStyle,
   cursor: { position: 'absolute', top: 20, bottom: 0, width: 2.5 },

@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
 import type { LayoutChangeEvent } from 'react-native';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import type { Caller, Timeline } from '@zygostat/core/behaviour';
 import { instantAt } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
@@ -11,7 +11,7 @@ import { useModel } from '../../model/useModel';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { thermostatsOf } from '../bench/calls';
 import { momentShown } from '../bench/slice';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, Waiting, AppText } from '../../basics';
 import { LaneChart } from './LaneChart';
 
@@ -211,7 +211,7 @@ export function TimelinePane({ circuit }: { circuit: Circuit }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   pane: { paddingVertical: 8, gap: 8 },
   calls: { flexDirection: 'row', gap: 8, paddingHorizontal: 12 },
   callers: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, paddingHorizontal: 12 },

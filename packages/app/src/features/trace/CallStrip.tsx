@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Call } from '../bench/calls';
 import { activeCalls, setPointOf } from '../bench/calls';
@@ -8,7 +8,7 @@ import type { Units } from '@zygostat/core/words';
 import { showTemperature } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { sheetOpened } from './slice';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { troubles } from './Surroundings';
 import type { TraceActions } from './useTraceActions';
@@ -94,7 +94,7 @@ export function CallStrip({ circuit, actions }: { circuit: Circuit; actions: Tra
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   strip: { paddingHorizontal: 12, paddingVertical: 6, borderTopWidth: 1 },
   // In a narrow column the conditions go below the calls.
   calls: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },

@@ -1,4 +1,4 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { COLD_COOLING_LIMIT_C, celsiusToFahrenheit, fahrenheitToCelsius } from '@zygostat/core/standards';
 import { activeCalls, setPointOf, thermostatsOf } from '../bench/calls';
@@ -6,7 +6,7 @@ import { showTemperature } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { conditionsSet, supplySet } from '../bench/slice';
 import { sheetOpened } from './slice';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, BottomSheet, Options, AppText } from '../../basics';
 import { Surroundings } from './Surroundings';
 import type { TraceActions } from './useTraceActions';
@@ -116,7 +116,7 @@ export function ConditionsSheet({ circuit, actions }: { circuit: Circuit; action
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   stepper: { flexDirection: 'row', alignItems: 'center', gap: 8 },
   label: { flex: 1 },
   value: { width: 76, textAlign: 'center' },

@@ -1,4 +1,4 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { ENDS, endNode, findConductor, nodeName } from '@zygostat/core/circuit';
 import { colourName, ohmsPerMetre } from '@zygostat/core/standards';
@@ -7,6 +7,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { pickedUp, sheetOpened } from './slice';
 import { ActionButton, BottomSheet, AppText } from '../../basics';
 import type { TraceActions } from './useTraceActions';
+import { sheet } from '../../theme';
 
 /** A conductor and its two ends: volts on each, probes, lift, and land elsewhere. */
 export function ConductorSheet({
@@ -73,7 +74,7 @@ export function ConductorSheet({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   end: { gap: 8, marginBottom: 8 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   grow: { flex: 1 },

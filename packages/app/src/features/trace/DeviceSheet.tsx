@@ -1,11 +1,11 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { findDevice, marksOf, setValue } from '@zygostat/core/circuit';
 import { fill, kindOf } from '@zygostat/core/devices';
 import { fieldValueText, showVolts } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { sheetOpened } from './slice';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, BottomSheet, AppText } from '../../basics';
 import { LinkCard } from '../link/LinkCard';
 import { FieldEditor } from './FieldEditor';
@@ -99,7 +99,7 @@ export function DeviceSheet({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   terminals: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   group: { gap: 10 },
 });

@@ -1,8 +1,9 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { useAppDispatch } from '../../store';
 import { sheetOpened } from './slice';
 import { BottomSheet, AppText } from '../../basics';
 import { KEYS } from './useTraceKeys';
+import { sheet } from '../../theme';
 
 /** The list behind `?`. */
 export function KeysSheet() {
@@ -21,7 +22,7 @@ export function KeysSheet() {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   row: { flexDirection: 'row', alignItems: 'center', minHeight: 32 },
   key: { width: 96 },
 });

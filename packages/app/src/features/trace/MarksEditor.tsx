@@ -1,9 +1,10 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { HelperText } from 'react-native-paper';
 import type { MarksField } from '@zygostat/core/devices';
 import { complaint, marksIn, toggleMark } from '@zygostat/core/devices';
 import { ActionButton, Options } from '../../basics';
+import { sheet } from '../../theme';
 
 interface MarksEditorProps {
   field: MarksField;
@@ -63,7 +64,7 @@ export function MarksEditor({ field, value, onChange }: MarksEditorProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   editor: { gap: 8 },
   marks: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   mark: { minWidth: 64 },

@@ -1,5 +1,5 @@
-import { Pressable, StyleSheet, View } from 'react-native';
-import { useTokens } from '../../theme';
+import { Pressable, View } from 'react-native';
+import { sheet, useTokens } from '../../theme';
 import { AppText } from '../../basics';
 import type { Pane } from './panes';
 import { PANES } from './panes';
@@ -34,7 +34,7 @@ export function PaneTabs({ panes, here, onGo }: PaneTabsProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   // As wide as its word: seven stand side by side on a phone.
   tab: {
     flexGrow: 1,

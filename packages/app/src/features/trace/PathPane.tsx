@@ -1,5 +1,5 @@
 import { useDeferredValue, useEffect } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { Pressable, ScrollView, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { landedOn, splitTerminal } from '@zygostat/core/circuit';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -7,7 +7,7 @@ import { activeCalls } from '../bench/calls';
 import { loadFollowed } from '../bench/slice';
 import { standingInk } from '../loom/inks';
 import { namesIn, onwardText, percentText, showVolts, stopText } from '@zygostat/core/words';
-import { useTokens, useWide } from '../../theme';
+import { sheet, useTokens, useWide } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 
 /** Suspicion below this is not written. */
@@ -113,7 +113,7 @@ export function PathPane({ circuit, onStud }: { circuit: Circuit; onStud: (node:
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   pane: { padding: 12, gap: 10 },
   loads: { flexDirection: 'row', gap: 8, paddingBottom: 6 },
   wrap: { flexWrap: 'wrap' },

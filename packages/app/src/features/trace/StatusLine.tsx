@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { showDuration } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { useStatus } from '../bench/useStatus';
 import { probeArmed, resumed } from '../bench/slice';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { useHand } from '../settings/useHand';
 import { ActionButton, AppText } from '../../basics';
 import { pickedUp } from './slice';
@@ -129,7 +129,7 @@ export function StatusLine({ onSkip }: { onSkip: () => void }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   line: {
     flexDirection: 'row',
     alignItems: 'center',

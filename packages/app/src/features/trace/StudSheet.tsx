@@ -1,4 +1,4 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit, Conductor, End } from '@zygostat/core/circuit';
 import {
   ENDS,
@@ -17,7 +17,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import type { Settings } from '../settings/slice';
 import { pickedUp, sheetOpened } from './slice';
 import { probePlaced } from '../bench/slice';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, BottomSheet, AppText } from '../../basics';
 import { Swatch } from './Swatch';
 import type { TraceActions } from './useTraceActions';
@@ -194,7 +194,7 @@ export function StudSheet({ circuit, node, actions }: StudSheetProps) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   reads: { flexDirection: 'row', alignItems: 'baseline', gap: 10, flexWrap: 'wrap' },
   item: { flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 44 },

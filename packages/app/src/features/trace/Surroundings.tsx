@@ -1,4 +1,4 @@
-import { View, StyleSheet } from 'react-native';
+import { View } from 'react-native';
 import { useStore } from 'react-redux';
 import type { Circuit, Device } from '@zygostat/core/circuit';
 import { marksOf } from '@zygostat/core/circuit';
@@ -8,6 +8,7 @@ import type { Store } from '../../store';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { benchRunnerOf } from '../bench/useBenchRunner';
 import { sheetOpened } from './slice';
+import { sheet } from '../../theme';
 
 /** What stands around the circuit and is wired to nothing: it has no studs to tap. */
 const unwired = ({ devices }: Circuit): Device[] => devices.filter((device) => marksOf(device).length === 0);
@@ -60,7 +61,7 @@ export function Surroundings({ circuit }: { circuit: Circuit }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   group: { gap: 8 },
   row: { flexDirection: 'row', gap: 8 },
   span: { flexGrow: 1 },

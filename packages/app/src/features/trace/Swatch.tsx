@@ -1,7 +1,7 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { ColourCode } from '@zygostat/core/standards';
 import { COLOURS } from '@zygostat/core/standards';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { AppText } from '../../basics';
 
 /** A conductor's insulation colour with its letter code. */
@@ -15,7 +15,7 @@ export function Swatch({ colour }: { colour: ColourCode }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   swatch: { width: 36, alignItems: 'center' },
   bar: { width: 30, height: 10, borderRadius: 5, borderWidth: 1 },
 });

@@ -1,13 +1,11 @@
 import { useCallback, useDeferredValue, useEffect } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
-import { Snackbar } from 'react-native-paper';
+import { ScrollView, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useBenchRunner } from '../bench/useBenchRunner';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
 import { sheetOpened } from './slice';
-import { told } from '../../store/notice';
-import { useShape, useTokens } from '../../theme';
+import { sheet, useShape, useTokens } from '../../theme';
 import { useHand } from '../settings/useHand';
 import { ActionButton, Deferred, Heard, SkipLink, WORK } from '../../basics';
 import { GOAL } from '../../basics/focus';
@@ -20,6 +18,7 @@ import { useView } from '../job/address';
 import { JobHeader } from '../job/JobHeader';
 import { PLACE_TITLES, usePageTitle } from '../job/title';
 import { PlacesBar } from '../job/PlacesBar';
+import { Told } from '../job/Told';
 import { TimelinePane } from '../timeline/TimelinePane';
 import { PaneTabs } from './PaneTabs';
 import { CallStrip } from './CallStrip';
@@ -59,7 +58,6 @@ export function Trace({ job, circuit }: TraceProps) {
   const hand = useHand();
   const shape = useShape();
   const wide = shape === 'wide';
-  const dispatch = useAppDispatch();
   const run = useBenchRunner();
   const actions = useTraceActions();
   const skip = useCallback(() => void run('skip'), [run]);
@@ -75,7 +73,6 @@ export function Trace({ job, circuit }: TraceProps) {
   useEffect(() => {
     if (carried && pane !== 'loom') go('loom');
   }, [carried, pane, go]);
-  const message = useAppSelector(({ notice }) => notice);
   const loom = <LiveLoom circuit={circuit} actions={actions} />;
   const paneOf = (name: Pane) => {
     if (name === 'loom') return loom;
@@ -164,19 +161,12 @@ export function Trace({ job, circuit }: TraceProps) {
         </>
       )}
       <TraceSheet circuit={circuit} job={job} actions={actions} />
-      <Snackbar
-        visible={message !== null}
-        onDismiss={() => dispatch(told(null))}
-        duration={2500}
-        wrapperStyle={wide ? styles.snackWide : styles.snack}
-      >
-        {message ?? ''}
-      </Snackbar>
+      <Told style={wide ? styles.snackWide : styles.snack} />
     </View>
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   page: { flex: 1 },
   grow: { flex: 1 },
   wide: { flex: 1, flexDirection: 'row' },

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import type { Circuit, Device } from '@zygostat/core/circuit';
 import { nodeName } from '@zygostat/core/circuit';
@@ -9,7 +9,7 @@ import { capacitanceUnderLoad } from '@zygostat/core/standards';
 import { capacitorVerdict, nameWindings } from '@zygostat/core/unit';
 import { UNIT_BEFORE_POWER, capacitorText, windingText } from '@zygostat/core/words';
 import { AppText, Options } from '../../basics';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { Listed } from '../plan/Listed';
 
 /** A figure as typed: "OL" and the sign for endless are an open loop; `null` while it is none. */
@@ -157,7 +157,7 @@ export function BeforePower({ circuit, station }: { circuit: Circuit; station: s
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   field: { flexGrow: 1, flexBasis: 150 },

@@ -1,5 +1,5 @@
 import { useDeferredValue, useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { WireListProblem } from '@zygostat/core/formats';
@@ -8,7 +8,7 @@ import type { UnitDiagram } from '@zygostat/core/unit';
 import { ActionButton, AppText } from '../../basics';
 import { download, fileName } from '../../basics/download';
 import { pickFile } from '../../basics/pickFile';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { useUnit } from './useUnit';
 
 interface DiagramEditorProps {
@@ -161,7 +161,7 @@ export function DiagramEditor({ circuit, station, diagram, onTaken }: DiagramEdi
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   list: { minHeight: 180 },
   chips: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   problems: { gap: 8 },

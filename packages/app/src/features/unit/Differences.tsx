@@ -1,5 +1,5 @@
 import type { Remote } from 'comlink';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Told, UnitDiagram, UnitReport } from '@zygostat/core/unit';
 import {
@@ -13,7 +13,7 @@ import {
 } from '@zygostat/core/words';
 import { ActionButton, AppText } from '../../basics';
 import type { Model } from '../../model/answers';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { useOpenDocument } from '../job/useOpenDocument';
 import { ProofLine } from '../plan/ProofLine';
@@ -127,7 +127,7 @@ export function Differences({ jobId, circuit, diagram }: Question & { jobId: str
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   list: { gap: 10 },
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 8 },
   row: { flexDirection: 'row', alignItems: 'center', gap: 8 },

@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { UNIT_CAUTION } from '@zygostat/core/words';
 import { AppText, Options } from '../../basics';
 import type { Job } from '../jobs/api';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { BeforePower } from './BeforePower';
 import { DiagramEditor } from './DiagramEditor';
@@ -66,7 +66,7 @@ export function UnitPane({ job, circuit }: { job: Job; circuit: Circuit }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   caution: { flexDirection: 'row', gap: 8, borderWidth: 1, borderRadius: 12, padding: 10 },
   grow: { flex: 1 },
 });

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import type { Circuit, Conductor, End, TerminalId } from '@zygostat/core/circuit';
 import {
@@ -15,7 +15,7 @@ import type { UnitDiagram, WalkedWire } from '@zygostat/core/unit';
 import { asDrawn, takenApart, walkOf } from '@zygostat/core/unit';
 import { wireTitle } from '@zygostat/core/words';
 import { ActionButton, AppText } from '../../basics';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { Palette } from '../survey/Palette';
 import { useTakePhoto } from '../photos/usePhotos';
 import { WireName } from '../plan/WireName';
@@ -220,7 +220,7 @@ export function WalkCard({ jobId, circuit, station, diagram, onDone }: WalkCardP
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1, borderRadius: 12, padding: 12, gap: 10 },
   line: { gap: 4 },
   group: { gap: 4 },

@@ -1,6 +1,6 @@
 import { proxy } from 'comlink';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import {
   EditError,
@@ -17,7 +17,7 @@ import type { SwapRequest } from '@zygostat/core/plan';
 import { COLOUR_CODES, colourName } from '@zygostat/core/standards';
 import type { Plan, Step } from '@zygostat/core/wire';
 import { askAside, theModel } from '../../model/model';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { useAppSelector } from '../../store';
 import { tellTask } from './useTaskText';
 import { ActionButton, BottomSheet, AppText } from '../../basics';
@@ -178,4 +178,4 @@ export function DifferSheet({ plan, step, steps, onTake, onClose }: DifferSheetP
   );
 }
 
-const styles = StyleSheet.create({ terminals: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 } });
+const styles = sheet({ terminals: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 } });

@@ -1,12 +1,12 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { PlanView, Plan, Step } from '@zygostat/core/wire';
 import { useAppDispatch } from '../../store';
 import { planDocument } from '../plan/document';
 import { edited } from '../circuit/slice';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, Waiting, AppText } from '../../basics';
 import { DifferSheet } from './DifferSheet';
 import { NextStep } from './NextStep';
@@ -163,7 +163,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   progress: { gap: 8 },
   card: { borderWidth: 1, borderRadius: 12, padding: 14, gap: 4 },
   row: { flexDirection: 'row', gap: 8, flexWrap: 'wrap' },

@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
 import type { Plan, Step } from '@zygostat/core/wire';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { useHand } from '../settings/useHand';
 import { ActionButton, AppText } from '../../basics';
 import { Aloud } from '../aloud/Aloud';
@@ -101,7 +101,7 @@ export function NextStep({ step, text, place, plan, onDone, onDiffers }: NextSte
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 2, borderRadius: 12, padding: 14, gap: 8 },
   row: { flexDirection: 'row', gap: 8 },
   grow: { flexGrow: 1 },

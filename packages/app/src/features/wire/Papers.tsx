@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { findConductor } from '@zygostat/core/circuit';
 import { writeSchedule } from '@zygostat/core/formats';
@@ -16,7 +16,7 @@ import { theModel } from '../../model/model';
 import { told } from '../../store/notice';
 import { edited } from '../circuit/slice';
 import type { Job } from '../jobs/api';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { ActionButton, Options, AppText } from '../../basics';
 
 /** What is printed is made by the server, by its name there. */
@@ -157,7 +157,7 @@ export function Papers({ circuit, job }: { circuit: Circuit; job: Pick<Job, 'id'
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   card: { borderWidth: 1.5, borderRadius: 12, padding: 14, gap: 8 },
   row: { flexDirection: 'row', gap: 8 },
 });

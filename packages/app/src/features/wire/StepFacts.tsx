@@ -1,9 +1,10 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { nodeName } from '@zygostat/core/circuit';
 import type { Plan, Step } from '@zygostat/core/wire';
 import { namesIn, otherEndText } from '@zygostat/core/words';
 import { AppText } from '../../basics';
 import { WireName } from '../plan/WireName';
+import { sheet } from '../../theme';
 
 /** What a person needs to know to do a step: conductor, tag, strip length, other end, reason; or where to probe. */
 export function StepFacts({ step, plan }: { step: Step; plan: Pick<Plan, 'before' | 'after'> }) {
@@ -29,4 +30,4 @@ export function StepFacts({ step, plan }: { step: Step; plan: Pick<Plan, 'before
   );
 }
 
-const styles = StyleSheet.create({ facts: { gap: 2 } });
+const styles = sheet({ facts: { gap: 2 } });

@@ -1,7 +1,7 @@
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import type { Done, Plan, Step } from '@zygostat/core/wire';
 import { format } from 'date-fns/format';
-import { useTokens } from '../../theme';
+import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { AppText } from '../../basics';
 import { StepFacts } from './StepFacts';
@@ -50,7 +50,7 @@ export function StepRow({ step, text, plan, done, ready, onTick }: StepRowProps)
   );
 }
 
-const styles = StyleSheet.create({
+const styles = sheet({
   row: { flexDirection: 'row', gap: 10, minHeight: 48, paddingVertical: 8, borderTopWidth: 1 },
   text: { flex: 1, gap: 2 },
 });

@@ -1,0 +1,3 @@
+/** Where the app begins. */
+import './begin';
+import 'expo-router/entry';

@@ -1,0 +1,44 @@
+import { forgetOpen, keepOpen, resume, wasResumed } from './resume';
+
+const at = (address: string) => window.history.replaceState(null, '', address);
+const address = () => window.location.pathname + window.location.search;
+
+const openedAt = (given: string): string => {
+  at(given);
+  resume();
+  return address();
+};
+
+afterEach(() => {
+  jest.useRealTimers();
+  forgetOpen();
+});
+
+test('by the icon one is back where one was, in its view, until the job is left', () => {
+  keepOpen('/job/a-1/plan?view=sums');
+  expect(openedAt('/?from=icon')).toBe('/job/a-1/plan?view=sums');
+  expect(wasResumed()).toBe(true);
+  forgetOpen();
+  expect(wasResumed()).toBe(false);
+  expect(openedAt('/?from=icon')).toBe('/');
+});
+
+test('by any other address one goes there', () => {
+  keepOpen('/job/a-1');
+  for (const asked of ['/', '/?search=pump', '/site/b', '/job/c?view=path'])
+    expect(openedAt(asked)).toBe(asked);
+  expect(wasResumed()).toBe(false);
+});
+
+test('after a working day it begins with the list', () => {
+  keepOpen('/job/a-1');
+  jest.useFakeTimers({ now: Date.now() + 13 * 3_600_000 });
+  expect(openedAt('/?from=icon')).toBe('/');
+});
+
+test('what is kept is not trusted', () => {
+  for (const kept of ['{', '"x"', '{"path":7,"at":1}', `{"path":"//elsewhere","at":${Date.now()}}`]) {
+    localStorage.setItem('zygostat.1.open', kept);
+    expect(openedAt('/?from=icon')).toBe('/');
+  }
+});

@@ -1,0 +1,39 @@
+/** Going on where one was: a phone lets an app go whenever it likes, and its icon is to lead back to the job in hand. */
+import { readKept, writeKept } from './storage';
+
+/** How the icon asks for the app (`public/manifest.webmanifest`). */
+const BY_ICON = '?from=icon';
+/** What was open longer ago than a working day is begun anew from the list, ms. */
+const WORKING_DAY_MS = 12 * 3_600_000;
+const KEY = 'open';
+
+let resumed = false;
+
+/** Opened by its icon in the middle of a job: the list of jobs, and what it shows of all of them, was not seen. */
+export const wasResumed = (): boolean => resumed;
+
+/** @param path - of the place of a job that is open, with its view. */
+export const keepOpen = (path: string): void => writeKept(KEY, { path, at: Date.now() });
+
+/** The job was left for the list. */
+export function forgetOpen(): void {
+  writeKept(KEY, undefined);
+  resumed = false;
+}
+
+/** Where one was, if that was in a job and not long ago; a clock that was set since makes no difference worth having. */
+function openBefore(): string | null {
+  const kept = readKept(KEY) as { path?: unknown; at?: unknown } | null | undefined;
+  if (typeof kept?.path !== 'string' || typeof kept.at !== 'number') return null;
+  const isOfJob = /^\/job\/[\w-]+(\/|\?|$)/.test(kept.path);
+  return isOfJob && Math.abs(Date.now() - kept.at) < WORKING_DAY_MS ? kept.path : null;
+}
+
+/** To be called before anything reads the address of the page. */
+export function resume(): void {
+  const { location, history } = window;
+  if (location.pathname !== '/' || location.search !== BY_ICON) return;
+  const path = openBefore();
+  history.replaceState(null, '', path ?? '/');
+  resumed = path !== null;
+}
