@@ -7,5 +7,6 @@ resume();
 // Read and started while the rest begins: the list of jobs is not what is wanted first.
 if (window.location.pathname !== '/') {
   startEarly();
-  void readBeyond();
+  // Read once more when it is wanted, should it not come now.
+  readBeyond().catch(() => undefined);
 }
