@@ -112,3 +112,37 @@ test('whoever leads sees a person off, asked twice, and their device is out', as
   await theirs.goto(crew.url);
   await expect(theirs.getByRole('heading', { name: 'Sign in' })).toBeVisible();
 });
+
+test('a password shows how soon it is guessed, and another device that signs in is told of', async ({
+  page,
+  browser,
+  crew,
+}) => {
+  await page.goto(crew.first);
+  await page.getByLabel('Your name').fill('Ansa');
+  const meter = page.getByRole('meter', { name: 'Strength of the password' });
+  await page.getByLabel('A password').fill('password1234');
+  await expect(meter).toHaveAttribute('aria-valuetext', 'Guessed soon');
+  await expectAccessible(page, 'strength');
+  await page.getByLabel('A password').fill(SECRET);
+  await expect(meter).toHaveAttribute('aria-valuetext', 'Very good');
+  await button(page, 'Join').click();
+  await expect(page.getByRole('heading', { name: 'Zygostat' })).toBeVisible();
+
+  const other = await another(browser);
+  await other.goto(crew.url);
+  await other.getByLabel('Name').fill('Ansa');
+  await other.getByLabel('Password').fill(SECRET);
+  await button(other, 'Sign in').click();
+  await expect(other.getByRole('heading', { name: 'Zygostat' })).toBeVisible();
+
+  await page.reload();
+  const news = page.getByRole('region', { name: 'News of your sign-in' });
+  await expect(news).toContainText(/was signed in under your name/);
+  await expectAccessible(page, 'news of the door');
+  await button(page, 'That was me').click();
+  await expect(news).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('link', { name: /^Open / }).first()).toBeVisible();
+  await expect(news).toHaveCount(0);
+});

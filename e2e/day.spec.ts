@@ -1,8 +1,12 @@
 /** Whole days: one without signal from the first question to the report, one of two people with the line cut now and then. */
-import { readFileSync } from 'node:fs';
-import type { Page } from '@playwright/test';
+import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { BrowserContext, Page } from '@playwright/test';
+import { chromium } from '@playwright/test';
 import { seeded } from '../packages/core/src/diagnose';
 import { button, call, expect, installed, lift, ownTest as test, probe, stud, untilRunning } from './bench';
+import { CHROMIUM } from './chromium';
 import { workDown } from './landing';
 import { surveyFurnace } from './survey';
 
@@ -237,4 +241,78 @@ test('storage that is full costs nothing that is in hand, and is said', async ({
   const stored = (await (await page.request.get(`${own.url}/api/jobs/${id}`)).json()) as { revision: number };
   expect(stored.revision).toBe(2);
   await context.close();
+});
+
+/** Ends every process of a browser at once, as a telephone does that runs out of power. */
+function killBrowser(profile: string): void {
+  for (const pid of readdirSync('/proc').filter((name) => /^\d+$/.test(name)))
+    try {
+      if (readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(profile))
+        process.kill(Number(pid), 'SIGKILL');
+    } catch {
+      // It ended by itself meanwhile.
+    }
+}
+
+test('a browser that is killed in mid-write, again and again, has everything that it showed as written', async ({
+  own,
+}) => {
+  const profile = mkdtempSync(join(tmpdir(), 'zygostat-killed-'));
+  const open = (): Promise<BrowserContext> =>
+    chromium.launchPersistentContext(profile, { ...CHROMIUM, viewport: { width: 390, height: 844 } });
+  const lines = (page: Page) => page.getByRole('list', { name: 'Log' }).getByRole('listitem');
+  const write = async (page: Page, line: string) => {
+    await page.getByLabel('A line for the log').fill(line);
+    await button(page, 'Log it').click();
+  };
+  let context = await open();
+  let page = context.pages()[0] ?? (await context.newPage());
+  await installed(page, own.url);
+  const begun = await page.request.post(`${own.url}/api/jobs`, {
+    data: { name: 'Killed', site: 'Damson cottage', template: 'furnace-ac' },
+  });
+  const { id } = (await begun.json()) as { id: string };
+  const log = `${own.url}/job/${id}/record?view=log`;
+  await page.goto(log);
+  await page.getByLabel('Who writes').fill('Sol');
+  await write(page, 'With signal');
+  await expect(lines(page)).toHaveCount(1);
+  // Taken along whole, with what was just sent, a moment later.
+  await expect
+    .poll(() =>
+      page.evaluate(async (path) => (await caches.match(path))?.text() ?? '', `/api/jobs/${id}/record`),
+    )
+    .toContain('With signal');
+  await own.down();
+
+  const shown = ['With signal'];
+  for (let time = 1; time <= 3; time++) {
+    for (const part of ['begun', 'done']) {
+      shown.push(`Time ${time}, ${part}`);
+      await write(page, shown.at(-1)!);
+      await expect(lines(page).filter({ hasText: shown.at(-1)! })).toHaveCount(1);
+    }
+    // Killed while the next is on its way to the disk; nobody was told that it is written.
+    await page.getByLabel('A line for the log').fill(`Time ${time}, cut off`);
+    void button(page, 'Log it')
+      .click()
+      .catch(() => undefined);
+    killBrowser(profile);
+    await context.close().catch(() => undefined);
+    context = await open();
+    page = context.pages()[0] ?? (await context.newPage());
+    await page.goto(log);
+    for (const line of shown) await expect(lines(page).filter({ hasText: line })).toHaveCount(1);
+  }
+
+  await own.up();
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await expect(outstanding(page)).toHaveCount(0);
+  const record = await page.request.get(`${own.url}/api/jobs/${id}/record`);
+  const texts = ((await record.json()) as { body: { text: string } }[]).map(({ body }) => body.text);
+  expect(texts.filter((text) => !text.endsWith('cut off'))).toEqual(shown);
+  // What was cut off is there whole or not at all, and once.
+  expect(new Set(texts).size).toBe(texts.length);
+  await context.close();
+  rmSync(profile, { recursive: true, force: true });
 });

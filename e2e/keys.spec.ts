@@ -34,6 +34,23 @@ test('the loom is one stop with arrows inside; a link leads past the head', asyn
   expect(await focused(page)).not.toMatch(/^(stud|plate)/);
 });
 
+test('on a wide screen a link leads to the circuit, past all that is beside it', async ({ page, server }) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  const id = await openNewJob(page, server, 'Beside');
+  for (const place of ['', '/plan']) {
+    await page.goto(`${server.url}/job/${id}${place}`);
+    await expect(stud(page, 'board.R')).toHaveAccessibleName(/hot/);
+    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+    for (let press = 0; press < 12 && (await focused(page)) !== 'To the circuit'; press++)
+      await page.keyboard.press('Tab');
+    expect(await focused(page)).toBe('To the circuit');
+    await page.keyboard.press('Enter');
+    for (let press = 0; press < 8 && !/^Circuit:/.test(await focused(page)); press++)
+      await page.keyboard.press('Tab');
+    expect(await focused(page)).toMatch(/^Circuit:/);
+  }
+});
+
 test('Enter follows a link, Space presses what it rests on, arrows go through a group', async ({
   page,
   server,

@@ -3,24 +3,27 @@ import { Pressable } from 'react-native';
 import { sheet, useTokens } from '../theme';
 import { AppText } from './AppText';
 
-/** Name of what the link leads to. */
+/** Names of what the links lead to: the work of a place, and the circuit beside it on a wide screen. */
 export const WORK = 'work';
+export const CIRCUIT = 'circuit';
 
-/** Past what every page begins with, to the work: seen when it is reached by key. */
-export function SkipLink() {
+const LABELS = { [WORK]: 'To the work', [CIRCUIT]: 'To the circuit' } as const;
+
+/** Past what every page begins with, to the work or the circuit: seen when it is reached by key. */
+export function SkipLink({ to = WORK }: { to?: keyof typeof LABELS }) {
   const t = useTokens();
   const [isHere, setHere] = useState(false);
   return (
     <Pressable
       role="link"
-      aria-label="To the work"
-      onPress={() => document.getElementById(WORK)?.focus()}
+      aria-label={LABELS[to]}
+      onPress={() => document.getElementById(to)?.focus()}
       onFocus={() => setHere(true)}
       onBlur={() => setHere(false)}
       style={[styles.link, isHere ? { backgroundColor: t.card, borderColor: t.copper } : styles.hidden]}
     >
       <AppText kind="strong" color={t.copper}>
-        To the work
+        {LABELS[to]}
       </AppText>
     </Pressable>
   );

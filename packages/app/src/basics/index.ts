@@ -5,7 +5,7 @@ export { Deferred } from './Deferred';
 export { Field } from './Field';
 export { Heard } from './Heard';
 export { PageHead } from './PageHead';
-export { SkipLink, WORK } from './SkipLink';
+export { CIRCUIT, SkipLink, WORK } from './SkipLink';
 export { Options } from './Options';
 export { AppText } from './AppText';
 export * from './Waiting';

@@ -82,8 +82,12 @@ test('a code that ended is refused', async () => {
 test.each<[string, string]>([
   ['short', 'must have 12 characters'],
   ['x'.repeat(129), 'at most 128'],
-  ['aaaaaaaaaaaaab', '5 different'],
+  ['aaaaaaaaaaaaab', 'tried first'],
   ['PasswordPassword', 'tried first'],
+  ['123456789012', 'tried first'],
+  ['qwertyuiopas', 'tried first'],
+  // Of his own name.
+  ['Sol-Sol-Sol-1', 'tried first'],
 ])('%s is no password', async (password, message) => {
   const code = invite(server.db, 'member', null, 15);
   const answer = await ask('post', '/crew/join').send({ code, name: 'Sol', password }).expect(422);
@@ -95,6 +99,19 @@ test.each<[string, string]>([
   await ask('post', '/crew/join').send({ code, name: 'Sol', password: SECRET }).expect(200);
 });
 
+test('while a password is written one is told how soon it is guessed; nobody may ask without end', async () => {
+  const strength = async (password: string) =>
+    (await ask('post', '/crew/strength').send({ password, name: 'Sol' }).expect(200)).body.strength as number;
+  expect(await strength('password1234')).toBeLessThan(2);
+  expect(await strength('Sol1234567890')).toBeLessThan(2);
+  expect(await strength(SECRET)).toBe(4);
+  await ask('post', '/crew/strength')
+    .send({ password: 'x'.repeat(129) })
+    .expect(422);
+  for (let i = 0; i < 56; i++) await ask('post', '/crew/strength').send({ password: 'x' }).expect(200);
+  await ask('post', '/crew/strength').send({ password: 'x' }).expect(429);
+});
+
 test('a password opens another device; a wrong one, and a name that is not there, are refused alike', async () => {
   await joined('Ansa');
   const good = await ask('post', '/crew/sign-in').send({ name: 'Ansa', password: SECRET }).expect(200);
@@ -104,6 +121,38 @@ test('a password opens another device; a wrong one, and a name that is not there
     await ask('post', '/crew/sign-in').send({ name: 'Nobody', password: SECRET }).expect(401),
   ];
   expect(one.body).toEqual(other.body);
+});
+
+test('what happens to how one signs in is told on the other devices, until it was seen there', async () => {
+  const lead = await joined('Ansa');
+  const news = async (cookie: string) =>
+    ((await ask('get', '/crew/news', cookie).expect(200)).body as { what: string; detail: string }[]).map(
+      ({ what, detail }) => `${what}: ${detail}`,
+    );
+  expect(await news(lead)).toEqual([]);
+  const given = { name: 'Ansa', password: SECRET };
+  const other = cookieOf(
+    await ask('post', '/crew/sign-in').set('User-Agent', 'iPhone').send(given).expect(200),
+  );
+  expect(await news(lead)).toEqual(['signed-in: iPhone']);
+  await ask('post', '/crew/news', lead).expect(204);
+  expect(await news(lead)).toEqual([]);
+
+  // A new password signs the other devices out; what signs in after it hears of that first.
+  const change = { old: SECRET, password: 'seven dry maple boards' };
+  await ask('post', '/crew/password', other).set('User-Agent', 'iPhone').send(change).expect(204);
+  const again = cookieOf(
+    await ask('post', '/crew/sign-in').send({ name: 'Ansa', password: change.password }).expect(200),
+  );
+  expect((await news(again))[0]).toBe('password: iPhone');
+
+  // Of others one hears nothing, and of one's own role what became of it.
+  const sol = await joined('Sol', 'member');
+  expect(await news(sol)).toEqual([]);
+  const { id } = (await ask('get', '/me', sol)).body.person as { id: string };
+  await ask('patch', `/crew/people/${id}`, again).send({ role: 'reader' }).expect(200);
+  expect(await news(sol)).toEqual(['role: reader']);
+  await ask('post', '/crew/news', sol).expect(204);
 });
 
 test('only a hash of password, token and code is kept', async () => {

@@ -11,7 +11,8 @@ import { deviceName } from './device';
 import { hashPassword, isPassword } from './password';
 import type { Passkeys } from './passkeys';
 import { siteFor } from './passkeys';
-import { joinSchema, passkeySchema, signInSchema } from './schemas';
+import { joinSchema, passkeySchema, signInSchema, strengthSchema } from './schemas';
+import { strengthOf } from './strength';
 
 const QUARTER_HOUR_MS = 15 * 60_000;
 /** Wrong answers in a quarter of an hour: from one address, and for one name whatever the address. */
@@ -47,6 +48,22 @@ export const attempts = (): RequestHandler[] => [
   limited(WRONG.name, nameOf),
 ];
 
+/** Estimates take a moment each: nobody has more of them made than one writes passwords. */
+const estimates = (): RequestHandler =>
+  rateLimit({
+    windowMs: 60_000,
+    limit: 60,
+    keyGenerator: addressOf,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    handler: (_request, response) =>
+      sendProblem(response, {
+        status: 429,
+        title: 'Too many estimates',
+        detail: 'Wait a minute. A password is taken or refused all the same.',
+      }),
+  });
+
 /** What is not right is not told more closely. */
 export const wrong = (detail: string) => new Problem({ status: 401, title: 'Not right', detail });
 
@@ -70,6 +87,11 @@ export function entryRoutes(db: Db, keys: Passkeys): Router {
     if (answer.refused === 'name')
       throw new Problem(invalid([{ path: 'name', message: 'is that of somebody else here: add a letter' }]));
     throw badCode();
+  });
+
+  router.post('/crew/strength', estimates(), (request, response) => {
+    const { password, name } = strengthSchema.validateSync(request.body, { abortEarly: false });
+    response.json({ strength: strengthOf(password, [name]) });
   });
 
   router.post('/crew/sign-in', async (request, response) => {

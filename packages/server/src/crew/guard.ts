@@ -11,7 +11,7 @@ import { setWho, whoOf } from './who';
 export const READS: ReadonlySet<string> = new Set(['GET', 'HEAD']);
 
 /** What a reader may send all the same: what is theirs alone. */
-const OWN = /^\/crew\/(sign-out|password|passkeys|sessions)(\/|$)/;
+const OWN = /^\/crew\/(sign-out|password|passkeys|sessions|news)(\/|$)/;
 
 /** Reads who a request comes from, and refuses nobody. */
 export const readWho =

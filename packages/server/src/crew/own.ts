@@ -1,4 +1,5 @@
 /** For whoever is signed in: what is theirs alone. */
+import type { Request, Response } from 'express';
 import { Router } from 'express';
 import {
   closeOtherSessions,
@@ -9,7 +10,9 @@ import {
   removePasskey,
   setPassword,
 } from '../db/crew';
+import { newsFor, noteAtDoor, toldAtDoor } from '../db/door';
 import type { Db } from '../db/open';
+import type { DoorEvent } from '../db/schema';
 import { Problem, invalid, notFound } from '../problem';
 import { clearToken } from './cookie';
 import { deviceName } from './device';
@@ -22,6 +25,20 @@ import { signedInAs } from './who';
 
 export function ownRoutes(db: Db, keys: Passkeys): Router {
   const router = Router();
+  const note = ({ headers }: Request, response: Response, what: DoorEvent) => {
+    const { person, session: sessionId } = signedInAs(response);
+    noteAtDoor(db, { personId: person.id, what, sessionId, detail: deviceName(headers['user-agent']) });
+  };
+
+  router.get('/crew/news', (_request, response) => {
+    const { person, session } = signedInAs(response);
+    response.json(newsFor(db, person.id, session));
+  });
+
+  router.post('/crew/news', (_request, response) => {
+    toldAtDoor(db, signedInAs(response).session);
+    response.status(204).end();
+  });
 
   router.post('/crew/sign-out', (_request, response) => {
     closeSession(db, signedInAs(response).session);
@@ -32,10 +49,14 @@ export function ownRoutes(db: Db, keys: Passkeys): Router {
   router.use('/crew/password', ...attempts());
   router.post('/crew/password', async (request, response) => {
     const { person, session } = signedInAs(response);
-    const given = passwordSchema.validateSync(request.body, { abortEarly: false });
+    const given = passwordSchema.validateSync(request.body, {
+      abortEarly: false,
+      context: { name: person.name },
+    });
     if (!(await isPassword(personNamed(db, person.name)?.passwordHash, given.old)))
       throw wrong('The old password is another one.');
     setPassword(db, person.id, await hashPassword(given.password));
+    note(request, response, 'password');
     // Whoever knew the old one is out.
     closeOtherSessions(db, person.id, session);
     response.status(204).end();
@@ -51,6 +72,7 @@ export function ownRoutes(db: Db, keys: Passkeys): Router {
     const device = deviceName(request.headers['user-agent']);
     if (!(await keys.register(siteFor(request), person, answer, device)))
       throw new Problem(invalid([{ path: 'answer', message: 'does not prove what was asked' }]));
+    note(request, response, 'passkey-added');
     response.status(201).json(passkeysOf(db, person.id));
   });
 
@@ -61,6 +83,7 @@ export function ownRoutes(db: Db, keys: Passkeys): Router {
   router.delete('/crew/passkeys/:id', (request, response) => {
     if (!removePasskey(db, request.params.id, signedInAs(response).person.id))
       throw notFound('such passkey of yours');
+    note(request, response, 'passkey-removed');
     response.status(204).end();
   });
 

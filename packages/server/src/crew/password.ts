@@ -1,36 +1,31 @@
 /** Passwords: what is taken for one, and how it is kept. Lengths and parameters by OWASP (ASVS 4.0.3 2.1, Password Storage Cheat Sheet), from memory. */
 import { hash, verify } from '@node-rs/argon2';
 import { string } from 'yup';
+import { ENOUGH, strengthOf } from './strength';
 
 const SHORTEST = 12;
-const LONGEST = 128;
+export const LONGEST = 128;
 
 /** argon2id is the library's default algorithm. */
 const COST = { memoryCost: 19_456, timeCost: 2, parallelism: 1 } as const;
 
-/** Long ones that are tried first all the same; from memory. */
-const COMMON: ReadonlySet<string> = new Set([
-  '123456789012',
-  '1234567890123',
-  'qwertyuiopas',
-  'password1234',
-  'passwordpassword',
-  'iloveyou1234',
-  'administrator',
-  'letmeinletmein',
-]);
-
-const distinct = (text: string) => new Set(text).size;
-
-/** What is taken as a new password: long, of more than a few letters, none that everybody tries. */
+/** What is taken as a new password: long, and none that is guessed by what everybody tries, a name beside it among that. */
 export const newPassword = () =>
   string()
     .strict()
     .required('is required')
     .min(SHORTEST, `must have ${SHORTEST} characters or more: a few words in a row are easy to remember`)
     .max(LONGEST, `must have at most ${LONGEST} characters`)
-    .test('common', 'is one of those that are tried first', (text) => !COMMON.has(text.toLowerCase()))
-    .test('varied', 'must have 5 different characters or more', (text) => distinct(text) >= 5);
+    .test(
+      'strong',
+      'is one of those that are tried first: take a few words that do not belong together',
+      (text, { parent, options }) => {
+        // What is too long is refused for that; it is not worth reading.
+        if (text.length > LONGEST) return true;
+        const { name } = { ...options.context, ...(parent as { name?: unknown }) } as { name?: unknown };
+        return strengthOf(text, typeof name === 'string' ? [name] : []) >= ENOUGH;
+      },
+    );
 
 export const hashPassword = (password: string): Promise<string> => hash(password, COST);
 

@@ -2,7 +2,7 @@
 import * as yup from 'yup';
 import { ROLES } from '../db/schema';
 import { body, required } from '../schemas';
-import { newPassword } from './password';
+import { LONGEST, newPassword } from './password';
 
 const NAME_LENGTH = 60;
 /** Longer than any that is taken for a new one; argon2 is not asked about novels. */
@@ -20,6 +20,15 @@ const role = () =>
 const answer = () => yup.object().required('is required');
 
 export const joinSchema = body({ code: required(40), name: name(), password: newPassword() });
+/** One that is still being written, and whose it is to be. */
+export const strengthSchema = body({
+  password: yup
+    .string()
+    .strict()
+    .max(LONGEST, `must have at most ${LONGEST} characters`)
+    .required('is required'),
+  name: yup.string().strict().max(NAME_LENGTH, `must have at most ${NAME_LENGTH} characters`).default(''),
+});
 export const signInSchema = body({ name: name(), password: password() });
 export const passwordSchema = body({ old: password(), password: newPassword() });
 export const roleSchema = body({ role: role() });

@@ -2,6 +2,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { and, asc, eq, gt, isNull } from 'drizzle-orm';
 import { customAlphabet, nanoid } from 'nanoid';
+import { noteAtDoor } from './door';
 import type { Db } from './open';
 import type { Role } from './schema';
 import { invitations, passkeys, people, sessions } from './schema';
@@ -83,7 +84,7 @@ export function changePerson(db: Db, id: string, role: Role | null): boolean {
     if (role === null) {
       tx.delete(sessions).where(eq(sessions.personId, id)).run();
       tx.delete(passkeys).where(eq(passkeys.personId, id)).run();
-    }
+    } else noteAtDoor(tx, { personId: id, what: 'role', sessionId: null, detail: role });
     return true;
   });
 }
@@ -92,9 +93,11 @@ export function changePerson(db: Db, id: string, role: Role | null): boolean {
 export function openSession(db: Db, personId: string, device: string): string {
   const token = randomBytes(32).toString('base64url');
   const now = new Date();
+  const id = nanoid();
   db.insert(sessions)
-    .values({ id: nanoid(), tokenHash: hashOf(token), personId, device, createdAt: now, seenAt: now })
+    .values({ id, tokenHash: hashOf(token), personId, device, createdAt: now, seenAt: now })
     .run();
+  noteAtDoor(db, { personId, what: 'signed-in', sessionId: id, detail: device }, now);
   return token;
 }
 

@@ -261,7 +261,30 @@ export const sessions = sqliteTable('sessions', {
   device: text('device').notNull(),
   createdAt: createdAt(),
   seenAt: integer('seen_at', { mode: 'timestamp_ms' }).notNull(),
+  /** Up to when it was told what happened to how its person signs in; `null` for never. */
+  toldAt: integer('told_at', { mode: 'timestamp_ms' }),
 });
+
+/** What can happen to how a person signs in. */
+export const DOOR_EVENTS = ['signed-in', 'password', 'passkey-added', 'passkey-removed', 'role'] as const;
+
+export type DoorEvent = (typeof DOOR_EVENTS)[number];
+
+/** What happened to how a person signs in: told on their other devices, for it may have been somebody else. */
+export const doorEvents = sqliteTable(
+  'door_events',
+  {
+    id: text('id').primaryKey(),
+    personId: personId(),
+    what: text('what', { enum: DOOR_EVENTS }).notNull(),
+    /** The session it came from; `null` where it was none of theirs. That session may have ended since. */
+    sessionId: text('session_id'),
+    /** The device it came from, or the new role. */
+    detail: text('detail').notNull(),
+    at: integer('at', { mode: 'timestamp_ms' }).notNull(),
+  },
+  (table) => [index('door_events_person').on(table.personId, table.at)],
+);
 
 /** Codes to join by, good once and for minutes. Of a code only its hash is kept. */
 export const invitations = sqliteTable('invitations', {

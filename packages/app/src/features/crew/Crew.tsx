@@ -8,7 +8,8 @@ import { useMeQuery, useSignOutMutation } from './api';
 import { Devices } from './Devices';
 import { Invite } from './Invite';
 import { OwnDoor } from './OwnDoor';
-import { People, ROLES } from './People';
+import { People } from './People';
+import { ROLES } from './roles';
 import { sheet } from '../../theme';
 
 /** The crew: who belongs, which devices are signed in, how one signs in oneself. */
@@ -39,7 +40,7 @@ export function Crew() {
             {person.role === 'lead' ? <Invite /> : null}
             <People me={person} />
             <Devices />
-            <OwnDoor />
+            <OwnDoor name={person.name} />
             <ActionButton label="Sign out on this device" onPress={() => void leave()} />
           </>
         ) : null}

@@ -3,7 +3,7 @@ import { Image, View } from 'react-native';
 import { ActionButton, AppText, Options } from '../../basics';
 import type { Role } from './api';
 import { useInviteMutation } from './api';
-import { ROLES } from './People';
+import { ROLES } from './roles';
 import { Refusal } from './Refusal';
 import { sheet } from '../../theme';
 

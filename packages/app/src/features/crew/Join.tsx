@@ -4,6 +4,7 @@ import { ScrollView } from 'react-native';
 import { ActionButton, AppText, Column, Field } from '../../basics';
 import { useJoinMutation } from './api';
 import { Refusal } from './Refusal';
+import { StrengthMeter } from './StrengthMeter';
 import { useEnter } from './useEnter';
 import { sheet } from '../../theme';
 
@@ -33,6 +34,7 @@ export function Join() {
         <Field label="Code" value={code} most={40} fills="one-time-code" onChange={setCode} />
         <Field label="Your name" value={name} most={60} fills="username" onChange={setName} />
         <Field label="A password" value={password} most={128} secret="new-password" onChange={setPassword} />
+        <StrengthMeter password={password} name={name.trim()} />
         <AppText kind="small">12 characters or more: a few words in a row are easy to remember.</AppText>
         <Refusal error={error} />
         <ActionButton

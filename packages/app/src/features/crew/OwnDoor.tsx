@@ -11,6 +11,7 @@ import {
 } from './api';
 import { canKeepPasskeys } from './canKeepPasskeys';
 import { Refusal } from './Refusal';
+import { StrengthMeter } from './StrengthMeter';
 import { sheet } from '../../theme';
 
 /** Passkeys of whoever is signed in. */
@@ -45,7 +46,7 @@ function Passkeys() {
 }
 
 /** How a person signs in: passkeys and password. */
-export function OwnDoor() {
+export function OwnDoor({ name }: { name: string }) {
   const [old, setOld] = useState('');
   const [password, setPassword] = useState('');
   const [change, { error, isSuccess }] = useChangePasswordMutation();
@@ -63,6 +64,7 @@ export function OwnDoor() {
       <Passkeys />
       <Field label="Password now" value={old} most={128} secret="current-password" onChange={setOld} />
       <Field label="New password" value={password} most={128} secret="new-password" onChange={setPassword} />
+      <StrengthMeter password={password} name={name} />
       <Refusal error={error} />
       {isSuccess ? <AppText>Changed. Your other devices were signed out.</AppText> : null}
       <ActionButton

@@ -2,11 +2,10 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { ActionButton, AppText, Options } from '../../basics';
 import { sheet, useTokens } from '../../theme';
-import type { Person, Role } from './api';
+import type { Person } from './api';
 import { useGiveRoleMutation, usePeopleQuery, useSeeOffMutation } from './api';
 import { Refusal } from './Refusal';
-
-export const ROLES: Readonly<Record<Role, string>> = { lead: 'Leads', member: 'Works', reader: 'Reads' };
+import { ROLES } from './roles';
 
 /** Nobody is seen off by a slip of the thumb. */
 function SeeOff({ name, onSure }: { name: string; onSure: () => void }) {

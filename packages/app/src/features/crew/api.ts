@@ -46,6 +46,15 @@ interface Invitation {
   qr: string;
 }
 
+/** Something that happened to how one signs in, from another device. */
+interface DoorNews {
+  id: string;
+  what: 'signed-in' | 'password' | 'passkey-added' | 'passkey-removed' | 'role';
+  /** The device it came from, or the new role. */
+  detail: string;
+  at: string;
+}
+
 interface SignedIn {
   person: Person;
 }
@@ -58,8 +67,16 @@ const crewApi = api.injectEndpoints({
     people: build.query<Person[], undefined>({ query: () => 'crew/people', providesTags: ['Crew'] }),
     devices: build.query<Device[], undefined>({ query: () => 'crew/sessions', providesTags: ['Crew'] }),
     passkeys: build.query<Passkey[], undefined>({ query: () => 'crew/passkeys', providesTags: ['Crew'] }),
+    news: build.query<DoorNews[], undefined>({ query: () => 'crew/news', providesTags: ['Crew'] }),
+    newsSeen: build.mutation<null, undefined>({
+      query: () => ({ url: 'crew/news', method: 'POST' }),
+      invalidatesTags: ['Crew'],
+    }),
     join: build.mutation<SignedIn, { code: string; name: string; password: string }>({
       query: (body) => ({ url: 'crew/join', method: 'POST', body }),
+    }),
+    strength: build.mutation<{ strength: number }, { password: string; name: string }>({
+      query: (body) => ({ url: 'crew/strength', method: 'POST', body }),
     }),
     signIn: build.mutation<SignedIn, { name: string; password: string }>({
       query: (body) => ({ url: 'crew/sign-in', method: 'POST', body }),
@@ -109,7 +126,10 @@ export const {
   usePeopleQuery,
   useDevicesQuery,
   usePasskeysQuery,
+  useNewsQuery,
+  useNewsSeenMutation,
   useJoinMutation,
+  useStrengthMutation,
   useSignInMutation,
   useAskPasskeyMutation,
   useSignInByPasskeyMutation,

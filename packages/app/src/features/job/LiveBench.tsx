@@ -2,6 +2,8 @@ import { ScrollView, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useBenchRunner } from '../bench/useBenchRunner';
 import type { Job } from '../jobs/api';
+import { CIRCUIT } from '../../basics';
+import { GOAL } from '../../basics/focus';
 import { sheet, useTokens } from '../../theme';
 import { LiveLoom } from '../loom/LiveLoom';
 import { MeterBar } from '../meter/MeterBar';
@@ -14,7 +16,13 @@ export function LiveBench({ circuit, job }: { circuit: Circuit; job: Job }) {
   useBenchRunner();
   const actions = useTraceActions();
   return (
-    <View style={[styles.bench, { borderColor: t.line }]} role="complementary" aria-label="Live loom">
+    <View
+      id={CIRCUIT}
+      {...GOAL}
+      style={[styles.bench, { borderColor: t.line }]}
+      role="complementary"
+      aria-label="Live loom"
+    >
       <ScrollView style={styles.grow}>
         <LiveLoom circuit={circuit} actions={actions} />
       </ScrollView>

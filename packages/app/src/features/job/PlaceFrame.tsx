@@ -4,7 +4,7 @@ import { useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
 import { sheet, useShape, useTokens } from '../../theme';
 import { useHand } from '../settings/useHand';
-import { Deferred, Heard, SkipLink, WORK } from '../../basics';
+import { CIRCUIT, Deferred, Heard, SkipLink, WORK } from '../../basics';
 import { GOAL } from '../../basics/focus';
 import { SaveState } from '../circuit/SaveState';
 import { PLACE_TITLES, usePageTitle } from './title';
@@ -28,6 +28,7 @@ export function PlaceFrame({ job, here, tabs, children }: PlaceFrameProps) {
   const shape = useShape();
   const wide = shape === 'wide';
   const circuit = useAppSelector(({ edits }) => edits.present.circuit);
+  const hasBench = wide && circuit !== null && circuit.devices.length > 0;
   const title = PLACE_TITLES[here];
   usePageTitle(title, job);
   const places = <PlacesBar jobId={job.id} here={here} />;
@@ -46,6 +47,7 @@ export function PlaceFrame({ job, here, tabs, children }: PlaceFrameProps) {
       {beside ? places : null}
       <View style={styles.work} role="main">
         <SkipLink />
+        {hasBench ? <SkipLink to={CIRCUIT} /> : null}
         {low ? null : head}
         <ScrollView style={styles.grow}>
           {low ? head : null}
@@ -56,7 +58,7 @@ export function PlaceFrame({ job, here, tabs, children }: PlaceFrameProps) {
           {shape === 'small' ? places : null}
         </ScrollView>
       </View>
-      {wide && circuit && circuit.devices.length > 0 ? <LiveBench circuit={circuit} job={job} /> : null}
+      {hasBench ? <LiveBench circuit={circuit} job={job} /> : null}
       {shape === 'phone' ? places : null}
       <Told />
     </View>

@@ -4,6 +4,7 @@ import { useStore } from 'react-redux';
 import { BEGUN } from '../../documents/begun';
 import { useKept } from '../../documents/waiting';
 import type { Store } from '../../store';
+import { DoorNews } from '../crew/DoorNews';
 import { startJobs } from '../job/start';
 import { jobOf } from '../jobs/begun';
 import { JobRow } from '../jobs/JobRow';
@@ -22,6 +23,7 @@ export function FirstPage({ listed }: { listed: ReadonlySet<string> }) {
   });
   return (
     <>
+      <DoorNews />
       <Clock />
       <Outstanding />
       {begun.length > 0 ? (

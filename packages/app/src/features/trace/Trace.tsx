@@ -7,7 +7,7 @@ import type { Job } from '../jobs/api';
 import { sheetOpened } from './slice';
 import { sheet, useShape, useTokens } from '../../theme';
 import { useHand } from '../settings/useHand';
-import { ActionButton, Deferred, Heard, SkipLink, WORK } from '../../basics';
+import { ActionButton, CIRCUIT, Deferred, Heard, SkipLink, WORK } from '../../basics';
 import { GOAL } from '../../basics/focus';
 import { AirPane } from '../air/AirPane';
 import { FindPane } from '../find/FindPane';
@@ -102,6 +102,7 @@ export function Trace({ job, circuit }: TraceProps) {
   return (
     <View style={[styles.page, { backgroundColor: t.paper }]} role="main">
       <SkipLink />
+      {wide ? <SkipLink to={CIRCUIT} /> : null}
       {wide ? (
         <View style={[styles.wide, hand]}>
           <PlacesBar jobId={job.id} here="trace" />
@@ -113,7 +114,7 @@ export function Trace({ job, circuit }: TraceProps) {
             <ScrollView style={styles.grow}>{shown}</ScrollView>
             {pane === 'air' ? null : calls}
           </View>
-          <View style={[styles.bench, styles.meterFirst]}>
+          <View id={CIRCUIT} {...GOAL} style={[styles.bench, styles.meterFirst]}>
             {meter}
             <ScrollView style={styles.grow} contentContainerStyle={styles.centred}>
               <Deferred>{loom}</Deferred>
