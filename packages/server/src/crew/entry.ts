@@ -91,7 +91,7 @@ export function entryRoutes(db: Db, keys: Passkeys): Router {
 
   router.post('/crew/strength', estimates(), (request, response) => {
     const { password, name } = strengthSchema.validateSync(request.body, { abortEarly: false });
-    response.json({ strength: strengthOf(password, [name]) });
+    response.json({ strength: strengthOf(password, name === undefined ? [] : [name]) });
   });
 
   router.post('/crew/sign-in', async (request, response) => {

@@ -27,7 +27,7 @@ export const strengthSchema = body({
     .strict()
     .max(LONGEST, `must have at most ${LONGEST} characters`)
     .required('is required'),
-  name: yup.string().strict().max(NAME_LENGTH, `must have at most ${NAME_LENGTH} characters`).default(''),
+  name: yup.string().strict().max(NAME_LENGTH, `must have at most ${NAME_LENGTH} characters`),
 });
 export const signInSchema = body({ name: name(), password: password() });
 export const passwordSchema = body({ old: password(), password: newPassword() });

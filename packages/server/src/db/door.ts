@@ -9,7 +9,7 @@ import { doorEvents, sessions } from './schema';
 const TOLD_MS = 7 * 24 * 3600 * 1000;
 const MOST = 20;
 
-export interface Happened {
+interface Happened {
   personId: string;
   what: DoorEvent;
   /** The session it came from, `null` where it was none of theirs. */
