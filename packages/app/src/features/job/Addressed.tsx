@@ -1,6 +1,6 @@
 import { useGlobalSearchParams, usePathname } from 'expo-router';
 import type { PropsWithChildren } from 'react';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import type { Address } from './address';
 import { AddressContext } from './address';
 
@@ -15,5 +15,7 @@ export function Addressed({ base, children }: PropsWithChildren<{ base: string }
   const [held, setHeld] = useState<Address>({ path: base, view: undefined });
   if (isInside && (held.path !== path || held.view !== view)) setHeld({ path, view });
   const address = useMemo(() => (isInside ? { path, view } : held), [isInside, path, view, held]);
-  return <AddressContext.Provider value={address}>{children}</AddressContext.Provider>;
+  // What is shown stays until what the new address names is drawn, which is done a little at a time.
+  const shown = useDeferredValue(address);
+  return <AddressContext.Provider value={shown}>{children}</AddressContext.Provider>;
 }

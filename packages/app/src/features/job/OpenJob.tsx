@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
 import type { PropsWithChildren } from 'react';
-import { createContext, useContext, useEffect, useMemo } from 'react';
+import { createContext, useContext, useDeferredValue, useEffect, useMemo } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
@@ -87,7 +87,9 @@ export function OpenJob({ id, children }: PropsWithChildren<{ id: string }>) {
   useAwake();
   useHoldJob(id, ready ? job?.siteId : undefined);
   const opened = useMemo(() => (job && ready && circuit ? { job, circuit } : null), [job, ready, circuit]);
-  if (opened) return <OpenedContext.Provider value={opened}>{children}</OpenedContext.Provider>;
+  // The job is there at once, and its place is drawn a little at a time.
+  const isDue = useDeferredValue(opened !== null);
+  if (opened && isDue) return <OpenedContext.Provider value={opened}>{children}</OpenedContext.Provider>;
   return (
     <View style={[styles.page, { backgroundColor: t.paper }]} role="main">
       {error ? (

@@ -71,6 +71,8 @@ function OnTestPanels() {
   );
 }
 
+const readEarly = () => void readBeyond();
+
 /** Every job, newest first, with search and a way to a new one. */
 export function JobList() {
   const { search: given } = useLocalSearchParams<{ search?: string }>();
@@ -129,7 +131,7 @@ export function JobList() {
         <View role="list" style={styles.items}>
           {data?.map((job) => (
             <View key={job.id} role="listitem">
-              <JobRow job={job} onTouched={() => void readBeyond()} />
+              <JobRow job={job} onTouched={readEarly} />
             </View>
           ))}
         </View>

@@ -1,5 +1,6 @@
 import { formatDistanceToNow } from 'date-fns/formatDistanceToNow';
 import { router } from 'expo-router';
+import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import type { Job } from './api';
 import { sheet, useTokens } from '../../theme';
@@ -34,7 +35,7 @@ function StateWords({ job }: { job: Job }) {
 }
 
 /** One job in a list: a way into it; `onTouched` comes a moment before it is opened. */
-export function JobRow({ job, onTouched }: { job: Job; onTouched?: () => void }) {
+export const JobRow = memo(function JobRow({ job, onTouched }: { job: Job; onTouched?: () => void }) {
   const t = useTokens();
   return (
     <Pressable
@@ -60,7 +61,7 @@ export function JobRow({ job, onTouched }: { job: Job; onTouched?: () => void })
       <Icon name="chevron-right" color={t.mute} />
     </Pressable>
   );
-}
+});
 
 const styles = sheet({
   row: { borderWidth: 1, borderRadius: 12, padding: 14, flexDirection: 'row', alignItems: 'center', gap: 8 },
