@@ -135,8 +135,14 @@ test('what happens to how one signs in is told on the other devices, until it wa
     await ask('post', '/crew/sign-in').set('User-Agent', 'iPhone').send(given).expect(200),
   );
   expect(await news(lead)).toEqual(['signed-in: iPhone']);
-  await ask('post', '/crew/news', lead).expect(204);
+  // What came after the newest that was shown was not seen.
+  const [{ at }] = (await ask('get', '/crew/news', lead)).body as [{ at: string }];
+  const before = new Date(new Date(at).getTime() - 1).toISOString();
+  await ask('post', '/crew/news', lead).send({ upTo: before }).expect(204);
+  expect(await news(lead)).toHaveLength(1);
+  await ask('post', '/crew/news', lead).send({ upTo: at }).expect(204);
   expect(await news(lead)).toEqual([]);
+  await ask('post', '/crew/news', lead).send({ upTo: 'soon' }).expect(422);
 
   // A new password signs the other devices out; what signs in after it hears of that first.
   const change = { old: SECRET, password: 'seven dry maple boards' };
@@ -152,7 +158,7 @@ test('what happens to how one signs in is told on the other devices, until it wa
   const { id } = (await ask('get', '/me', sol)).body.person as { id: string };
   await ask('patch', `/crew/people/${id}`, again).send({ role: 'reader' }).expect(200);
   expect(await news(sol)).toEqual(['role: reader']);
-  await ask('post', '/crew/news', sol).expect(204);
+  await ask('post', '/crew/news', sol).send({ upTo: new Date().toISOString() }).expect(204);
 });
 
 test('only a hash of password, token and code is kept', async () => {

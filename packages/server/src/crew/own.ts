@@ -20,7 +20,7 @@ import { attempts, wrong } from './entry';
 import { hashPassword, isPassword } from './password';
 import type { Passkeys } from './passkeys';
 import { siteFor } from './passkeys';
-import { passkeySchema, passwordSchema } from './schemas';
+import { newsSchema, passkeySchema, passwordSchema } from './schemas';
 import { signedInAs } from './who';
 
 export function ownRoutes(db: Db, keys: Passkeys): Router {
@@ -35,8 +35,9 @@ export function ownRoutes(db: Db, keys: Passkeys): Router {
     response.json(newsFor(db, person.id, session));
   });
 
-  router.post('/crew/news', (_request, response) => {
-    toldAtDoor(db, signedInAs(response).session);
+  router.post('/crew/news', (request, response) => {
+    const { upTo } = newsSchema.validateSync(request.body, { abortEarly: false });
+    toldAtDoor(db, signedInAs(response).session, new Date(upTo));
     response.status(204).end();
   });
 

@@ -29,6 +29,14 @@ export const strengthSchema = body({
     .required('is required'),
   name: yup.string().strict().max(NAME_LENGTH, `must have at most ${NAME_LENGTH} characters`),
 });
+/** The newest that was shown: what came after it was not seen. */
+export const newsSchema = body({
+  upTo: yup
+    .string()
+    .strict()
+    .required('is required')
+    .test('time', 'must be a time, as ISO 8601 has it', (text) => !Number.isNaN(Date.parse(text))),
+});
 export const signInSchema = body({ name: name(), password: password() });
 export const passwordSchema = body({ old: password(), password: newPassword() });
 export const roleSchema = body({ role: role() });

@@ -46,7 +46,8 @@ export function newsFor(db: Db, personId: string, sessionId: string, now = Date.
     .all();
 }
 
-/** A device was told of everything up to now. */
-export function toldAtDoor(db: Db, sessionId: string, now = new Date()): void {
-  db.update(sessions).set({ toldAt: now }).where(eq(sessions.id, sessionId)).run();
+/** A device was told of everything up to a time, and of nothing that is still to come. */
+export function toldAtDoor(db: Db, sessionId: string, upTo: Date): void {
+  const toldAt = new Date(Math.min(upTo.getTime(), Date.now()));
+  db.update(sessions).set({ toldAt }).where(eq(sessions.id, sessionId)).run();
 }

@@ -38,7 +38,7 @@ export function DoorNews() {
         <ActionButton
           label="That was me"
           look="filled"
-          onPress={() => void seen(undefined)}
+          onPress={() => void seen({ upTo: data[0]!.at })}
           style={styles.grow}
         />
         <ActionButton label="It was not me" onPress={() => router.push('/crew')} style={styles.grow} />

@@ -22,21 +22,22 @@ export function StrengthMeter({ password, name = '' }: StrengthMeterProps) {
   const t = useTokens();
   const [ask] = useStrengthMutation();
   const [found, setFound] = useState<{ of: string; strength: number } | null>(null);
+  const of = `${name}\n${password}`;
   useEffect(() => {
     if (password === '') return;
     let wanted = true;
     const timer = setTimeout(() => {
       void ask({ password, name }).then(({ data }) => {
-        if (wanted && data) setFound({ of: password, strength: data.strength });
+        if (wanted && data) setFound({ of, strength: data.strength });
       });
     }, RESTS_MS);
     return () => {
       wanted = false;
       clearTimeout(timer);
     };
-  }, [ask, password, name]);
+  }, [ask, password, name, of]);
   // What was found of another password says nothing of this one.
-  if (found?.of !== password || password === '') return null;
+  if (found?.of !== of || password === '') return null;
   const { strength } = found;
   const words = WORDS[strength]!;
   const ink = strength < ENOUGH ? t.red : strength === ENOUGH ? t.amber : t.teal;

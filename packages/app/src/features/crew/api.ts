@@ -68,8 +68,8 @@ const crewApi = api.injectEndpoints({
     devices: build.query<Device[], undefined>({ query: () => 'crew/sessions', providesTags: ['Crew'] }),
     passkeys: build.query<Passkey[], undefined>({ query: () => 'crew/passkeys', providesTags: ['Crew'] }),
     news: build.query<DoorNews[], undefined>({ query: () => 'crew/news', providesTags: ['Crew'] }),
-    newsSeen: build.mutation<null, undefined>({
-      query: () => ({ url: 'crew/news', method: 'POST' }),
+    newsSeen: build.mutation<null, { upTo: string }>({
+      query: (body) => ({ url: 'crew/news', method: 'POST', body }),
       invalidatesTags: ['Crew'],
     }),
     join: build.mutation<SignedIn, { code: string; name: string; password: string }>({

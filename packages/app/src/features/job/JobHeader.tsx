@@ -1,9 +1,6 @@
 import { router } from 'expo-router';
 import type { PropsWithChildren } from 'react';
-import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import type { Circuit } from '@zygostat/core/circuit';
-import type { Bypass } from '@zygostat/core/record';
 import { bypassesStillIn } from '@zygostat/core/record';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
@@ -11,46 +8,23 @@ import { REDO, UNDO } from '../circuit/slice';
 import { Elsewhere } from './Elsewhere';
 import { HeadBanner } from './HeadBanner';
 import { goTo } from './address';
+import { labelsOf, useLeave } from './useLeave';
 import { CarryAir } from '../link/CarryAir';
 import { Present } from '../live/Present';
 import { Outstanding } from '../outbox/Outstanding';
 import { OnTest } from '../panel/OnTest';
-import { LeaveSheet } from '../record/LeaveSheet';
 import { useRecord } from '../record/useRecord';
 import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { ActionButton, AppText } from '../../basics';
 
-const labelsOf = (bypasses: readonly Bypass[], circuit: Circuit | null) =>
-  bypasses.map(({ device }) => circuit?.devices.find(({ id }) => id === device)?.label ?? device).join(', ');
-
-const toJobs = () => router.dismissTo('/');
-
-/** The way back to the jobs; with a safety bypassed that nobody has taken over, who watches is asked first. */
+/** The way back to the jobs. */
 function BackToJobs({ jobId }: { jobId: string }) {
-  const { standing } = useRecord(jobId);
-  const [asking, setAsking] = useState(false);
-  const circuit = useAppSelector(({ edits }) => edits.present.circuit);
-  const left = standing.bypasses.filter(({ state }) => state === 'in');
+  const { leave, question } = useLeave(jobId);
   return (
     <>
-      <ActionButton
-        label="Jobs"
-        hint="Back to jobs"
-        icon="back"
-        look="plain"
-        iconOnly
-        onPress={() => (left.length > 0 ? setAsking(true) : toJobs())}
-      />
-      {asking ? (
-        <LeaveSheet
-          jobId={jobId}
-          left={left}
-          labels={labelsOf(left, circuit)}
-          onLeave={toJobs}
-          onClose={() => setAsking(false)}
-        />
-      ) : null}
+      <ActionButton label="Jobs" hint="Back to jobs" icon="back" look="plain" iconOnly onPress={leave} />
+      {question}
     </>
   );
 }
@@ -121,7 +95,7 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
       </View>
       <Outstanding jobId={job.id} />
       <HeldOpen jobId={job.id} />
-      <Elsewhere jobId={job.id} />
+      <Elsewhere job={job} />
       <OnTest job={job} />
       <CarryAir job={job} />
     </>
