@@ -5,6 +5,7 @@ import type { RootState, Store } from '../../store';
 import type { Bench } from './slice';
 import { answered, failed } from './slice';
 import { theModel } from '../../model/model';
+import { whyOf } from '../../model/whyOf';
 
 /** How often time passes on the bench while something is pending, ms. */
 const TICK_MS = 1000;
@@ -56,7 +57,9 @@ function makeRunner(store: Store) {
         await round();
       }
     } catch (error) {
-      store.dispatch(failed(error instanceof Error ? error.message : 'The model stopped.'));
+      // What is asked next may be asked of a model that has just begun.
+      loaded = null;
+      store.dispatch(failed(whyOf(error)));
     } finally {
       busy = false;
     }

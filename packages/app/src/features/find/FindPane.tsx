@@ -54,7 +54,7 @@ function useCounted(diagnosis: Diagnosis, jobId: string): Diagnosis {
 function Search({ circuit, diagnosis: own, jobId }: SearchProps) {
   const diagnosis = useCounted(own, jobId);
   const dispatch = useAppDispatch();
-  const { view, working, failure, progress, stop } = useFindView(circuit, diagnosis);
+  const { view, working, failure, again, progress, stop } = useFindView(circuit, diagnosis);
   const { answer, tell, tryIt, noBetter, withdraw, lookForTwo, arrive, end } = useFindActions();
   const { meter, leave } = usePractice(jobId);
   const noteSeen = useSeen();
@@ -72,7 +72,13 @@ function Search({ circuit, diagnosis: own, jobId }: SearchProps) {
     leave();
     end();
   };
-  if (failure) return <AppText>{failure}</AppText>;
+  if (failure)
+    return (
+      <>
+        <AppText>{failure}</AppText>
+        <ActionButton label="Try again" onPress={again} />
+      </>
+    );
   if (progress) return <Pairing {...progress} onStop={() => (stop(), lookForTwo(false))} />;
   if (!view) return <Waiting label="Working out what each fault would show" />;
   const onAnswer = (step: Step, observed: readonly Observation[], instead: readonly string[] = []) => {

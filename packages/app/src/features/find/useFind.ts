@@ -6,6 +6,7 @@ import type { Circuit } from '@zygostat/core/circuit';
 import type { Diagnosis, Experience, FindView, Observation, Step } from '@zygostat/core/diagnose';
 import { DIAGNOSIS_VERSION, afterStep } from '@zygostat/core/diagnose';
 import { startModel } from '../../model/model';
+import { whyOf } from '../../model/whyOf';
 import type { Store } from '../../store';
 import { useAppSelector } from '../../store';
 import { useFoundQuery } from './api';
@@ -19,6 +20,7 @@ export function useFindView(circuit: Circuit, diagnosis: Diagnosis | null) {
   const [answer, setAnswer] = useState<{ to: Diagnosis; view: FindView } | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
   const [progress, setProgress] = useState<{ done: number; all: number } | null>(null);
+  const [tries, setTries] = useState(0);
   const own = useRef<ReturnType<typeof startModel> | null>(null);
   // Without the server, or before it answers, the likelihoods are those of judgement.
   const { data, isLoading } = useFoundQuery(undefined);
@@ -28,20 +30,34 @@ export function useFindView(circuit: Circuit, diagnosis: Diagnosis | null) {
   useEffect(() => {
     if (!diagnosis || isLoading) return;
     let wanted = true;
+    // How far it is goes another way than the answer, and may come after it.
+    let going = true;
     own.current ??= startModel();
-    const tell = proxy((done: number, all: number) => wanted && setProgress({ done, all }));
-    own.current.model
+    const asked = own.current;
+    const tell = proxy((done: number, all: number) => wanted && going && setProgress({ done, all }));
+    asked.model
       .find(circuit, diagnosis, diagnosis.unsurveyed ? { ...experience, seen } : experience, tell)
       .then(
         (view) => wanted && (setAnswer({ to: diagnosis, view }), setFailure(null)),
-        (error: unknown) =>
-          wanted && setFailure(error instanceof Error ? error.message : 'The model stopped.'),
+        (error: unknown) => {
+          // What is asked next is asked of another.
+          asked.stop();
+          if (own.current === asked) own.current = null;
+          if (wanted) setFailure(whyOf(error));
+        },
       )
-      .finally(() => wanted && setProgress(null));
+      .finally(() => {
+        going = false;
+        if (wanted) setProgress(null);
+      });
     return () => {
       wanted = false;
     };
-  }, [circuit, diagnosis, experience, seen, isLoading]);
+  }, [circuit, diagnosis, experience, seen, isLoading, tries]);
+  const again = useCallback(() => {
+    setFailure(null);
+    setTries((count) => count + 1);
+  }, []);
   /** Ends what is being worked out; the next question begins anew. */
   const stop = useCallback(() => {
     own.current?.stop();
@@ -49,7 +65,7 @@ export function useFindView(circuit: Circuit, diagnosis: Diagnosis | null) {
     setProgress(null);
   }, []);
   const working = diagnosis !== null && answer?.to !== diagnosis;
-  return { view: answer?.view ?? null, working, failure, progress, stop };
+  return { view: answer?.view ?? null, working, failure, again, progress, stop };
 }
 
 type Begun = Pick<Diagnosis, 'unsurveyed' | 'telephone'>;

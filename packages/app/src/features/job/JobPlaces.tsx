@@ -6,24 +6,31 @@ import { Trace } from '../trace/Trace';
 import { WirePlace } from '../wire/WirePlace';
 import { forgetOpen, keepOpen } from '../../store/resume';
 import { AddressContext, addressOf, placeAt } from './address';
-import { Addressed } from './Addressed';
+import { Addressed, useAddress } from './Addressed';
 import { OpenJob, useOpenedJob } from './OpenJob';
 
 const PLACES = { plan: PlanPlace, record: RecordPlace, survey: SurveyPlace, trace: Trace, wire: WirePlace };
 
-function Place() {
-  const { path, view } = useContext(AddressContext);
+/** Keeps where one is, at once and not when it has been drawn: a phone may let the app go in between. */
+function KeptOpen({ base }: { base: string }) {
+  const { path, view } = useAddress(base);
   useEffect(() => keepOpen(addressOf(path, view)), [path, view]);
   useEffect(() => forgetOpen, []);
-  const Shown = PLACES[placeAt(path)];
+  return null;
+}
+
+function Place() {
+  const Shown = PLACES[placeAt(useContext(AddressContext).path)];
   return <Shown {...useOpenedJob()} />;
 }
 
 /** A job, in the place its address names. */
 export function JobPlaces({ id }: { id: string }) {
+  const base = `/job/${id}`;
   return (
-    <Addressed base={`/job/${id}`}>
+    <Addressed base={base}>
       <OpenJob id={id}>
+        <KeptOpen base={base} />
         <Place />
       </OpenJob>
     </Addressed>

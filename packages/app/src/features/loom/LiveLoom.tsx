@@ -5,6 +5,7 @@ import type { Circuit } from '@zygostat/core/circuit';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { sheetOpened } from '../trace/slice';
 import { useBypassed } from '../record/useRecord';
+import { ActionButton, AppText } from '../../basics';
 import { sheet, useWide } from '../../theme';
 import type { TraceActions } from '../trace/useTraceActions';
 import { Loom } from './Loom';
@@ -14,6 +15,18 @@ import { useZoom } from './useZoom';
 
 /** Wider than this a loom only spreads, px. */
 const WIDEST = 1200;
+
+/** The circuit as it is could not be laid out: what is drawn, if anything, is the one before. */
+function Unlaid({ why, stands, onAgain }: { why: string; stands: boolean; onAgain: () => void }) {
+  return (
+    <View role="alert" style={styles.unlaid}>
+      <AppText>
+        {`${why} ${stands ? 'Wires are drawn as they were before the last change.' : 'The circuit is not drawn.'}`}
+      </AppText>
+      <ActionButton label="Draw it again" onPress={onAgain} />
+    </View>
+  );
+}
 
 /** The loom at whatever width it is given. */
 export const LiveLoom = memo(function LiveLoom({
@@ -28,7 +41,7 @@ export const LiveLoom = memo(function LiveLoom({
   const wide = useWide();
   const { width: window } = useWindowDimensions();
   const [width, setWidth] = useState(wide ? 0 : Math.floor(window));
-  const laid = useLaid(given, Math.min(width, WIDEST));
+  const { laid, failure, again } = useLaid(given, Math.min(width, WIDEST));
   const circuit = laid?.circuit ?? given;
   const view = useAppSelector(({ bench }) => bench.view);
   const meter = useAppSelector(({ bench }) => bench.meter);
@@ -62,6 +75,7 @@ export const LiveLoom = memo(function LiveLoom({
   };
   return (
     <View onLayout={measure}>
+      {failure ? <Unlaid why={failure} stands={laid !== null} onAgain={again} /> : null}
       <View ref={frame} testID="loom">
         {laid ? (
           <View style={zoom === 1 ? null : [styles.zoomed, { height: whole * zoom }]}>
@@ -101,6 +115,7 @@ export const LiveLoom = memo(function LiveLoom({
 });
 
 const styles = sheet({
+  unlaid: { padding: 12, gap: 8 },
   // Larger than its frame it is moved about in it.
   zoomed: { overflow: 'scroll' },
   scaled: { transformOrigin: 'top left', alignSelf: 'flex-start' },

@@ -30,7 +30,7 @@ const still = (node: View | null) => (node as unknown as HTMLElement | null)?.se
 export function MistakeLive({ circuit, wrong, shownBy, title, onClose }: MistakeLiveProps) {
   const [shown, setShown] = useState<{ circuit: Circuit; view: BenchView } | null>(null);
   const [width, setWidth] = useState(0);
-  const laid = useLaid(shown?.circuit ?? null, width);
+  const { laid } = useLaid(shown?.circuit ?? null, width);
   const { temperature, length, gauge } = useAppSelector(({ settings }) => settings);
   useEffect(() => {
     let wanted = true;

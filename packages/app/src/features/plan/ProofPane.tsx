@@ -57,13 +57,15 @@ function RepairOffer({ circuit, finding, findings }: RepairOfferProps) {
   );
   const { progress, answer, failure, start, stop } = useAside<Question, Repair | null>(ask);
   if (progress) return <Working label="Looking for a repair" progress={progress} onStop={stop} />;
-  if (failure) return <AppText color={t.red}>{failure}</AppText>;
   if (!answer)
     return (
-      <ActionButton
-        label="What would put it right?"
-        onPress={() => void start([circuit, finding, findings])}
-      />
+      <>
+        {failure ? <AppText color={t.red}>{failure}</AppText> : null}
+        <ActionButton
+          label="What would put it right?"
+          onPress={() => void start([circuit, finding, findings])}
+        />
+      </>
     );
   const repair = answer.value;
   if (!repair)
@@ -127,7 +129,7 @@ function FindingCard({ circuit, jobId, finding, findings }: RepairOfferProps & {
 export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string }) {
   const t = useTokens();
   const [explained, setExplained] = useState(false);
-  const { circuit: about, done, all, proof, stopped, stop, again } = useProof(circuit);
+  const { circuit: about, done, all, proof, stopped, failure, stop, again } = useProof(circuit);
   const saving = useAppSelector((state) => state.saving);
   const revision = saving.state === 'saved' ? `revision ${saving.base}` : 'changes not saved yet';
   const current = proof && about === circuit;
@@ -148,6 +150,7 @@ export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string 
       ) : (
         <View role="status" style={styles.stamp}>
           <AppText kind="strong">{stopped ? 'Stopped' : `Proving: ${done} of ${all || '…'} states`}</AppText>
+          {failure ? <AppText color={t.red}>{failure}</AppText> : null}
           <ProgressBar accessibilityLabel="Proving" progress={all === 0 ? 0 : done / all} color={t.copper} />
           <ActionButton label={stopped ? 'Prove it' : 'Stop'} onPress={stopped ? again : stop} />
         </View>

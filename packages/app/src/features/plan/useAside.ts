@@ -2,6 +2,7 @@ import { proxy } from 'comlink';
 import type { Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { startModel } from '../../model/model';
+import { whyOf } from '../../model/whyOf';
 import { useKept } from './lasting';
 import type { Model } from '../../model/answers';
 
@@ -42,14 +43,16 @@ export function useAside<Q, A>(ask: (model: Remote<Model>, question: Q, tell: Te
         const value = await ask(
           own.model,
           question,
-          proxy((what: string, done: number, all: number) => setProgress({ what, done, all })),
+          // How far it is goes another way than the answer, and may come after it.
+          proxy((what: string, done: number, all: number) => {
+            if (running.current === own) setProgress({ what, done, all });
+          }),
         );
         if (running.current !== own) return;
         kept.set(ask, { to: question, value });
         setAnswer({ to: question, value });
       } catch (error) {
-        if (running.current === own)
-          setFailure(error instanceof Error ? error.message : 'The model stopped.');
+        if (running.current === own) setFailure(whyOf(error));
       }
       if (running.current === own) stop();
     },

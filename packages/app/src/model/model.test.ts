@@ -1,0 +1,45 @@
+import { startModel, theModel } from './model';
+import { startEarly } from './worker';
+
+/** A thread that answers nothing: what its page is told is told by hand. */
+class Thread extends EventTarget {
+  static started: Thread[] = [];
+  ended = false;
+  constructor() {
+    super();
+    Thread.started.push(this);
+  }
+  postMessage = () => undefined;
+  terminate = () => (this.ended = true);
+  fail = (message = '') => this.dispatchEvent(new ErrorEvent('error', { message }));
+}
+
+Object.assign(globalThis, { Worker: Thread });
+beforeEach(() => (Thread.started = []));
+
+test('whoever waits is told when the thread fails, and what is asked next is asked of another', async () => {
+  const asked = theModel().warmUp();
+  const [first] = Thread.started;
+  void theModel();
+  expect(Thread.started).toEqual([first]);
+  first!.fail();
+  await expect(asked).rejects.toThrow('The model did not start.');
+  expect(first!.ended).toBe(true);
+  void theModel();
+  expect(Thread.started).toHaveLength(2);
+});
+
+test('a thread that failed before it was wanted is not handed on', async () => {
+  startEarly();
+  Thread.started[0]!.fail();
+  const asked = startModel().model.warmUp();
+  expect(Thread.started).toHaveLength(2);
+  Thread.started[1]!.fail('out of memory');
+  await expect(asked).rejects.toThrow('The model stopped: out of memory');
+});
+
+test('what is asked of a thread that has failed already is answered at once', async () => {
+  const { model } = startModel();
+  Thread.started[0]!.fail();
+  await expect(model.warmUp()).rejects.toThrow('The model did not start.');
+});
