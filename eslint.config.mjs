@@ -89,6 +89,14 @@ export default tseslint.config(
           message: 'Styles are compiled when they are first used: sheet (theme/sheet.ts).',
         },
       ],
+      'no-restricted-imports': [
+        'error',
+        {
+          name: 'react-native',
+          importNames: ['Pressable', 'Text'],
+          message: 'Tap and AppText (basics) do the same in a fraction of the time.',
+        },
+      ],
     },
   },
 );

@@ -21,11 +21,31 @@ const LEAN = {
     'lib/module/styles/themes/index.js',
   ),
 };
+// What every view and every button does for what next to none of them is asked (`lean/`): half of the time they took to be there.
+const OWN = join(__dirname, 'lean');
+const HOOKS = Object.fromEntries(
+  ['useElementLayout', 'useHover', 'useResponderEvents'].map((hook) => [
+    join(folder('react-native-web'), `dist/modules/${hook}/index.js`),
+    join(OWN, `${hook}.js`),
+  ]),
+);
 config.resolver.resolveRequest = (context, name, platform) => {
   if (NO_FONTS.test(name)) return { type: 'empty' };
   if (name in LEAN) return { type: 'sourceFile', filePath: LEAN[name] };
-  return context.resolveRequest(context, name, platform);
+  const found = context.resolveRequest(context, name, platform);
+  const isOwn = context.originModulePath.startsWith(OWN);
+  return !isOwn && found.filePath in HOOKS ? { ...found, filePath: HOOKS[found.filePath] } : found;
 };
+
+// What only hands on what others make reads each of them when it is first wanted: of the router and its like that is a third.
+const HANDS_ON =
+  /[\\/](packages[\\/].*[\\/](index|beyond)\.tsx?|node_modules[\\/](expo-router[\\/]build|@react-navigation|react-native-web[\\/]dist[\\/]index\.js).*)$/;
+config.transformer.getTransformOptions = () => ({
+  transform: {
+    experimentalImportSupport: true,
+    inlineRequires: { blockList: new Proxy({}, { has: (_, path) => !HANDS_ON.test(path) }) },
+  },
+});
 
 // `npm run dev`: the app comes from Metro, everything under /api from the server beside it, the model's worker from
 // where esbuild keeps it up to date.

@@ -1,12 +1,19 @@
 /** What comes before the router: it reads the address as this leaves it. */
 import { readBeyond } from './features/later';
 import { startEarly } from './model/worker';
+import { startStore } from './store/early';
 import { resume } from './store/resume';
+import { readFonts } from './theme/fonts';
 
 resume();
+readFonts();
 // Read and started while the rest begins: the list of jobs is not what is wanted first.
 if (window.location.pathname !== '/') {
   startEarly();
-  // Read once more when it is wanted, should it not come now.
-  readBeyond().catch(() => undefined);
+  const id = /^\/job\/([^/]+)/.exec(window.location.pathname)?.[1];
+  const store = startStore();
+  readBeyond()
+    .then(({ openEarly }) => id !== undefined && openEarly(store, decodeURIComponent(id)))
+    // Read once more when it is wanted, should it not come now.
+    .catch(() => undefined);
 }

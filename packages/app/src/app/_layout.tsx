@@ -6,18 +6,10 @@ import { Provider } from 'react-redux';
 import { followFocus } from '../basics/focus';
 import { hearKeys } from '../basics/keys';
 import { later } from '../features/later';
-import { makeStore, useAppSelector } from '../store';
+import { useAppSelector } from '../store';
+import { takeStore } from '../store/early';
 import { readyOffline } from '../store/offline';
-import {
-  dark,
-  glare,
-  light,
-  paperThemes,
-  sheet,
-  TokensContext,
-  usePageTheme,
-  useShippedFonts,
-} from '../theme';
+import { dark, glare, light, paperThemes, sheet, TokensContext, usePageTheme } from '../theme';
 import { paperIcon } from '../theme/icons';
 
 /** What is opened first has the line to itself for so long before the rest of the app is fetched, ms. */
@@ -56,8 +48,7 @@ function Themed() {
 }
 
 export default function Layout() {
-  const [store] = useState(makeStore);
-  useShippedFonts();
+  const [store] = useState(takeStore);
   useEffect(hearKeys, []);
   useEffect(followFocus, []);
   useEffect(() => {

@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react';
 import type { StyleProp, ViewStyle } from 'react-native';
-import { Pressable } from 'react-native';
 import type { IconName } from '../theme/icons';
 import { Icon } from '../theme/icons';
 import { sheet, useTokens } from '../theme';
+import { Tap } from './Tap';
 import { AppText } from './AppText';
 
 interface ActionButtonProps {
@@ -42,19 +42,18 @@ export function ActionButton({
   const on = look === 'filled' || pressed === true;
   const ink = on ? t.onCopper : look === 'plain' ? t.copper : t.ink;
   return (
-    <Pressable
+    <Tap
       role="button"
       aria-label={hint ?? label}
       {...(pressed !== undefined && { 'aria-pressed': pressed })}
       disabled={disabled === true}
       onPress={onPress}
-      style={({ pressed: held }) => [
+      style={[
         styles.act,
         look === 'plain'
           ? null
           : { borderWidth: 1, borderColor: on ? t.copper : t.line, backgroundColor: on ? t.copper : t.card },
         iconOnly ? styles.square : null,
-        held ? styles.held : null,
         disabled ? styles.disabled : null,
         style,
       ]}
@@ -65,7 +64,7 @@ export function ActionButton({
           {label}
         </AppText>
       )}
-    </Pressable>
+    </Tap>
   );
 }
 
@@ -81,6 +80,5 @@ const styles = sheet({
     gap: 8,
   },
   square: { paddingHorizontal: 0, width: 44 },
-  held: { opacity: 0.7 },
   disabled: { opacity: 0.4 },
 });

@@ -1,8 +1,8 @@
 import type { PropsWithChildren } from 'react';
 import { memo } from 'react';
 import type { StyleProp, TextStyle } from 'react-native';
-import { Text } from 'react-native';
 import { FONTS, inkStyle, sheet, SIZE, useTokens } from '../theme';
+import { RESET, host } from './host';
 
 const KINDS = sheet({
   body: { fontFamily: FONTS.text, fontSize: SIZE.body, lineHeight: 22 },
@@ -16,6 +16,7 @@ const KINDS = sheet({
 type AppTextProps = PropsWithChildren<{
   kind?: keyof typeof KINDS;
   color?: string;
+  /** It is cut after so many, with dots. */
   lines?: number;
   heading?: 1 | 2 | 3;
   style?: StyleProp<TextStyle>;
@@ -36,14 +37,32 @@ export const AppText = memo(function AppText({
 }: AppTextProps) {
   const tokens = useTokens();
   const ink = color ?? (kind === 'small' ? tokens.mute : tokens.ink);
-  const role = heading ? ({ role: 'heading', 'aria-level': heading } as const) : {};
-  return (
-    <Text
-      {...role}
-      {...(lines !== undefined && { numberOfLines: lines })}
-      style={[KINDS[kind], inkStyle(ink), style]}
-    >
-      {children}
-    </Text>
-  );
+  return host({
+    ...(heading && { role: 'heading', 'aria-level': heading }),
+    style: [RESET.words$raw, KINDS[kind], inkStyle(ink), linesStyle(lines), style],
+    children,
+  });
 });
+
+const ONE = sheet({
+  line: {
+    maxWidth: '100%',
+    overflow: 'hidden',
+    textOverflow: 'ellipsis',
+    whiteSpace: 'nowrap',
+    wordWrap: 'normal',
+  } as TextStyle,
+});
+
+/** A text that is cut. Several lines are counted by the browser in a way that has no name of its own in React Native. */
+const linesStyle = (lines: number | undefined) =>
+  lines === undefined || lines === 1
+    ? lines && ONE.line
+    : ({
+        display: '-webkit-box',
+        maxWidth: '100%',
+        overflow: 'clip',
+        textOverflow: 'ellipsis',
+        WebkitBoxOrient: 'vertical',
+        WebkitLineClamp: lines,
+      } as unknown as TextStyle);

@@ -1,6 +1,7 @@
 import type { PropsWithChildren } from 'react';
-import { Modal, Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { Modal, ScrollView, StyleSheet, View } from 'react-native';
 import { sheet, useTokens, useWide } from '../theme';
+import { Tap } from './Tap';
 import { ActionButton } from './ActionButton';
 import { AppText } from './AppText';
 import { useBackCloses } from './backCloses';
@@ -15,7 +16,7 @@ export function BottomSheet({ title, subtitle, onClose, children }: BottomSheetP
   return (
     <Modal transparent visible animationType="none" onRequestClose={onClose} aria-label={title}>
       <View style={[styles.cover, wide ? styles.right : styles.bottom]}>
-        <Pressable
+        <Tap
           style={[StyleSheet.absoluteFill, { backgroundColor: t.scrim }]}
           onPress={onClose}
           aria-hidden

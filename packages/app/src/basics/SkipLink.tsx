@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { Pressable } from 'react-native';
 import { sheet, useTokens } from '../theme';
+import { Tap } from './Tap';
 import { AppText } from './AppText';
 
 /** Names of what the links lead to: the work of a place, and the circuit beside it on a wide screen. */
@@ -14,7 +14,7 @@ export function SkipLink({ to = WORK }: { to?: keyof typeof LABELS }) {
   const t = useTokens();
   const [isHere, setHere] = useState(false);
   return (
-    <Pressable
+    <Tap
       role="link"
       aria-label={LABELS[to]}
       onPress={() => document.getElementById(to)?.focus()}
@@ -25,7 +25,7 @@ export function SkipLink({ to = WORK }: { to?: keyof typeof LABELS }) {
       <AppText kind="strong" color={t.copper}>
         {LABELS[to]}
       </AppText>
-    </Pressable>
+    </Tap>
   );
 }
 

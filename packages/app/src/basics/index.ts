@@ -8,4 +8,6 @@ export { PageHead } from './PageHead';
 export { CIRCUIT, SkipLink, WORK } from './SkipLink';
 export { Options } from './Options';
 export { AppText } from './AppText';
+export { Tap } from './Tap';
+export { RESET, host } from './host';
 export * from './Waiting';

@@ -7,6 +7,7 @@ export { Join } from './crew/Join';
 export { SignIn } from './crew/SignIn';
 export { NewJob } from './jobs/NewJob';
 export { JobPlaces } from './job/JobPlaces';
+export { openEarly } from './job/open';
 export { SitePlace } from './site/SitePlace';
 export { FirstPage } from './outbox/FirstPage';
 export { OutboxPlace } from './outbox/OutboxPlace';

@@ -1,4 +1,4 @@
-import { forgetOpen, keepOpen, resume, wasResumed } from './resume';
+import { forgetOpen, keepOpen, resume, takeResumed, wasResumed } from './resume';
 
 const at = (address: string) => window.history.replaceState(null, '', address);
 const address = () => window.location.pathname + window.location.search;
@@ -18,6 +18,7 @@ test('by the icon one is back where one was, in its view, until the job is left'
   keepOpen('/job/a-1/plan?view=sums');
   expect(openedAt('/?from=icon')).toBe('/job/a-1/plan?view=sums');
   expect(wasResumed()).toBe(true);
+  expect([takeResumed(), takeResumed()]).toEqual([true, false]);
   forgetOpen();
   expect(wasResumed()).toBe(false);
   expect(openedAt('/?from=icon')).toBe('/');

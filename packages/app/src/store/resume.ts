@@ -8,9 +8,17 @@ const WORKING_DAY_MS = 12 * 3_600_000;
 const KEY = 'open';
 
 let resumed = false;
+let isFresh = false;
 
 /** Opened by its icon in the middle of a job: the list of jobs, and what it shows of all of them, was not seen. */
 export const wasResumed = (): boolean => resumed;
+
+/** Whether nothing was shown since: once, to the first who asks. */
+export function takeResumed(): boolean {
+  const taken = isFresh;
+  isFresh = false;
+  return taken;
+}
 
 /** @param path - of the place of a job that is open, with its view. */
 export const keepOpen = (path: string): void => writeKept(KEY, { path, at: Date.now() });
@@ -36,4 +44,5 @@ export function resume(): void {
   const path = openBefore();
   history.replaceState(null, '', path ?? '/');
   resumed = path !== null;
+  isFresh = resumed;
 }

@@ -26,7 +26,6 @@ export function useShape(): Shape {
 export const useWide = (): boolean => useShape() === 'wide';
 
 export * from './compiled';
-export * from './fonts';
 export * from './page';
 export * from './paper';
 export * from './sheet';

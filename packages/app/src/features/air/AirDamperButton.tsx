@@ -1,5 +1,5 @@
-import { Pressable } from 'react-native';
 import { AIR } from '@zygostat/core/drawing';
+import { Tap } from '../../basics';
 import { sheet } from '../../theme';
 
 interface AirDamperButtonProps {
@@ -12,7 +12,7 @@ interface AirDamperButtonProps {
 /** Over a damper of the drawing: what it is and how it is held, a tap away. */
 export function AirDamperButton({ x, y, label, onPress }: AirDamperButtonProps) {
   return (
-    <Pressable
+    <Tap
       role="button"
       aria-label={label}
       onPress={onPress}

@@ -1,12 +1,12 @@
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Observation, Proposal, Step } from '@zygostat/core/diagnose';
 import { OPEN_OHMS } from '@zygostat/core/diagnose';
 import type { Names } from '@zygostat/core/words';
 import { choiceText, failureText, percentText, stepText } from '@zygostat/core/words';
 import { sheet, useTokens } from '../../theme';
-import { ActionButton, AppText } from '../../basics';
+import { ActionButton, AppText, Tap } from '../../basics';
 import { Aloud } from '../aloud/Aloud';
 import { GOAL, useFocusNext } from '../../basics/focus';
 import { BenchAnswer } from './BenchAnswer';
@@ -51,7 +51,7 @@ function Answer({ text, share, meaning, whole, onPress }: AnswerProps) {
   const t = useTokens();
   const means = whole ? meaning.join(', ') : (meaning[0] ?? '');
   return (
-    <Pressable
+    <Tap
       role="button"
       aria-label={text}
       onPress={onPress}
@@ -61,7 +61,7 @@ function Answer({ text, share, meaning, whole, onPress }: AnswerProps) {
       <AppText kind="small">
         {means === text ? percentText(share) : `${percentText(share)}: ${means}`}
       </AppText>
-    </Pressable>
+    </Tap>
   );
 }
 

@@ -1,7 +1,6 @@
-import { Pressable } from 'react-native';
 import type { IconName } from '../../theme/icons';
 import { Icon } from '../../theme/icons';
-import { AppText } from '../../basics';
+import { AppText, Tap } from '../../basics';
 import { sheet } from '../../theme';
 
 interface HeadBannerProps {
@@ -15,17 +14,12 @@ interface HeadBannerProps {
 /** Something that must not be forgotten, under the head of every place of a job; it leads to where it stands. */
 export function HeadBanner({ onPress, icon, words, ink, fill }: HeadBannerProps) {
   return (
-    <Pressable
-      role="link"
-      aria-label={words}
-      onPress={onPress}
-      style={[styles.held, { backgroundColor: fill }]}
-    >
+    <Tap role="link" aria-label={words} onPress={onPress} style={[styles.held, { backgroundColor: fill }]}>
       <Icon name={icon} size={20} color={ink} />
       <AppText kind="strong" color={ink} lines={1} style={styles.words}>
         {words}
       </AppText>
-    </Pressable>
+    </Tap>
   );
 }
 

@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
 import type { PropsWithChildren } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { bypassesStillIn } from '@zygostat/core/record';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
@@ -16,7 +16,7 @@ import { OnTest } from '../panel/OnTest';
 import { useRecord } from '../record/useRecord';
 import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
-import { ActionButton, AppText } from '../../basics';
+import { ActionButton, AppText, Tap } from '../../basics';
 
 /** The way back to the jobs. */
 function BackToJobs({ jobId }: { jobId: string }) {
@@ -57,7 +57,7 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
     <>
       <View style={styles.header}>
         <BackToJobs jobId={job.id} />
-        <Pressable
+        <Tap
           role="link"
           aria-label={`${job.site}, ${job.name}: to the site`}
           // In its place, not over it: only one job is ever open.
@@ -73,7 +73,7 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
           <AppText kind="small" lines={1}>
             {job.name}
           </AppText>
-        </Pressable>
+        </Tap>
         <Present jobId={job.id} />
         <ActionButton
           label="Undo"

@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
 import type { PropsWithChildren } from 'react';
-import { createContext, useContext, useDeferredValue, useEffect, useMemo } from 'react';
+import { createContext, useContext, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
@@ -9,23 +9,16 @@ import { useAppSelector } from '../../store';
 import type { OpenedJob } from '../jobs/api';
 import { problemOf } from '../../store/api';
 import { useOpenJobQuery } from '../jobs/api';
-import { benchOpened } from '../bench/slice';
-import { benchRunnerOf } from '../bench/useBenchRunner';
-import { told } from '../../store/notice';
-import { keptDraft } from '../../documents/sync';
 import { useHoldJob } from '../hold/useHoldJob';
-import { keptBench } from '../bench/kept';
-import { circuitDocument, saveRequested } from '../circuit/saving';
-import { keptSteps } from '../circuit/steps';
-import { traceOpened } from '../trace/slice';
 import { useAwake } from './useAwake';
+import { putOnBench, takeEarly } from './open';
 import { startJobs } from './start';
-import { opened, takeUp } from '../circuit/slice';
+import { opened } from '../circuit/slice';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, Waiting, AppText } from '../../basics';
 
-/** Puts a freshly read job on the bench, with any edit of it the server has not had yet. */
-function useLoadJob(id: string, fresh: OpenedJob | undefined): boolean {
+/** Puts the job on the bench once it is read; `true` when it is there. */
+function useLoadJob(id: string, fresh: OpenedJob | undefined, early: Promise<boolean> | null): boolean {
   const store = useStore() as unknown as Store;
   const ready = useAppSelector(({ saving }) => saving?.jobId === id);
   // What an earlier visit left is read while the job is.
@@ -34,25 +27,13 @@ function useLoadJob(id: string, fresh: OpenedJob | undefined): boolean {
     if (!fresh || ready) return;
     let wanted = true;
     const load = async () => {
-      await startJobs(store);
-      const draft = await keptDraft(circuitDocument, id);
-      if (!wanted) return;
-      const { dispatch } = store;
-      dispatch(traceOpened());
-      dispatch(told(null));
-      dispatch(benchOpened(keptBench(id) ?? {}));
-      const circuit = draft?.value ?? fresh.circuit;
-      dispatch(takeUp(circuit, keptSteps(id, circuit)));
-      dispatch(opened({ jobId: id, base: draft?.base ?? fresh.revision }));
-      benchRunnerOf(store).ask();
-      // Saved on top of what it was made on: the server says if another tab was first.
-      if (draft) dispatch(saveRequested);
+      if (!(await early)) await putOnBench(store, id, fresh, () => wanted);
     };
     void load();
     return () => {
       wanted = false;
     };
-  }, [store, id, fresh, ready]);
+  }, [store, id, fresh, ready, early]);
   useEffect(
     () => () => {
       // Read anew the next time, unless an edit is still on its way.
@@ -81,8 +62,14 @@ export function useOpenedJob(): Opened {
 /** Opens a job for the places inside it: loading, missing, or live. */
 export function OpenJob({ id, children }: PropsWithChildren<{ id: string }>) {
   const t = useTokens();
-  const { data: job, error, isFetching, refetch } = useOpenJobQuery(id, { refetchOnMountOrArgChange: true });
-  const ready = useLoadJob(id, isFetching ? undefined : job);
+  const [early] = useState(() => takeEarly(id));
+  const {
+    data: job,
+    error,
+    isFetching,
+    refetch,
+  } = useOpenJobQuery(id, { refetchOnMountOrArgChange: early === null });
+  const ready = useLoadJob(id, isFetching ? undefined : job, early);
   const circuit = useAppSelector(({ edits }) => edits?.present.circuit);
   useAwake();
   useHoldJob(id, ready ? job?.siteId : undefined);

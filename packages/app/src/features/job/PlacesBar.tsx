@@ -1,8 +1,8 @@
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { sheet, useShape, useTokens } from '../../theme';
 import type { IconName } from '../../theme/icons';
 import { Icon } from '../../theme/icons';
-import { AppText } from '../../basics';
+import { AppText, Tap } from '../../basics';
 import type { PlaceName } from './address';
 import { goTo } from './address';
 import { PLACE_TITLES } from './title';
@@ -34,7 +34,7 @@ export function PlacesBar({ jobId, here }: { jobId: string; here: PlaceName }) {
         const title = PLACE_TITLES[name];
         const ink = name === here ? t.copper : t.mute;
         return (
-          <Pressable
+          <Tap
             key={name}
             role="link"
             aria-label={title}
@@ -50,7 +50,7 @@ export function PlacesBar({ jobId, here }: { jobId: string; here: PlaceName }) {
             <AppText kind={shape === 'wide' ? 'strong' : 'small'} color={ink}>
               {title}
             </AppText>
-          </Pressable>
+          </Tap>
         );
       })}
     </View>

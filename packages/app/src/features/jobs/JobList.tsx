@@ -1,13 +1,13 @@
 import { router, useLocalSearchParams } from 'expo-router';
 import { useDeferredValue, useEffect, useState } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import { problemOf } from '../../store/api';
 import { useListBypassesQuery, useListJobsQuery, useListPanelsQuery } from './api';
 import { readBeyond, useReadEarly } from '../later';
 import { SearchField } from './SearchField';
 import { JobRow, plural } from './JobRow';
 import { sheet, useTokens } from '../../theme';
-import { ActionButton, Column, Waiting, AppText } from '../../basics';
+import { ActionButton, Column, Waiting, AppText, Tap } from '../../basics';
 
 /** Safeties that are bypassed anywhere, the first to be gone first: nobody opens the app without seeing them. */
 function Bypassed() {
@@ -24,7 +24,7 @@ function Bypassed() {
         {`${plural(data.length, 'safety')} bypassed`}
       </AppText>
       {data.map(({ bypass, job, name, site, label, by, to, until }) => (
-        <Pressable
+        <Tap
           key={`${job} ${bypass}`}
           role="link"
           aria-label={`Bypass of ${label}, ${site}`}
@@ -35,7 +35,7 @@ function Bypassed() {
           <AppText kind="small">
             {`${to ?? by} · gone by ${new Date(until).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' })}`}
           </AppText>
-        </Pressable>
+        </Tap>
       ))}
     </View>
   );
@@ -54,7 +54,7 @@ function OnTestPanels() {
       style={[styles.bypassed, { backgroundColor: t.amberSoft, borderColor: t.amber }]}
     >
       {on.map(({ id, name, onTestUntil }) => (
-        <Pressable
+        <Tap
           key={id}
           role="link"
           aria-label={`Fire panel of ${name}, on test`}
@@ -65,7 +65,7 @@ function OnTestPanels() {
           <AppText kind="small">
             {`until ${new Date(onTestUntil!).toLocaleTimeString([], { timeStyle: 'short' })}; nobody comes for a fire meanwhile`}
           </AppText>
-        </Pressable>
+        </Tap>
       ))}
     </View>
   );

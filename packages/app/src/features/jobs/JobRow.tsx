@@ -1,11 +1,11 @@
 import { formatDistanceToNow } from 'date-fns/formatDistanceToNow';
 import { router } from 'expo-router';
 import { memo } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import type { Job } from './api';
 import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
-import { AppText } from '../../basics';
+import { AppText, Tap } from '../../basics';
 
 export const plural = (count: number, noun: string) =>
   `${count} ${count === 1 ? noun : noun.endsWith('y') ? `${noun.slice(0, -1)}ies` : `${noun}s`}`;
@@ -38,15 +38,12 @@ function StateWords({ job }: { job: Job }) {
 export const JobRow = memo(function JobRow({ job, onTouched }: { job: Job; onTouched?: () => void }) {
   const t = useTokens();
   return (
-    <Pressable
+    <Tap
       role="link"
       aria-label={`Open ${job.name}, ${job.site}`}
       {...(onTouched && { onPressIn: onTouched })}
       onPress={() => router.push({ pathname: '/job/[id]', params: { id: job.id } })}
-      style={({ pressed }) => [
-        styles.row,
-        { backgroundColor: t.card, borderColor: t.line, opacity: pressed ? 0.7 : 1 },
-      ]}
+      style={[styles.row, { backgroundColor: t.card, borderColor: t.line }]}
     >
       <View style={styles.grow}>
         <AppText kind="strong" lines={1} style={styles.name}>
@@ -59,7 +56,7 @@ export const JobRow = memo(function JobRow({ job, onTouched }: { job: Job; onTou
         <StateWords job={job} />
       </View>
       <Icon name="chevron-right" color={t.mute} />
-    </Pressable>
+    </Tap>
   );
 });
 

@@ -3,7 +3,7 @@ import { router } from 'expo-router';
 import { useRef, useState } from 'react';
 import type { Control } from 'react-hook-form';
 import { Controller, useForm } from 'react-hook-form';
-import { Pressable, ScrollView, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import { CircuitError } from '@zygostat/core/circuit';
@@ -16,7 +16,7 @@ import { useListSitesQuery } from './api';
 import { jobsOutbox, newJob } from './begun';
 import { ReadBundle } from './ReadBundle';
 import { sheet, useTokens } from '../../theme';
-import { ActionButton, Column, AppText, PageHead } from '../../basics';
+import { ActionButton, Column, AppText, PageHead, Tap } from '../../basics';
 
 const text = (what: string) =>
   yup.string().trim().required(`Give the ${what} a name.`).max(80, 'At most 80 characters.');
@@ -66,7 +66,7 @@ interface ChoiceProps {
 function Choice({ title, summary, chosen, onPress }: ChoiceProps) {
   const t = useTokens();
   return (
-    <Pressable
+    <Tap
       role="radio"
       aria-checked={chosen}
       aria-label={title}
@@ -80,7 +80,7 @@ function Choice({ title, summary, chosen, onPress }: ChoiceProps) {
         <AppText kind="strong">{title}</AppText>
         <AppText kind="small">{summary}</AppText>
       </View>
-    </Pressable>
+    </Tap>
   );
 }
 

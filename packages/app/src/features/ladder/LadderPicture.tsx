@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import type { BenchView } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import { findConductor, nodeName } from '@zygostat/core/circuit';
@@ -9,6 +9,7 @@ import type { Standing } from '@zygostat/core/network';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { isLoadOn } from '../bench/live';
 import { showVolts } from '@zygostat/core/words';
+import { Tap } from '../../basics';
 import { FONTS, sheet, useTokens } from '../../theme';
 import { standingInk } from '../loom/inks';
 import { WireShape } from '../loom/WireShape';
@@ -99,7 +100,7 @@ const StopButton = memo(function StopButton({
   onTap: (node: string) => void;
 }) {
   return (
-    <Pressable
+    <Tap
       role="button"
       aria-label={label}
       testID={`rung-${stop.node}`}

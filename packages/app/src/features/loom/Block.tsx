@@ -4,11 +4,10 @@
  */
 import { memo } from 'react';
 import type { ViewStyle } from 'react-native';
-import { Pressable, View } from 'react-native';
 import type { Block } from '@zygostat/core/drawing';
 import type { Standing } from '@zygostat/core/network';
 import { fillStyle, sheet, useTokens } from '../../theme';
-import { AppText } from '../../basics';
+import { AppText, Tap, RESET, host } from '../../basics';
 import { OFF_TAB } from './arrows';
 import { standingFill, standingInk } from './inks';
 
@@ -39,21 +38,22 @@ interface BlockFaceProps {
 /** Designation and volts. Its label names the button that lies over it. */
 export const BlockFace = memo(function BlockFace({ block, name, figure, standing, line }: BlockFaceProps) {
   const t = useTokens();
-  return (
-    <View
-      id={faceId(block)}
-      aria-hidden
-      aria-label={`${name}, ${figure} volts, ${line ? 'line ' : ''}${standing}`}
-      style={[styles.block, placeOf(block), fillStyle(standingFill(t, standing, line))]}
-    >
-      <AppText kind="mark" lines={1} style={block.mark.length > 4 ? styles.long : null}>
-        {block.mark}
-      </AppText>
-      <AppText kind="figure" color={standingInk(t, standing, line)} style={styles.volts}>
-        {figure}
-      </AppText>
-    </View>
-  );
+  return host({
+    id: faceId(block),
+    'aria-hidden': true,
+    'aria-label': `${name}, ${figure} volts, ${line ? 'line ' : ''}${standing}`,
+    style: [RESET.box$raw, styles.block, placeOf(block), fillStyle(standingFill(t, standing, line))],
+    children: (
+      <>
+        <AppText kind="mark" lines={1} style={block.mark.length > 4 ? styles.long : null}>
+          {block.mark}
+        </AppText>
+        <AppText kind="figure" color={standingInk(t, standing, line)} style={styles.volts}>
+          {figure}
+        </AppText>
+      </>
+    ),
+  });
 });
 
 interface BlockButtonProps {
@@ -67,7 +67,7 @@ interface BlockButtonProps {
 function BlockButton({ block, inviting, onTap }: BlockButtonProps) {
   const t = useTokens();
   return (
-    <Pressable
+    <Tap
       {...OFF_TAB}
       role="button"
       aria-labelledby={faceId(block)}

@@ -1,10 +1,10 @@
 import { memo } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import type { Face } from '@zygostat/core/devices';
 import type { Chip } from '@zygostat/core/drawing';
 import { Icon } from '../../theme/icons';
 import { sheet, useTokens } from '../../theme';
-import { AppText } from '../../basics';
+import { AppText, Tap } from '../../basics';
 import { OFF_TAB } from './arrows';
 import { toneFill, toneInk } from './inks';
 
@@ -44,7 +44,7 @@ export const ChipButton = memo(function ChipButton({
         },
       ]}
     >
-      <Pressable
+      <Tap
         {...OFF_TAB}
         role="switch"
         aria-checked={tone === 'ok'}
@@ -59,8 +59,8 @@ export const ChipButton = memo(function ChipButton({
         <AppText kind="strong" color={ink} lines={1} style={styles.state}>
           {state ?? '–'}
         </AppText>
-      </Pressable>
-      <Pressable
+      </Tap>
+      <Tap
         {...OFF_TAB}
         role="button"
         aria-label={`About ${label}`}
@@ -68,7 +68,7 @@ export const ChipButton = memo(function ChipButton({
         style={styles.more}
       >
         <Icon name="more" size={20} color={t.mute} />
-      </Pressable>
+      </Tap>
     </View>
   );
 });

@@ -10,11 +10,8 @@ import { sheet, useWide } from '../../theme';
 import type { TraceActions } from '../trace/useTraceActions';
 import { Loom } from './Loom';
 import { LoomTools } from './LoomTools';
-import { useLaid } from './useLaid';
+import { loomWidth, useLaid } from './useLaid';
 import { useZoom } from './useZoom';
-
-/** Wider than this a loom only spreads, px. */
-const WIDEST = 1200;
 
 /** The circuit as it is could not be laid out: what is drawn, if anything, is the one before. */
 function Unlaid({ why, stands, onAgain }: { why: string; stands: boolean; onAgain: () => void }) {
@@ -41,7 +38,7 @@ export const LiveLoom = memo(function LiveLoom({
   const wide = useWide();
   const { width: window } = useWindowDimensions();
   const [width, setWidth] = useState(wide ? 0 : Math.floor(window));
-  const { laid, failure, again } = useLaid(given, Math.min(width, WIDEST));
+  const { laid, failure, again } = useLaid(given, loomWidth(width));
   const circuit = laid?.circuit ?? given;
   const view = useAppSelector(({ bench }) => bench.view);
   const meter = useAppSelector(({ bench }) => bench.meter);

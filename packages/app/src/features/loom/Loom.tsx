@@ -1,5 +1,5 @@
 import { memo, useCallback, useMemo } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import Svg, { Circle, Rect } from 'react-native-svg';
 import type { BenchView } from '@zygostat/core/behaviour';
 import { nodeName } from '@zygostat/core/circuit';
@@ -9,7 +9,7 @@ import type { Standing } from '@zygostat/core/network';
 import { CLASS_2, colourName } from '@zygostat/core/standards';
 import type { Meter } from '../bench/slice';
 import { sheet, useTokens } from '../../theme';
-import { ActionButton, AppText } from '../../basics';
+import { ActionButton, AppText, Tap } from '../../basics';
 import { showVolts } from '@zygostat/core/words';
 import { isSwitch } from '../bench/toggle';
 import type { Contested } from '../circuit/contested';
@@ -188,7 +188,7 @@ export const Loom = memo(function Loom({
         ))}
         {loom.wires.map(({ conductor, loose }) =>
           loose ? (
-            <Pressable
+            <Tap
               key={conductor}
               {...OFF_TAB}
               role="button"

@@ -1,10 +1,10 @@
 import { memo } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import type { Face } from '@zygostat/core/devices';
 import type { Plate } from '@zygostat/core/drawing';
 import { LOOM } from '@zygostat/core/drawing';
 import { sheet, useTokens } from '../../theme';
-import { AppText } from '../../basics';
+import { AppText, Tap } from '../../basics';
 import { OFF_TAB } from './arrows';
 import { toneInk } from './inks';
 
@@ -32,7 +32,7 @@ export const PlateButton = memo(function PlateButton({
   const ink = toneInk(t, tone);
   const name = `${plate.label}, ${station}${plate.line ? ', line voltage' : ''}${state ? `, ${state}` : ''}`;
   return (
-    <Pressable
+    <Tap
       {...OFF_TAB}
       {...(operable ? { role: 'switch', 'aria-checked': tone === 'ok' } : { role: 'button' })}
       aria-label={name}
@@ -61,7 +61,7 @@ export const PlateButton = memo(function PlateButton({
           </AppText>
         ) : null}
       </View>
-    </Pressable>
+    </Tap>
   );
 });
 

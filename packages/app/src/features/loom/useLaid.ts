@@ -3,6 +3,7 @@ import type { Circuit } from '@zygostat/core/circuit';
 import type { Loom } from '@zygostat/core/drawing';
 import { theModel } from '../../model/model';
 import { whyOf } from '../../model/whyOf';
+import { WIDE } from '../../theme';
 
 /** A circuit, and where everything of it is drawn. */
 export interface Laid {
@@ -10,16 +11,47 @@ export interface Laid {
   loom: Loom;
 }
 
+/** A circuit laid out for a width, or about to be. */
+interface Laying {
+  laid: Laid | null;
+  done: Promise<Laid>;
+}
+
 /** What was laid out already, by circuit and width: one comes back to it without waiting for the model, which may be busy. */
-const known = new WeakMap<Circuit, Map<number, Laid>>();
+const known = new WeakMap<Circuit, Map<number, Laying>>();
 
 const knownOf = (circuit: Circuit | null, width: number) =>
-  (circuit && known.get(circuit)?.get(width)) ?? null;
+  (circuit && known.get(circuit)?.get(width)?.laid) ?? null;
 
-async function lay(circuit: Circuit, width: number): Promise<Laid> {
-  const laid = { circuit, loom: await theModel().loom(circuit, width) };
-  known.set(circuit, (known.get(circuit) ?? new Map<number, Laid>()).set(width, laid));
-  return laid;
+function lay(circuit: Circuit, width: number): Promise<Laid> {
+  const widths = known.get(circuit) ?? new Map<number, Laying>();
+  known.set(circuit, widths);
+  const begun = widths.get(width);
+  if (begun) return begun.done;
+  const layOut = async () => {
+    try {
+      const laid = { circuit, loom: await theModel().loom(circuit, width) };
+      widths.set(width, { laid, done: Promise.resolve(laid) });
+      return laid;
+    } catch (error) {
+      widths.delete(width);
+      throw error;
+    }
+  };
+  const done = layOut();
+  widths.set(width, { laid: null, done });
+  return done;
+}
+
+/** Wider than this a loom only spreads, px. */
+const WIDEST = 1200;
+
+/** The width a loom is laid out for in so much room, px. */
+export const loomWidth = (room: number): number => Math.min(Math.floor(room), WIDEST);
+
+/** Lays a circuit out as it will be wanted across a phone, before there is anything to show it in. */
+export function layEarly(circuit: Circuit | null): void {
+  if (circuit && window.innerWidth < WIDE) lay(circuit, loomWidth(window.innerWidth)).catch(() => undefined);
 }
 
 /** What of a circuit is drawn, and how far that is behind. */

@@ -1,4 +1,4 @@
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { expectedRange } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import { nodeName } from '@zygostat/core/circuit';
@@ -10,7 +10,7 @@ import type { Probe } from '../bench/slice';
 import { meterSet, probeArmed } from '../bench/slice';
 import { sheetOpened } from '../trace/slice';
 import { FONTS, sheet, SIZE, useTokens } from '../../theme';
-import { AppText } from '../../basics';
+import { AppText, Tap } from '../../basics';
 
 const MODE_NAMES: Record<MeterMode, string> = { 'ac-volts': 'V~', 'dc-volts': 'V⎓', ohms: 'Ω', amps: 'A~' };
 const MODE_WORDS: Record<MeterMode, string> = {
@@ -30,7 +30,7 @@ function ProbePlace({ probe, circuit, alone = false }: { probe: Probe; circuit: 
   const armed = useAppSelector(({ bench }) => bench.armed === probe);
   const place = node === null ? null : nodeName(circuit, node);
   return (
-    <Pressable
+    <Tap
       role="button"
       aria-label={`${probe === 'red' ? 'Red' : 'Black'} probe ${place ? `on ${place}` : 'not placed'}. Pick it up`}
       aria-pressed={armed}
@@ -47,7 +47,7 @@ function ProbePlace({ probe, circuit, alone = false }: { probe: Probe; circuit: 
       <AppText color={t.meterInk} lines={1} style={styles.placeText}>
         {armed ? 'tap a stud' : (place ?? (alone ? probe : `${probe}: place it`))}
       </AppText>
-    </Pressable>
+    </Tap>
   );
 }
 
@@ -71,7 +71,7 @@ export function MeterBar({ circuit }: { circuit: Circuit }) {
           : `expected ${showQuantity(range.low, reading.unit).figure}–${showQuantity(range.high, reading.unit).figure}`
         : '';
   const modeButton = (
-    <Pressable
+    <Tap
       role="button"
       aria-label={`Meter on ${MODE_WORDS[mode]}. Change`}
       testID="meter-mode"
@@ -81,7 +81,7 @@ export function MeterBar({ circuit }: { circuit: Circuit }) {
       <AppText kind="figure" color={t.meterInk}>
         {shown && mode !== 'ac-volts' && mode !== 'dc-volts' ? shown.unit : MODE_NAMES[mode]}
       </AppText>
-    </Pressable>
+    </Tap>
   );
   if (red === null && black === null && armed === null)
     return (
@@ -119,7 +119,7 @@ export function MeterBar({ circuit }: { circuit: Circuit }) {
         </View>
       </View>
       <View style={styles.buttons}>
-        <Pressable
+        <Tap
           role="button"
           aria-label="Log what your meter reads"
           disabled={!placed || !reading?.ok}
@@ -129,8 +129,8 @@ export function MeterBar({ circuit }: { circuit: Circuit }) {
           <AppText kind="strong" color={t.onCopper}>
             Log
           </AppText>
-        </Pressable>
-        <Pressable
+        </Tap>
+        <Tap
           role="button"
           aria-label={
             kind === 'high-z'
@@ -145,7 +145,7 @@ export function MeterBar({ circuit }: { circuit: Circuit }) {
           <AppText kind="small" color={t.meterInk}>
             {kind === 'high-z' ? 'Hi-Z' : 'Lo-Z'}
           </AppText>
-        </Pressable>
+        </Tap>
       </View>
     </View>
   );

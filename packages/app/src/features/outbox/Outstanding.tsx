@@ -1,8 +1,7 @@
 import { router } from 'expo-router';
-import { Pressable } from 'react-native';
 import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
-import { AppText } from '../../basics';
+import { AppText, Tap } from '../../basics';
 import { useWaiting } from './useWaiting';
 import { outstandingText } from './words';
 
@@ -15,7 +14,7 @@ export function Outstanding({ jobId }: { jobId?: string }) {
   const [ink, fill] = isBad ? [t.red, t.redSoft] : [t.amber, t.amberSoft];
   const words = outstandingText(waiting);
   return (
-    <Pressable
+    <Tap
       role="link"
       aria-label={`${words} To all that waits`}
       onPress={() => router.push('/outbox')}
@@ -26,7 +25,7 @@ export function Outstanding({ jobId }: { jobId?: string }) {
         {words}
       </AppText>
       <Icon name="chevron-right" size={20} color={ink} />
-    </Pressable>
+    </Tap>
   );
 }
 

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import type { GestureResponderEvent, LayoutChangeEvent } from 'react-native';
-import { Image, Pressable, View } from 'react-native';
+import { Image, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { marksOf, nodeName } from '@zygostat/core/circuit';
 import type { Photo } from './api';
 import { sheet, useTokens } from '../../theme';
-import { ActionButton, BottomSheet, AppText } from '../../basics';
+import { ActionButton, BottomSheet, AppText, Tap } from '../../basics';
 import { photoUrl } from './photo-url';
 import { useChangePhoto } from './usePhotos';
 
@@ -43,9 +43,9 @@ export function PhotoSheet({ jobId, circuit, photo, onClose }: PhotoSheetProps) 
       onClose={onClose}
     >
       <View onLayout={({ nativeEvent }: LayoutChangeEvent) => setWidth(nativeEvent.layout.width)}>
-        <Pressable role="button" aria-label="Pin a terminal here" onPress={node} testID="photo">
+        <Tap role="button" aria-label="Pin a terminal here" onPress={node} testID="photo">
           <Image source={{ uri: photoUrl(jobId, photo.id) }} style={{ width, height }} alt="" />
-        </Pressable>
+        </Tap>
         {[...photo.pins, ...(spot ? [{ ...spot, terminal: '?' }] : [])].map(({ x, y, terminal }) => (
           <View
             key={`${terminal} ${x} ${y}`}

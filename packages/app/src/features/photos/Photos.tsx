@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { Image, Pressable, View } from 'react-native';
+import { Image, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Photo } from './api';
 import { sheet, useTokens } from '../../theme';
-import { ActionButton, AppText } from '../../basics';
+import { ActionButton, AppText, Tap } from '../../basics';
 import { PhotoSheet } from './PhotoSheet';
 import { photoUrl } from './photo-url';
 import { usePhotos, useTakePhoto } from './usePhotos';
@@ -43,14 +43,14 @@ export function Photos({ jobId, circuit }: { jobId: string; circuit: Circuit }) 
             {photos
               .filter(({ station }) => station === id)
               .map((photo: Photo, i) => (
-                <Pressable
+                <Tap
                   key={photo.id}
                   role="button"
                   aria-label={`Open photograph ${i + 1} of ${name}, ${photo.pins.length} pins`}
                   onPress={() => setOpen(photo.id)}
                 >
                   <Image source={{ uri: photoUrl(jobId, photo.id) }} style={styles.thumb} alt="" />
-                </Pressable>
+                </Tap>
               ))}
           </View>
         </View>

@@ -1,5 +1,5 @@
 import { Fragment } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import { findConductor, splitTerminal } from '@zygostat/core/circuit';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { ExchangeGrid, LandedEnd } from '@zygostat/core/prove';
@@ -7,7 +7,7 @@ import { colourName } from '@zygostat/core/standards';
 import type { Tokens } from '../../theme';
 import { sheet, useTokens } from '../../theme';
 import type { MistakeFound } from '../../model/answers';
-import { AppText } from '../../basics';
+import { AppText, Tap } from '../../basics';
 import type { Harm } from './harm';
 import { HARMS, harmOf } from './harm';
 
@@ -59,7 +59,7 @@ export function MistakeGrid({ circuit, grid, chosen, onChoose }: MistakeGridProp
     const isChosen = chosen?.[0] === pair[0] && chosen[1] === pair[1];
     const named = pair.map((end) => endName(circuit, end)).join(' with ');
     return (
-      <Pressable
+      <Tap
         key={heads[j]! + j}
         role="button"
         aria-label={`${named}: ${HARMS[harm].word}`}
@@ -75,7 +75,7 @@ export function MistakeGrid({ circuit, grid, chosen, onChoose }: MistakeGridProp
         <AppText kind="strong" color={ink}>
           {HARMS[harm].sign}
         </AppText>
-      </Pressable>
+      </Tap>
     );
   };
   return (

@@ -1,10 +1,10 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import type { List } from '@zygostat/core/building';
 import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
-import { ActionButton, AppText, Column, PageHead, Waiting } from '../../basics';
+import { ActionButton, AppText, Column, PageHead, Waiting, Tap } from '../../basics';
 import { problemOf } from '../../store/api';
 import { useSiteQuery } from '../jobs/api';
 import { Addressed } from '../job/Addressed';
@@ -27,7 +27,7 @@ function Jobs({ id }: { id: string }) {
     <View role="list" aria-label="Jobs here" style={styles.column}>
       {data?.jobs.map((job) => (
         <View key={job.id} role="listitem">
-          <Pressable
+          <Tap
             role="link"
             aria-label={`Open ${job.name}`}
             onPress={() => router.push({ pathname: '/job/[id]', params: { id: job.id } })}
@@ -38,7 +38,7 @@ function Jobs({ id }: { id: string }) {
               <AppText kind="small">{job.system}</AppText>
             </View>
             <Icon name="chevron-right" color={t.mute} />
-          </Pressable>
+          </Tap>
         </View>
       ))}
     </View>

@@ -1,8 +1,8 @@
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import type { ColourCode } from '@zygostat/core/standards';
 import { COLOURS, colourName } from '@zygostat/core/standards';
 import { sheet, useTokens } from '../../theme';
-import { ActionButton, AppText } from '../../basics';
+import { ActionButton, AppText, Tap } from '../../basics';
 
 interface PaletteProps {
   colours: readonly ColourCode[];
@@ -19,7 +19,7 @@ export function Palette({ colours, chosen, onPick, none, noneChosen }: PalettePr
   return (
     <View style={styles.palette} role="group" aria-label="Colours">
       {colours.map((code) => (
-        <Pressable
+        <Tap
           key={code}
           role="button"
           aria-label={`${colourName(code)}, ${code}`}
@@ -33,7 +33,7 @@ export function Palette({ colours, chosen, onPick, none, noneChosen }: PalettePr
         >
           <View style={[styles.swatch, { backgroundColor: COLOURS[code].hex, borderColor: t.mute }]} />
           <AppText kind="figure">{code}</AppText>
-        </Pressable>
+        </Tap>
       ))}
       {none ? (
         <ActionButton

@@ -1,8 +1,7 @@
-import { Pressable } from 'react-native';
 import type { ColourCode } from '@zygostat/core/standards';
 import { colourName } from '@zygostat/core/standards';
 import { sheet, useTokens } from '../../theme';
-import { AppText } from '../../basics';
+import { AppText, Tap } from '../../basics';
 import { Swatch } from '../trace/Swatch';
 
 interface TerminalRowProps {
@@ -21,7 +20,7 @@ interface TerminalRowProps {
 export function TerminalRow({ name, mark, colour, bare, active, onPress }: TerminalRowProps) {
   const t = useTokens();
   return (
-    <Pressable
+    <Tap
       role="radio"
       aria-checked={active}
       aria-label={`${name}, ${colour ? colourName(colour) : bare ? 'nothing there' : 'not recorded'}`}
@@ -36,7 +35,7 @@ export function TerminalRow({ name, mark, colour, bare, active, onPress }: Termi
         {mark}
       </AppText>
       {colour ? <Swatch colour={colour} /> : <AppText color={t.mute}>{bare ? 'nothing' : '–'}</AppText>}
-    </Pressable>
+    </Tap>
   );
 }
 

@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
 import type { LayoutChangeEvent } from 'react-native';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import type { Caller, Timeline } from '@zygostat/core/behaviour';
 import { instantAt } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
@@ -12,7 +12,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { thermostatsOf } from '../bench/calls';
 import { momentShown } from '../bench/slice';
 import { sheet, useTokens } from '../../theme';
-import { ActionButton, Waiting, AppText } from '../../basics';
+import { ActionButton, Waiting, AppText, Tap } from '../../basics';
 import { LaneChart } from './LaneChart';
 
 const CALLS: Record<Call, string> = { cool: 'Cool', heat: 'Heat', fan: 'Fan' };
@@ -189,7 +189,7 @@ export function TimelinePane({ circuit }: { circuit: Circuit }) {
           </AppText>
           <View role="list">
             {sequence.map((line) => (
-              <Pressable
+              <Tap
                 key={line.at}
                 role="listitem"
                 onPress={() => scrub(line.at)}
@@ -199,7 +199,7 @@ export function TimelinePane({ circuit }: { circuit: Circuit }) {
                   {showDuration(line.at)}
                 </AppText>
                 <AppText>{line.text}</AppText>
-              </Pressable>
+              </Tap>
             ))}
           </View>
           <AppText kind="small" style={styles.inset}>

@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Call } from '../bench/calls';
 import { activeCalls, setPointOf } from '../bench/calls';
@@ -9,7 +9,7 @@ import { showTemperature } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { sheetOpened } from './slice';
 import { sheet, useTokens } from '../../theme';
-import { ActionButton, AppText } from '../../basics';
+import { ActionButton, AppText, Tap } from '../../basics';
 import { troubles } from './Surroundings';
 import type { TraceActions } from './useTraceActions';
 
@@ -74,7 +74,7 @@ export function CallStrip({ circuit, actions }: { circuit: Circuit; actions: Tra
             <CallButton key={call} call={call} label={label} pressed={active.has(call)} actions={actions} />
           ))}
         </View>
-        <Pressable
+        <Tap
           role="button"
           aria-label={`in ${bare(indoorC, unit)}${setC === null ? '' : ` set ${bare(setC, unit)}`}, out ${showTemperature(outdoorC, unit)}. Change temperatures and set point${around.map((trouble) => `. ${trouble}`).join('')}`}
           testID="conditions"
@@ -88,7 +88,7 @@ export function CallStrip({ circuit, actions }: { circuit: Circuit; actions: Tra
           <AppText kind="figure" lines={1}>
             out {showTemperature(outdoorC, unit)}
           </AppText>
-        </Pressable>
+        </Tap>
       </View>
     </View>
   );

@@ -1,6 +1,6 @@
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { sheet, useTokens } from '../../theme';
-import { AppText } from '../../basics';
+import { AppText, Tap } from '../../basics';
 import type { Pane } from './panes';
 import { PANES } from './panes';
 
@@ -17,7 +17,7 @@ export function PaneTabs({ panes, here, onGo }: PaneTabsProps) {
   return (
     <View style={styles.tabs} role="group" aria-label="Views">
       {panes.map((name) => (
-        <Pressable
+        <Tap
           key={name}
           role="button"
           aria-label={name === 'readings' ? 'Readings log' : PANES[name]}
@@ -28,7 +28,7 @@ export function PaneTabs({ panes, here, onGo }: PaneTabsProps) {
           <AppText kind="strong" color={name === shown ? t.copper : t.mute}>
             {PANES[name]}
           </AppText>
-        </Pressable>
+        </Tap>
       ))}
     </View>
   );

@@ -1,5 +1,5 @@
 import { useDeferredValue, useEffect } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { landedOn, splitTerminal } from '@zygostat/core/circuit';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -8,7 +8,7 @@ import { loadFollowed } from '../bench/slice';
 import { standingInk } from '../loom/inks';
 import { namesIn, onwardText, percentText, showVolts, stopText } from '@zygostat/core/words';
 import { sheet, useTokens, useWide } from '../../theme';
-import { ActionButton, AppText } from '../../basics';
+import { ActionButton, AppText, Tap } from '../../basics';
 
 /** Suspicion below this is not written. */
 const LEAST_MARKED = 0.05;
@@ -72,7 +72,7 @@ export function PathPane({ circuit, onStud }: { circuit: Circuit; onStud: (node:
       <View role="list">
         {stops.map(({ name, stop: { node, inside, volts, standing, onward } }, i) => (
           <View key={`${node}${i}`} role="listitem">
-            <Pressable
+            <Tap
               role="button"
               aria-label={`${name}, ${showVolts(volts)} volts, ${standing}`}
               disabled={inside !== null}
@@ -86,7 +86,7 @@ export function PathPane({ circuit, onStud }: { circuit: Circuit; onStud: (node:
               <AppText kind="mark" color={standingInk(t, standing, false)}>
                 {showVolts(volts)} V
               </AppText>
-            </Pressable>
+            </Tap>
             {onward ? (
               <View style={styles.onward}>
                 <View

@@ -1,8 +1,9 @@
-import { useCallback, useDeferredValue, useEffect } from 'react';
+import { startTransition, useCallback, useDeferredValue, useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useBenchRunner } from '../bench/useBenchRunner';
 import { useAppDispatch, useAppSelector } from '../../store';
+import { takeResumed } from '../../store/resume';
 import type { Job } from '../jobs/api';
 import { sheetOpened } from './slice';
 import { sheet, useShape, useTokens } from '../../theme';
@@ -52,6 +53,17 @@ function Header({ job }: { job: Job }) {
   );
 }
 
+/** Resumed at it the circuit comes first, and what stands below it once that is there. */
+function useFirst(): { isFirst: boolean; isThere: boolean } {
+  const [isFirst] = useState(takeResumed);
+  const [isThere, setThere] = useState(!isFirst);
+  useEffect(() => {
+    const timer = setTimeout(() => startTransition(() => setThere(true)), 0);
+    return () => clearTimeout(timer);
+  }, []);
+  return { isFirst, isThere };
+}
+
 /** The live circuit of one job: call, watch, probe, change, log. */
 export function Trace({ job, circuit }: TraceProps) {
   const t = useTokens();
@@ -61,6 +73,7 @@ export function Trace({ job, circuit }: TraceProps) {
   const run = useBenchRunner();
   const actions = useTraceActions();
   const skip = useCallback(() => void run('skip'), [run]);
+  const { isFirst, isThere } = useFirst();
   const [view, go] = useView<Pane>(PANES);
   useTraceKeys(actions, skip, go);
   const carried = useAppSelector(({ trace }) => trace.carried);
@@ -89,7 +102,7 @@ export function Trace({ job, circuit }: TraceProps) {
   const shown = (
     <View id={WORK} {...GOAL}>
       <Heard heading={title} />
-      <Deferred>{paneOf(wide && drawn === 'loom' ? 'path' : drawn)}</Deferred>
+      <Deferred first={isFirst}>{paneOf(wide && drawn === 'loom' ? 'path' : drawn)}</Deferred>
     </View>
   );
   const tabs = <PaneTabs panes={panesFor(circuit, wide)} here={pane} onGo={go} />;
@@ -154,11 +167,11 @@ export function Trace({ job, circuit }: TraceProps) {
           {tabs}
           <SaveState jobId={job.id} />
           <View style={[styles.grow, styles.meterFirst]}>
-            {metered ? meter : null}
+            {metered && isThere ? meter : null}
             <ScrollView style={styles.grow}>{shown}</ScrollView>
           </View>
-          {called ? calls : null}
-          <PlacesBar jobId={job.id} here="trace" />
+          {called && isThere ? calls : null}
+          {isThere ? <PlacesBar jobId={job.id} here="trace" /> : null}
         </>
       )}
       <TraceSheet circuit={circuit} job={job} actions={actions} />

@@ -1,9 +1,9 @@
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import type { Done, Plan, Step } from '@zygostat/core/wire';
 import { format } from 'date-fns/format';
 import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
-import { AppText } from '../../basics';
+import { AppText, Tap } from '../../basics';
 import { StepFacts } from './StepFacts';
 
 interface StepRowProps {
@@ -23,7 +23,7 @@ export function StepRow({ step, text, plan, done, ready, onTick }: StepRowProps)
   // A reading proves it dead: that is taken on the card of the next step, not ticked here.
   const tickable = open && (step.kind !== 'dead' || done !== undefined);
   return (
-    <Pressable
+    <Tap
       role="checkbox"
       aria-checked={done !== undefined}
       aria-label={text}
@@ -46,7 +46,7 @@ export function StepRow({ step, text, plan, done, ready, onTick }: StepRowProps)
           <StepFacts step={step} plan={plan} />
         )}
       </View>
-    </Pressable>
+    </Tap>
   );
 }
 

@@ -1,0 +1,47 @@
+/** A job opened before there is a page to show it. */
+import { waitFor } from '@testing-library/react';
+import { furnaceAirConditioner } from '@zygostat/core/systems';
+import { keep } from '../../documents/keep';
+import { startStore, takeStore } from '../../store/early';
+import { serveRoutes } from '../../testing/server';
+import { renderWithStore } from '../../testing/render';
+import { OpenJob, useOpenedJob } from './OpenJob';
+import { openEarly, takeEarly } from './open';
+
+jest.mock('../../model/model', () => jest.requireActual<object>('../../testing/model'));
+
+const circuit = furnaceAirConditioner('Early');
+const job = { id: 'early', name: 'Early', siteId: 's', site: 'S', revision: 3, circuit };
+const serve = (status = 200) => serveRoutes({ 'GET /api/jobs/early': () => ({ status, body: job }) });
+const readings = (asked: { path: string }[]) => asked.filter(({ path }) => path === '/api/jobs/early').length;
+
+test('it is on the bench, read once, with what the server has not had of it', async () => {
+  const asked = serve();
+  const edited = { ...circuit, name: 'Edited' };
+  await keep('circuit', 'early', { base: 2, value: edited });
+  const store = startStore();
+  openEarly(store, 'early');
+  expect(await takeEarly('early')).toBe(true);
+  expect(store.getState().saving).toMatchObject({ jobId: 'early', base: 2 });
+  expect(store.getState().edits.present.circuit?.name).toBe('Edited');
+  expect(readings(asked)).toBe(1);
+  // Whoever comes back to it reads it anew.
+  expect(takeEarly('early')).toBeNull();
+  expect(takeStore()).toBe(store);
+  expect(takeStore()).not.toBe(store);
+});
+
+test('what could not be opened so is opened by whoever shows it', async () => {
+  const refused = serve(503);
+  openEarly(takeStore(), 'early');
+  await waitFor(() => expect(readings(refused)).toBe(1));
+  const asked = serve();
+  const Shown = () => <p>{useOpenedJob().job.name}</p>;
+  const { screen } = renderWithStore(
+    <OpenJob id="early">
+      <Shown />
+    </OpenJob>,
+  );
+  await waitFor(() => screen.getByText('Early'));
+  expect(readings(asked)).toBe(1);
+});

@@ -1,0 +1,67 @@
+/** A job put on the bench: when its place is shown, or before there is a page to show it where the address names it. */
+import type { Store } from '../../store';
+import { told } from '../../store/notice';
+import { keptDraft } from '../../documents/sync';
+import { keptBench } from '../bench/kept';
+import { benchOpened } from '../bench/slice';
+import { benchRunnerOf } from '../bench/useBenchRunner';
+import { circuitDocument, saveRequested } from '../circuit/saving';
+import { opened, takeUp } from '../circuit/slice';
+import { keptSteps } from '../circuit/steps';
+import type { OpenedJob } from '../jobs/api';
+import { jobsApi } from '../jobs/api';
+import { layEarly } from '../loom/useLaid';
+import { traceOpened } from '../trace/slice';
+import { startJobs } from './start';
+
+/** Puts a freshly read job on the bench, with any edit of it the server has not had yet, unless it is wanted no more by then. */
+export async function putOnBench(
+  store: Store,
+  id: string,
+  fresh: OpenedJob,
+  isWanted: () => boolean,
+): Promise<void> {
+  await startJobs(store);
+  const draft = await keptDraft(circuitDocument, id);
+  if (!isWanted()) return;
+  const { dispatch } = store;
+  dispatch(traceOpened());
+  dispatch(told(null));
+  dispatch(benchOpened(keptBench(id) ?? {}));
+  const circuit = draft?.value ?? fresh.circuit;
+  dispatch(takeUp(circuit, keptSteps(id, circuit)));
+  dispatch(opened({ jobId: id, base: draft?.base ?? fresh.revision }));
+  benchRunnerOf(store).ask();
+  // Saved on top of what it was made on: the server says if another tab was first.
+  if (draft) dispatch(saveRequested);
+}
+
+let early: { id: string; done: Promise<boolean> } | null = null;
+
+async function readEarly(store: Store, id: string): Promise<boolean> {
+  const asked = store.dispatch(jobsApi.endpoints.openJob.initiate(id));
+  try {
+    // What an earlier visit left is read while the job is.
+    await startJobs(store);
+    await putOnBench(store, id, await asked.unwrap(), () => true);
+    layEarly(store.getState().edits.present.circuit);
+    return true;
+  } catch {
+    // Whoever shows it reads it again, and says why it cannot be.
+    return false;
+  } finally {
+    asked.unsubscribe();
+  }
+}
+
+/** Opens the job of the page's address while the page is made. */
+export function openEarly(store: Store, id: string): void {
+  early = { id, done: readEarly(store, id) };
+}
+
+/** Whether a job was opened so, or is about to be: once, to the first who shows it. */
+export function takeEarly(id: string): Promise<boolean> | null {
+  const taken = early?.id === id ? early.done : null;
+  early = null;
+  return taken;
+}
