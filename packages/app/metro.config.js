@@ -37,9 +37,10 @@ config.resolver.resolveRequest = (context, name, platform) => {
   return !isOwn && found.filePath in HOOKS ? { ...found, filePath: HOOKS[found.filePath] } : found;
 };
 
-// What only hands on what others make reads each of them when it is first wanted: of the router and its like that is a third.
+// What mostly hands on what others make reads each of them when it is first wanted: the router has much that nobody here asks for, and
+// of the screens beyond the list one is wanted at a time.
 const HANDS_ON =
-  /[\\/](packages[\\/].*[\\/](index|beyond)\.tsx?|node_modules[\\/](expo-router[\\/]build|@react-navigation|react-native-web[\\/]dist[\\/]index\.js).*)$/;
+  /[\\/](packages[\\/]app[\\/]src[\\/]features[\\/]beyond\.ts|node_modules[\\/](expo-router[\\/]build|@react-navigation|react-native-web[\\/]dist[\\/]index\.js).*)$/;
 config.transformer.getTransformOptions = () => ({
   transform: {
     experimentalImportSupport: true,

@@ -27,7 +27,12 @@ export function useReadEarly(isShown: boolean): Beyond | null {
     const start = async () => {
       const found = await readBeyond();
       setBeyond(found);
-      found.theModel().warmUp();
+      // A job is what comes next: the other screens are made out when they are wanted.
+      void found.JobPlaces;
+      found
+        .theModel()
+        .warmUp()
+        .catch(() => undefined);
     };
     const timer = setTimeout(() => void start(), QUIET_MS);
     return () => clearTimeout(timer);
