@@ -11,8 +11,6 @@ import type { Circuit, Device, TerminalId } from './types';
 /** Marks a terminal answers to: `hot`, `common`, or call marks with their aliases. Empty when nothing is known. */
 export type TerminalFunctions = ReadonlySet<string>;
 
-const NONE: TerminalFunctions = new Set();
-
 /** Call marks that bring what a load serves, as thermostats are marked. */
 const MARKS_FOR: Record<Call | 'pump' | 'valve', readonly string[]> = {
   cool: ['Y', 'Y1', 'Y2'],
@@ -107,8 +105,21 @@ function merged(sets: readonly TerminalFunctions[]): TerminalFunctions {
   return new Set(sets.flatMap((set) => [...set]));
 }
 
-/** The functions of every terminal of a circuit. */
-export function terminalFunctions(circuit: Circuit): (terminal: TerminalId) => TerminalFunctions {
+/** A terminal with a mark of its own, and the conductors that lead to it within one place, nearest first. */
+export interface MarkedEnd {
+  terminal: TerminalId;
+  conductors: readonly string[];
+  /** Whether it is on the other side of a device that sits in a conductor, such as a float. */
+  isBeyond: boolean;
+}
+
+interface Marks {
+  own: (terminal: TerminalId) => TerminalFunctions | undefined;
+  /** Where the marks are that say what a terminal is for: itself, or what the leads inside the same cabinet join it to. */
+  ends: (terminal: TerminalId) => MarkedEnd[];
+}
+
+function marksOf(circuit: Circuit): Marks {
   const devices = new Map(circuit.devices.map((device) => [device.id, device]));
   const own = (terminal: TerminalId) => {
     const { deviceId, mark } = splitTerminal(terminal);
@@ -116,38 +127,56 @@ export function terminalFunctions(circuit: Circuit): (terminal: TerminalId) => T
     return device && ownFunctions(device, circuit.mains).get(mark);
   };
   const stationOf = (terminal: TerminalId) => devices.get(splitTerminal(terminal).deviceId)?.station;
-  const beside = new Map<TerminalId, TerminalId[]>();
-  const join = (one: TerminalId, other: TerminalId) => {
+  const beside = new Map<TerminalId, { to: TerminalId; by: string | null }[]>();
+  const join = (one: TerminalId, other: TerminalId, by: string | null) => {
     for (const [from, to] of [
       [one, other],
       [other, one],
     ] as const)
-      beside.set(from, [...(beside.get(from) ?? []), to]);
+      beside.set(from, [...(beside.get(from) ?? []), { to, by }]);
   };
-  for (const device of circuit.devices) for (const [one, other] of throughPairs(device)) join(one, other);
+  for (const device of circuit.devices)
+    for (const [one, other] of throughPairs(device)) join(one, other, null);
   for (const { conductors } of circuit.cables)
-    for (const { from, to } of conductors)
-      if (from !== null && to !== null && stationOf(from) === stationOf(to)) join(from, to);
-  const reachedFrom = new Map<TerminalId, TerminalFunctions>();
-  return (terminal) => {
-    const named = own(terminal);
-    if (named) return named;
-    const before = reachedFrom.get(terminal);
-    if (before) return before;
-    if (!devices.has(splitTerminal(terminal).deviceId)) return NONE;
-    const reached: TerminalFunctions[] = [];
-    const seen = new Set([terminal]);
-    for (const at of seen)
-      for (const next of beside.get(at) ?? []) {
-        const functions = own(next);
-        if (functions) reached.push(functions);
-        else seen.add(next);
+    for (const { id, from, to } of conductors)
+      if (from !== null && to !== null && stationOf(from) === stationOf(to)) join(from, to, id);
+  const ends = (terminal: TerminalId): MarkedEnd[] => {
+    if (own(terminal)) return [{ terminal, conductors: [], isBeyond: false }];
+    if (!devices.has(splitTerminal(terminal).deviceId)) return [];
+    const found: MarkedEnd[] = [];
+    const ways = new Map<TerminalId, Omit<MarkedEnd, 'terminal'>>([
+      [terminal, { conductors: [], isBeyond: false }],
+    ]);
+    for (const [at, way] of ways)
+      for (const { to, by } of beside.get(at) ?? []) {
+        const next =
+          by === null
+            ? { ...way, isBeyond: way.isBeyond || at === terminal }
+            : { ...way, conductors: [...way.conductors, by] };
+        if (own(to)) found.push({ terminal: to, ...next });
+        else if (!ways.has(to)) ways.set(to, next);
       }
-    const functions = merged(reached);
-    reachedFrom.set(terminal, functions);
+    return found;
+  };
+  return { own, ends };
+}
+
+/** The functions of every terminal of a circuit. */
+export function terminalFunctions(circuit: Circuit): (terminal: TerminalId) => TerminalFunctions {
+  const { own, ends } = marksOf(circuit);
+  const known = new Map<TerminalId, TerminalFunctions>();
+  return (terminal) => {
+    const found = own(terminal) ?? known.get(terminal);
+    if (found) return found;
+    const functions = merged(ends(terminal).map((end) => own(end.terminal)!));
+    known.set(terminal, functions);
     return functions;
   };
 }
+
+/** The terminals whose marks say what a terminal is for, and what leads to them. */
+export const markedEnds = (circuit: Circuit): ((terminal: TerminalId) => MarkedEnd[]) =>
+  marksOf(circuit).ends;
 
 /**
  * Tells a conductor that ends on a terminal that is to go to its like, and on another device's other terminal; or between

@@ -13,6 +13,7 @@ import { apart, liveCase } from './halves';
 import { noLink } from './link';
 import { idle, running, tripped, waiting } from './rest';
 import type { StatusContext, Status } from './status';
+import { asFarAsKnown } from './status';
 import { burning, chattering, opened, overloaded, wrongSupply } from './supply';
 
 export type { News, Status } from './status';
@@ -59,7 +60,7 @@ export function statusOf(
   const context: StatusContext = { scene, trace: traceOf(network, inputs, settled), active };
   for (const part of ORDER) {
     const status = part(context);
-    if (status) return status;
+    if (status) return asFarAsKnown(context.trace, status);
   }
   return idle(context);
 }

@@ -3,7 +3,7 @@
  * technician would look first is common practice in the trade.
  */
 import type { Circuit } from '../../circuit';
-import { exchange, lift } from '../../circuit';
+import { exchange, land, lift } from '../../circuit';
 import type { Row } from '../../testing/said';
 import { expectSaid, fault, held, ready, strap } from '../../testing/said';
 
@@ -206,6 +206,32 @@ const wires: Row[] = [
     {},
     'Contactor coil is fed astray: orange of Outdoor cable lies between Air handler board O and Outdoor board Y',
     ['yardO'],
+  ],
+  [
+    // Either conductor of the row may be the one that is wrong: neither is blamed before the other.
+    'the lead of a float on G, fan',
+    land(good, 'leadFloat', 'from', 'board.G'),
+    'fan',
+    {},
+    'Contactor coil, compressor and outdoor fan on without a call: what is landed on Furnace board G leads to Y',
+    ['leadFloat', 'yardY'],
+  ],
+  [
+    'the lead of a float on C, cooling',
+    land(good, 'leadFloat', 'from', 'board.C'),
+    'cool',
+    {},
+    'Cooling called: what is landed on Furnace board C leads to Y',
+    ['leadFloat', 'yardY'],
+  ],
+  [
+    // What belongs where its end is missed is plain.
+    'beyond a float Y on C outdoors, cooling',
+    land(good, 'yardY', 'to', 'nutC.NUT'),
+    'cool',
+    {},
+    'Fuse blown: red of Outdoor cable lies between Pan float NC and C',
+    ['yardY'],
   ],
   [
     'a jumper from R to C',

@@ -1,6 +1,6 @@
 import type { Call } from '../../devices';
 import type { Cause, Stretch, Trace } from '../trace';
-import { partsOf } from '../trace';
+import { partsOf, wholeRow } from '../trace';
 import type { Scene } from '../scene';
 
 /** What the circuit is doing, as a code with ids, the names loads have on the job, and quantities in SI. */
@@ -96,3 +96,11 @@ export const faultBy = (news: News, cause: Cause | Stretch): Status => ({
   cause,
   parts: partsOfAny(cause),
 });
+
+/** A status with its cause as far as it is known, and no part blamed before another that may as well be at fault. */
+export function asFarAsKnown(trace: Trace, status: Status): Status {
+  const { cause } = status;
+  if (!cause || cause.type === 'between') return status;
+  const known = wholeRow(trace, cause);
+  return known === cause ? status : { ...status, cause: known, parts: partsOf(known) };
+}

@@ -6,6 +6,7 @@ export { partnersOf } from './over-air';
 export { plainFault, touchingAt } from './plain';
 export { endsOf, traceOf } from './trace';
 export type { Trace } from './trace';
+export { wholeRow } from './row';
 export { causeOfRunning } from './running';
 export { causeOfOpening, causeOfShort, isShorted } from './short';
 export type { Stretch } from './short';
