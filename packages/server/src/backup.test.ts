@@ -44,12 +44,17 @@ test('a copy made while the server writes opens whole, and comes back as it was'
       base = ((await saved.json()) as { number: number }).number;
     }
   })().catch(() => undefined);
-  while (base < 10) await new Promise((resolve) => setTimeout(resolve, 5));
+  const written = async (number: number) => {
+    while (base < number) await new Promise((resolve) => setTimeout(resolve, 5));
+  };
+  await written(10);
   const least = base;
   const held = await backUp(database(), copy());
   expect(held.revisions).toBeGreaterThanOrEqual(least);
   expect(verify(copy())).toEqual(held);
   expect(() => restore(copy(), database())).toThrow('The server is running');
+  // One may have been on its way while the copy was made: the next was not.
+  await written(base + 2);
   await server.end('SIGKILL');
   await writing;
 
