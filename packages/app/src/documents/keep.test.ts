@@ -1,8 +1,10 @@
 /** A browser that keeps nothing must not cost what is kept elsewhere, nor say that it keeps. */
+import { act, renderHook } from '@testing-library/react';
 import { changesOutbox } from '../features/jobs/outbox';
 import { makeStore } from '../store';
 import { takeOverEarlier } from './earlier';
 import { keep, kept } from './keep';
+import { useKept, waitingAs } from './waiting';
 
 afterEach(() => jest.restoreAllMocks());
 
@@ -19,6 +21,32 @@ test('says whether something is kept', async () => {
   expect(await makeStore().dispatch(changesOutbox.post('b', { id: 'b', change: { notes: 'x' } }))).toBe(
     false,
   );
+});
+
+test('something new is seen once it lies on the disk, or is known not to; sent it can be before', async () => {
+  const { result } = renderHook(useKept);
+  const seen = () => result.current.filter(({ name }) => name === 'photo').map(({ value }) => value);
+  const keeping = async (value: number) => {
+    const done = keep('photo', 'a', { value });
+    expect(waitingAs('photo', 'a')?.value).toEqual({ value });
+    return done;
+  };
+  await act(async () => {
+    const done = keeping(1);
+    await Promise.resolve();
+    expect(seen()).toEqual([]);
+    await done;
+  });
+  expect(seen()).toEqual([{ value: 1 }]);
+  expect(await kept('photo', 'a')).toEqual({ value: 1 });
+  // What takes its place is seen at once: nothing goes away for a moment.
+  let done: Promise<boolean>;
+  act(() => void (done = keeping(2)));
+  expect(seen()).toEqual([{ value: 2 }]);
+  await act(async () => void (await done));
+  full();
+  await act(async () => void (await keep('photo', 'b', { value: 3 })));
+  expect(result.current.find(({ id }) => id === 'b')).toMatchObject({ isKept: false });
 });
 
 test('what cannot be taken over stays where it was', async () => {

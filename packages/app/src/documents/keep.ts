@@ -2,11 +2,21 @@
  * What the server has not had yet, kept in this browser (IndexedDB) by name and id. A browser that refuses to keep
  * anything costs only what is kept here: what is in hand stays in hand while the page is open, and `waiting.ts` says so.
  */
+import type { UseStore } from 'idb-keyval';
 import { createStore, entries, get, update } from 'idb-keyval';
-import { isKnown, isSame, putWaiting, waitingAs, waitsNoMore } from './waiting';
+import { isKnown, isSame, putWaiting, waitingAs, waitsNoMore, written } from './waiting';
 
-let opened: ReturnType<typeof createStore> | null = null;
-const unsent = () => (opened ??= createStore('zygostat', 'unsent'));
+let opened: UseStore | null = null;
+
+/** Written is what lies on the disk, not what is about to be put there: a telephone may run out of power. */
+function toTheDisk(asked: UseStore): UseStore {
+  return (mode, use) =>
+    asked('readonly', ({ name, transaction }) =>
+      use(transaction.db.transaction(name, mode, { durability: 'strict' }).objectStore(name)),
+    );
+}
+
+const unsent = () => (opened ??= toTheDisk(createStore('zygostat', 'unsent')));
 
 const keyOf = (name: string, id: string) => `${name}/${id}`;
 
@@ -52,15 +62,14 @@ export async function keep(name: string, id: string, value: unknown): Promise<bo
     order: before?.order ?? nextOrder(),
   };
   // Known at once: what is put there in the same breath must be seen by whoever sends.
-  putWaiting({ name, id, value, since: lying.since, order: lying.order, isKept: true });
+  const { since, order } = lying;
+  putWaiting({ name, id, value, since, order, isKept: true, isNew: before?.isNew ?? !before });
   const done = await orNothing(async () => {
     await update<unknown>(keyOf(name, id), () => lying, unsent());
     return true;
   });
-  if (done) return true;
-  if (waitingAs(name, id)?.value === value)
-    putWaiting({ name, id, value, since: lying.since, order: lying.order, isKept: false });
-  return false;
+  written(name, id, value, done ?? false);
+  return done ?? false;
 }
 
 /** Forgets what is kept, unless something else has been put there since. */

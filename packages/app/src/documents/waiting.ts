@@ -12,6 +12,8 @@ export interface Waiting {
   order: number;
   /** `false` where this browser has no room for it: it is in this page alone. */
   isKept: boolean;
+  /** It is on its way to the disk for the first time: nobody sees it before it lies there. */
+  isNew?: boolean;
   /** Nothing answered when it was tried, or when something before it of its job was. */
   isSilent?: boolean;
   /** What the server, or this version of the app, has against it. */
@@ -22,10 +24,13 @@ export interface Waiting {
 
 const all = new Map<string, Waiting>();
 let listed: readonly Waiting[] = [];
+/** What can be seen of it. */
+let shown: readonly Waiting[] = [];
 const listeners = new Set<() => void>();
 
 function changed(): void {
   listed = [...all.values()].sort((a, b) => a.order - b.order);
+  shown = listed.filter(({ isNew }) => !isNew);
   for (const listener of listeners) listener();
 }
 
@@ -52,6 +57,13 @@ export const isKnown = (name: string, id: string): boolean => all.has(keyOf(name
 export function waitsNoMore(name: string, id: string, value: unknown): void {
   const found = waitingAs(name, id);
   if (found && isSame(found.value, value) && all.delete(keyOf(name, id))) changed();
+}
+
+/** Says of something whether it lies in this browser now: it can be seen from here on. */
+export function written(name: string, id: string, value: unknown, isKept: boolean): void {
+  const found = all.get(keyOf(name, id));
+  if (found && found.value === value && (found.isNew || found.isKept !== isKept))
+    putWaiting({ ...found, isKept, isNew: false });
 }
 
 /** Says of something that it was tried in vain, or waits behind what was. */
@@ -99,8 +111,8 @@ function subscribe(listener: () => void): () => void {
   return () => listeners.delete(listener);
 }
 
-/** Everything this page knows of, what has arrived among it. */
-export const useKept = (): readonly Waiting[] => useSyncExternalStore(subscribe, () => listed);
+/** Everything this page knows of and can be sure of, what has arrived among it. */
+export const useKept = (): readonly Waiting[] => useSyncExternalStore(subscribe, () => shown);
 
 /** Forgets all of it, as a new page would. For tests. */
 export function forgetWaiting(): void {
