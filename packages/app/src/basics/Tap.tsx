@@ -33,7 +33,8 @@ export function Tap({
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key !== 'Enter' || event.defaultPrevented || event.target !== event.currentTarget) return;
     event.preventDefault();
-    press(event);
+    // Held down it presses once.
+    if (!event.repeat) press(event);
   };
   return host({
     ...rest,

@@ -18,7 +18,7 @@ import { sheet, useTokens } from '../../theme';
 import { ActionButton, Waiting, AppText } from '../../basics';
 
 /** Puts the job on the bench once it is read; `true` when it is there. */
-function useLoadJob(id: string, fresh: OpenedJob | undefined, early: Promise<boolean> | null): boolean {
+function useLoadJob(id: string, fresh: OpenedJob | undefined, early: Promise<void> | null): boolean {
   const store = useStore() as unknown as Store;
   const ready = useAppSelector(({ saving }) => saving?.jobId === id);
   // What an earlier visit left is read while the job is.
@@ -27,7 +27,8 @@ function useLoadJob(id: string, fresh: OpenedJob | undefined, early: Promise<boo
     if (!fresh || ready) return;
     let wanted = true;
     const load = async () => {
-      if (!(await early)) await putOnBench(store, id, fresh, () => wanted);
+      await early;
+      if (wanted && store.getState().saving?.jobId !== id) await putOnBench(store, id, fresh, () => wanted);
     };
     void load();
     return () => {

@@ -1,10 +1,13 @@
 /** A job opened before there is a page to show it. */
 import { waitFor } from '@testing-library/react';
+import { PaperProvider } from 'react-native-paper';
+import { Provider } from 'react-redux';
 import { furnaceAirConditioner } from '@zygostat/core/systems';
 import { keep } from '../../documents/keep';
 import { startStore, takeStore } from '../../store/early';
 import { serveRoutes } from '../../testing/server';
 import { renderWithStore } from '../../testing/render';
+import { paperThemes } from '../../theme';
 import { OpenJob, useOpenedJob } from './OpenJob';
 import { openEarly, takeEarly } from './open';
 
@@ -21,7 +24,7 @@ test('it is on the bench, read once, with what the server has not had of it', as
   await keep('circuit', 'early', { base: 2, value: edited });
   const store = startStore();
   openEarly(store, 'early');
-  expect(await takeEarly('early')).toBe(true);
+  await takeEarly('early');
   expect(store.getState().saving).toMatchObject({ jobId: 'early', base: 2 });
   expect(store.getState().edits.present.circuit?.name).toBe('Edited');
   expect(readings(asked)).toBe(1);
@@ -29,6 +32,32 @@ test('it is on the bench, read once, with what the server has not had of it', as
   expect(takeEarly('early')).toBeNull();
   expect(takeStore()).toBe(store);
   expect(takeStore()).not.toBe(store);
+});
+
+test('what was opened so, and left for another job, is put on the bench anew', async () => {
+  const asked = serveRoutes({
+    'GET /api/jobs/early': () => ({ body: job }),
+    'GET /api/jobs/other': () => ({ body: { ...job, id: 'other', name: 'Other' } }),
+  });
+  const Shown = () => <p>{useOpenedJob().job.name}</p>;
+  const shownAs = (id: string) => (
+    <OpenJob id={id}>
+      <Shown />
+    </OpenJob>
+  );
+  const { screen, store } = renderWithStore(<></>);
+  openEarly(store, 'early');
+  const inStore = (id: string) => (
+    <Provider store={store}>
+      <PaperProvider theme={paperThemes.light}>{shownAs(id)}</PaperProvider>
+    </Provider>
+  );
+  screen.rerender(inStore('early'));
+  await waitFor(() => screen.getByText('Early'));
+  expect(readings(asked)).toBe(1);
+  screen.rerender(inStore('other'));
+  await waitFor(() => screen.getByText('Other'));
+  expect(store.getState().saving.jobId).toBe('other');
 });
 
 test('what could not be opened so is opened by whoever shows it', async () => {

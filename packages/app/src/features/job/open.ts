@@ -36,19 +36,17 @@ export async function putOnBench(
   if (draft) dispatch(saveRequested);
 }
 
-let early: { id: string; done: Promise<boolean> } | null = null;
+let early: { id: string; done: Promise<void> } | null = null;
 
-async function readEarly(store: Store, id: string): Promise<boolean> {
+async function readEarly(store: Store, id: string): Promise<void> {
   const asked = store.dispatch(jobsApi.endpoints.openJob.initiate(id));
   try {
     // What an earlier visit left is read while the job is.
     await startJobs(store);
     await putOnBench(store, id, await asked.unwrap(), () => true);
     layEarly(store.getState().edits.present.circuit);
-    return true;
   } catch {
     // Whoever shows it reads it again, and says why it cannot be.
-    return false;
   } finally {
     asked.unsubscribe();
   }
@@ -59,8 +57,8 @@ export function openEarly(store: Store, id: string): void {
   early = { id, done: readEarly(store, id) };
 }
 
-/** Whether a job was opened so, or is about to be: once, to the first who shows it. */
-export function takeEarly(id: string): Promise<boolean> | null {
+/** Resolves when a job was opened so, if it could be; for the first who shows it, `null` where it was not tried. */
+export function takeEarly(id: string): Promise<void> | null {
   const taken = early?.id === id ? early.done : null;
   early = null;
   return taken;

@@ -90,5 +90,6 @@ export function useLaid(circuit: Circuit | null, width: number): Drawn {
     setFailed(null);
     setTries((n) => n + 1);
   }, []);
-  return { laid, failure: failed && failed.circuit === circuit ? failed.why : null, again };
+  const isBehind = laid?.circuit !== circuit;
+  return { laid, failure: isBehind && failed?.circuit === circuit ? failed.why : null, again };
 }

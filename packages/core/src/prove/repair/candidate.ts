@@ -1,6 +1,6 @@
 /** A change that might put something right, and how far the wiring by its own marks would gain by it. */
 import type { Circuit, Disagreement, TerminalId } from '../../circuit';
-import { EditError, designationAt, disagreementsOf, splitTerminal } from '../../circuit';
+import { EditError, designationAt, disagreementsOf, markedEnds, splitTerminal } from '../../circuit';
 import type { Designation } from '../../devices';
 import type { Change } from './change';
 
@@ -66,11 +66,14 @@ function attempt(make: () => Circuit): Circuit | null {
   }
 }
 
-/** Conductors and terminals of the places that disagree. */
-function disagreeing(disagreements: readonly Disagreement[]): Set<string> {
+/** Conductors and terminals of the places that disagree, with what says behind them what they are for. */
+function disagreeing(circuit: Circuit, disagreements: readonly Disagreement[]): Set<string> {
+  const ends = markedEnds(circuit);
+  const behind = (terminal: TerminalId) => ends(terminal).flatMap((end) => [end.terminal, ...end.conductors]);
   return new Set(
     disagreements.flatMap((one) => {
-      if (one.type === 'conductor') return [one.conductor.id, one.from, one.to];
+      if (one.type === 'conductor')
+        return [one.conductor.id, one.from, one.to, ...behind(one.from), ...behind(one.to)];
       if (one.type === 'loose') return [one.conductor.id, one.landed];
       return one.type === 'link' ? one.link.joins : [one.terminal];
     }),
@@ -115,7 +118,7 @@ export const bestFirst = (one: Candidate, other: Candidate) =>
  */
 export function candidatesFrom(circuit: Circuit, drafts: readonly Draft[], suspects: Suspects): Candidate[] {
   const found = disagreementsOf(circuit);
-  const places = disagreeing(found);
+  const places = disagreeing(circuit, found);
   return drafts
     .flatMap(({ change, work, make, touches, relands, between = [] }): Candidate[] => {
       const isNamed = touches.some((one) => suspects.named.has(one));

@@ -52,6 +52,20 @@ test.each<[string, Circuit, RegExp]>([
   expect(dangersAndFaults(repair.circuit)).toEqual([]);
 });
 
+test.each(['board.G', 'board.C'])(
+  'the lead of a float on %s: each of what it does is mended by moving it',
+  (on) => {
+    const wrong = land(good, 'leadFloat', 'from', on);
+    const { findings } = prove(wrong)!;
+    const faults = findings.filter(({ severity }) => severity !== 'caution');
+    expect(faults.length).toBeGreaterThan(1);
+    for (const finding of faults)
+      expect(tellRepair(wrong, repairOf(wrong, finding, undefined, findings)!)).toMatch(
+        /^Move yellow of Float lead from .* to Furnace board Y/,
+      );
+  },
+);
+
 test('two changes are found where a single one leaves a danger', () => {
   // A loose end behind a bypassed float: landing it alone would run the compressor past the float.
   const both = addLink(lift(good, 'yardY', 'to'), {

@@ -4,6 +4,7 @@ import { splitTerminal } from '../../circuit';
 import type { Face } from '../../devices';
 import { kindOf } from '../../devices';
 import type { Names } from '../names';
+import { listed } from '../phrases';
 
 /** A sentence without its full stop, and what to do. */
 export interface Told {
@@ -146,7 +147,7 @@ export function causeText(names: Names, faces: Faces, cause: Cause | Stretch): T
     case 'astray':
       return {
         text: `what is landed on ${node(cause.from)} leads to ${node(cause.to)}`,
-        next: `Check the landings of ${cause.conductors.map(conductor).join(', ')} at both ends.`,
+        next: `Check the landings of ${listed([...new Set(cause.conductors.map(conductor))])} at both ends.`,
       };
     case 'silent':
       return {
