@@ -23,6 +23,21 @@ async function photograph(page: Page, press: () => Promise<void>, picture: Buffe
   await chooser.setFiles({ name: 'board.png', mimeType: 'image/png', buffer: picture });
 }
 
+/** A disk that takes its time over a picture: nothing of it lies there while it does. */
+const slowDisk = (context: BrowserContext) =>
+  context.addInitScript(() => {
+    const { put } = IDBObjectStore.prototype;
+    IDBObjectStore.prototype.put = function (this: IDBObjectStore, value: { kept?: object }, key) {
+      const request = put.call(this, value, key);
+      const until = performance.now() + 1000;
+      const hold = () => {
+        if (performance.now() < until) this.get('nothing').onsuccess = hold;
+      };
+      if (value.kept && 'file' in value.kept) hold();
+      return request;
+    };
+  });
+
 const outstanding = (page: Page) => page.getByRole('link', { name: /^Not sent yet/ });
 
 test('a day without signal: begun, surveyed, planned, landed, proven, written, reported; then all of it is sent', async ({
@@ -31,6 +46,7 @@ test('a day without signal: begun, surveyed, planned, landed, proven, written, r
   own,
 }) => {
   test.slow();
+  await slowDisk(context);
   await installed(page, own.url);
   const picture = await page.screenshot();
   await page.close();
