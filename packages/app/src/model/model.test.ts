@@ -1,4 +1,5 @@
 import { startModel, theModel } from './model';
+import { Unanswered, sayUnanswered } from './whyOf';
 import { startEarly } from './worker';
 
 /** A thread that answers nothing: what its page is told is told by hand. */
@@ -42,4 +43,17 @@ test('what is asked of a thread that has failed already is answered at once', as
   const { model } = startModel();
   Thread.started[0]!.fail();
   await expect(model.warmUp()).rejects.toThrow('The model did not start.');
+});
+
+test('what nobody says is said for them; what is none of the model’s is left alone', () => {
+  const said: string[] = [];
+  sayUnanswered((words) => said.push(words));
+  const reject = (reason: Error) => {
+    const event = Object.assign(new Event('unhandledrejection', { cancelable: true }), { reason });
+    window.dispatchEvent(event);
+    return event.defaultPrevented;
+  };
+  expect(reject(new Unanswered('The model did not start.'))).toBe(true);
+  expect(reject(new Error('Of another'))).toBe(false);
+  expect(said).toEqual(['The model did not start. Try it once more.']);
 });

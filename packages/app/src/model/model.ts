@@ -2,6 +2,7 @@
 import type { Remote } from 'comlink';
 import { wrap } from 'comlink';
 import type { Model } from './answers';
+import { Unanswered, whyOf } from './whyOf';
 import type { Started } from './worker';
 import { startWorker } from './worker';
 
@@ -13,7 +14,8 @@ function remoteOf({ worker, onFailure }: Started): Remote<Model> {
   const asking =
     (ask: Ask): Ask =>
     (...asked) =>
-      new Promise((answer, fail) => {
+      new Promise((answer, refuse) => {
+        const fail = (why: unknown) => refuse(new Unanswered(whyOf(why), { cause: why }));
         const forget = onFailure(fail);
         void ask(...asked)
           .then(answer, fail)

@@ -1,19 +1,14 @@
-import { ProgressBar } from 'react-native-paper';
 import { View } from 'react-native';
-import { sheet, useTokens } from '../../theme';
+import { sheet } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
+import { Progress } from '../../basics/Progress';
 
 /** Two faults at once are weighed: how far, and a way to stop it. */
 export function Pairing({ done, all, onStop }: { done: number; all: number; onStop: () => void }) {
-  const t = useTokens();
   return (
     <View role="status" aria-live="polite" style={styles.pairing}>
       <AppText kind="strong">{`Weighing two faults at once: ${done} of ${all}`}</AppText>
-      <ProgressBar
-        accessibilityLabel="Weighing two faults at once"
-        progress={all === 0 ? 0 : done / all}
-        color={t.copper}
-      />
+      <Progress label="Weighing two faults at once" share={all === 0 ? 0 : done / all} />
       <ActionButton label="Stop" onPress={onStop} />
     </View>
   );

@@ -4,7 +4,9 @@ import { takeOverEarlier } from '../../documents/earlier';
 import { readWaiting } from '../../documents/keep';
 import type { Sending } from '../../documents/sync';
 import { asideOf, syncing } from '../../documents/sync';
+import { sayUnanswered } from '../../model/whyOf';
 import type { Store } from '../../store';
+import { told } from '../../store/notice';
 import { firstReducers } from '../../store/root';
 import { keepingBench } from '../bench/keeping';
 import { circuitDocument } from '../circuit/saving';
@@ -41,6 +43,7 @@ async function start(store: Store): Promise<void> {
     buzzing(),
   ];
   for (const listener of listeners) store.dispatch(listener);
+  sayUnanswered((words) => store.dispatch(told(words)));
   await takeOverEarlier();
   await readWaiting(NAMES.flatMap((name) => [name, asideOf(name)]));
   showWaitingPhotos();

@@ -99,14 +99,16 @@ export const LiveLoom = memo(function LiveLoom({
           </View>
         ) : null}
       </View>
-      <LoomTools
-        circuit={circuit}
-        place={place}
-        onPlace={goTo}
-        isWhole={zoom === 1}
-        onFit={fit}
-        onBack={back}
-      />
+      {laid || !failure ? (
+        <LoomTools
+          circuit={circuit}
+          place={place}
+          onPlace={goTo}
+          isWhole={zoom === 1}
+          onFit={fit}
+          onBack={back}
+        />
+      ) : null}
     </View>
   );
 });

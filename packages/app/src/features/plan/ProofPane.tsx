@@ -1,7 +1,6 @@
 import { proxy } from 'comlink';
 import { useCallback, useState } from 'react';
 import { View } from 'react-native';
-import { ProgressBar } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Finding, Repair } from '@zygostat/core/prove';
 import { isProven } from '@zygostat/core/prove';
@@ -22,6 +21,7 @@ import { edited } from '../circuit/slice';
 import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { ActionButton, AppText } from '../../basics';
+import { Progress } from '../../basics/Progress';
 import { LineCaution } from '../job/LineCaution';
 import { Working } from './Working';
 import { useAside } from './useAside';
@@ -148,10 +148,13 @@ export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string 
           <AppText>{`${proofText(proof)}. For ${revision}.`}</AppText>
         </View>
       ) : (
-        <View role="status" style={styles.stamp}>
+        <View
+          role={failure ? 'alert' : 'status'}
+          style={[styles.stamp, failure ? { backgroundColor: t.redSoft, borderColor: t.line } : null]}
+        >
           <AppText kind="strong">{stopped ? 'Stopped' : `Proving: ${done} of ${all || '…'} states`}</AppText>
           {failure ? <AppText color={t.red}>{failure}</AppText> : null}
-          <ProgressBar accessibilityLabel="Proving" progress={all === 0 ? 0 : done / all} color={t.copper} />
+          <Progress label="Proving" share={all === 0 ? 0 : done / all} />
           <ActionButton label={stopped ? 'Prove it' : 'Stop'} onPress={stopped ? again : stop} />
         </View>
       )}

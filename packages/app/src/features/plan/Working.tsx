@@ -1,7 +1,7 @@
 import { View } from 'react-native';
-import { ProgressBar } from 'react-native-paper';
-import { sheet, useTokens } from '../../theme';
+import { sheet } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
+import { Progress as Bar } from '../../basics/Progress';
 import type { Progress } from './useAside';
 
 interface WorkingProps {
@@ -12,12 +12,11 @@ interface WorkingProps {
 
 /** Long work under way: what it is at, how far, and a way to stop it. */
 export function Working({ label, progress: { what, done, all }, onStop }: WorkingProps) {
-  const t = useTokens();
   const share = all === 0 ? 0 : done / all;
   return (
     <View role="status" aria-live="polite" style={styles.working}>
       <AppText kind="strong">{what ? `${label}: ${what}` : `${label}…`}</AppText>
-      <ProgressBar accessibilityLabel={label} progress={share} color={t.copper} />
+      <Bar label={label} share={share} />
       <ActionButton label="Stop" onPress={onStop} />
     </View>
   );

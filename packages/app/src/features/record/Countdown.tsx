@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { ProgressBar } from 'react-native-paper';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
+import { Progress } from '../../basics/Progress';
 
 const told = (seconds: number) => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
 
@@ -35,11 +35,7 @@ export function Countdown({ seconds, done }: { seconds: number; done: string }) 
       <AppText kind="strong">
         {left > 0 ? 'A delay is running. Waiting is right, not a fault.' : 'All of it should run by now.'}
       </AppText>
-      <ProgressBar
-        accessibilityLabel="Waited"
-        progress={seconds === 0 ? 1 : 1 - left / seconds}
-        color={t.amber}
-      />
+      <Progress label="Waited" share={seconds === 0 ? 1 : 1 - left / seconds} color={t.amber} />
     </View>
   );
 }

@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { ProgressBar } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { PlanView, Plan, Step } from '@zygostat/core/wire';
 import { useAppDispatch } from '../../store';
@@ -8,6 +7,7 @@ import { planDocument } from '../plan/document';
 import { edited } from '../circuit/slice';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, Waiting, AppText } from '../../basics';
+import { Progress } from '../../basics/Progress';
 import { DifferSheet } from './DifferSheet';
 import { NextStep } from './NextStep';
 import { StepRow } from './StepRow';
@@ -71,9 +71,9 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
         <AppText kind="strong">
           {`${done.size} of ${steps.length} steps done, ${view.stops.length} stops${earlier > 0 ? `; ${earlier} done before the circuit was changed` : ''}`}
         </AppText>
-        <ProgressBar
-          accessibilityLabel="Steps done"
-          progress={steps.length === 0 ? 1 : done.size / steps.length}
+        <Progress
+          label="Steps done"
+          share={steps.length === 0 ? 1 : done.size / steps.length}
           color={t.teal}
         />
       </View>
