@@ -19,7 +19,7 @@ const POOR_LINE = {
 
 /** A page of a phone that has been nowhere yet. */
 export const phone = async (browser: Browser): Promise<Page> =>
-  (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })).newPage();
 
 export const slowed = async (page: Page, rate = SLOWDOWN): Promise<CDPSession> => {
   const session = await page.context().newCDPSession(page);

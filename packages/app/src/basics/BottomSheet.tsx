@@ -1,6 +1,7 @@
 import type { PropsWithChildren } from 'react';
 import { Modal, ScrollView, StyleSheet, View } from 'react-native';
 import { sheet, useTokens, useWide } from '../theme';
+import { Deferred } from './Deferred';
 import { Tap } from './Tap';
 import { ActionButton } from './ActionButton';
 import { AppText } from './AppText';
@@ -38,7 +39,9 @@ export function BottomSheet({ title, subtitle, onClose, children }: BottomSheetP
             </View>
             <ActionButton label="Close" icon="close" look="plain" iconOnly onPress={onClose} />
           </View>
-          <ScrollView contentContainerStyle={styles.body}>{children}</ScrollView>
+          <ScrollView contentContainerStyle={styles.body}>
+            <Deferred>{children}</Deferred>
+          </ScrollView>
         </View>
       </View>
     </Modal>

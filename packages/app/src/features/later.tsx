@@ -2,6 +2,7 @@
 import type { ComponentType } from 'react';
 import { Suspense, lazy, useEffect, useState } from 'react';
 import { View } from 'react-native';
+import type { Store } from '../store';
 import type * as beyond from './beyond';
 import { Waiting } from '../basics';
 import { sheet, useTokens } from '../theme';
@@ -14,6 +15,14 @@ let read: Beyond | null = null;
 export async function readBeyond(): Promise<Beyond> {
   read ??= await import('./beyond');
   return read;
+}
+
+/** Resolves when what a press has changed is on the screen. */
+const painted = () => new Promise<void>((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
+
+/** Begins to open a job that was pressed: it is read while its screen is made, and put on the bench after that is seen. */
+export function openSoon(store: Store, id: string): void {
+  read?.openEarly(store, id, painted());
 }
 
 /** How long the list of jobs has to itself before what comes next is fetched, ms. */

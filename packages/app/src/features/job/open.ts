@@ -31,6 +31,8 @@ export async function putOnBench(
   const circuit = draft?.value ?? fresh.circuit;
   dispatch(takeUp(circuit, keptSteps(id, circuit)));
   dispatch(opened({ jobId: id, base: draft?.base ?? fresh.revision }));
+  // Where it lies and what it does, while its place is made.
+  layEarly(store.getState().edits.present.circuit);
   benchRunnerOf(store).ask();
   // Saved on top of what it was made on: the server says if another tab was first.
   if (draft) dispatch(saveRequested);
@@ -38,13 +40,14 @@ export async function putOnBench(
 
 let early: { id: string; done: Promise<void> } | null = null;
 
-async function readEarly(store: Store, id: string): Promise<void> {
-  const asked = store.dispatch(jobsApi.endpoints.openJob.initiate(id));
+async function readEarly(store: Store, id: string, after: Promise<void> | null): Promise<void> {
+  const asked = store.dispatch(jobsApi.endpoints.openJob.initiate(id, { forceRefetch: true }));
   try {
     // What an earlier visit left is read while the job is.
     await startJobs(store);
-    await putOnBench(store, id, await asked.unwrap(), () => true);
-    layEarly(store.getState().edits.present.circuit);
+    const fresh = await asked.unwrap();
+    await after;
+    await putOnBench(store, id, fresh, () => true);
   } catch {
     // Whoever shows it reads it again, and says why it cannot be.
   } finally {
@@ -52,9 +55,13 @@ async function readEarly(store: Store, id: string): Promise<void> {
   }
 }
 
-/** Opens the job of the page's address while the page is made. */
-export function openEarly(store: Store, id: string): void {
-  early = { id, done: readEarly(store, id) };
+/**
+ * Opens a job while the page, or the place, is made that shows it.
+ *
+ * @param after - what it is put on the bench after, once it is read.
+ */
+export function openEarly(store: Store, id: string, after: Promise<void> | null = null): void {
+  early = { id, done: readEarly(store, id, after) };
 }
 
 /** Resolves when a job was opened so, if it could be; for the first who shows it, `null` where it was not tried. */

@@ -1,9 +1,11 @@
 import { router, useLocalSearchParams } from 'expo-router';
-import { useDeferredValue, useEffect, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
+import { useStore } from 'react-redux';
+import type { Store } from '../../store';
 import { problemOf } from '../../store/api';
 import { useListBypassesQuery, useListJobsQuery, useListPanelsQuery } from './api';
-import { readBeyond, useReadEarly } from '../later';
+import { openSoon, readBeyond, useReadEarly } from '../later';
 import { SearchField } from './SearchField';
 import { JobRow, plural } from './JobRow';
 import { sheet, useTokens } from '../../theme';
@@ -75,6 +77,8 @@ const readEarly = () => void readBeyond();
 
 /** Every job, newest first, with search and a way to a new one. */
 export function JobList() {
+  const store = useStore() as unknown as Store;
+  const open = useCallback((id: string) => openSoon(store, id), [store]);
   const { search: given } = useLocalSearchParams<{ search?: string }>();
   const [search, setSearch] = useState(given ?? '');
   const asked = useDeferredValue(search.trim().slice(0, 100));
@@ -131,7 +135,7 @@ export function JobList() {
         <View role="list" style={styles.items}>
           {data?.map((job) => (
             <View key={job.id} role="listitem">
-              <JobRow job={job} onTouched={readEarly} />
+              <JobRow job={job} onTouched={readEarly} onOpen={open} />
             </View>
           ))}
         </View>

@@ -34,15 +34,26 @@ function StateWords({ job }: { job: Job }) {
   );
 }
 
-/** One job in a list: a way into it; `onTouched` comes a moment before it is opened. */
-export const JobRow = memo(function JobRow({ job, onTouched }: { job: Job; onTouched?: () => void }) {
+interface JobRowProps {
+  job: Job;
+  /** Comes a moment before it is opened. */
+  onTouched: () => void;
+  onOpen: (id: string) => void;
+}
+
+/** One job in a list: a way into it. */
+export const JobRow = memo(function JobRow({ job, onTouched, onOpen }: JobRowProps) {
   const t = useTokens();
+  const open = () => {
+    onOpen(job.id);
+    router.push({ pathname: '/job/[id]', params: { id: job.id } });
+  };
   return (
     <Tap
       role="link"
       aria-label={`Open ${job.name}, ${job.site}`}
-      {...(onTouched && { onPressIn: onTouched })}
-      onPress={() => router.push({ pathname: '/job/[id]', params: { id: job.id } })}
+      onPressIn={onTouched}
+      onPress={open}
       style={[styles.row, { backgroundColor: t.card, borderColor: t.line }]}
     >
       <View style={styles.grow}>

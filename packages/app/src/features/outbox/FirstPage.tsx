@@ -12,6 +12,8 @@ import { Clock } from './Clock';
 import { Outstanding } from './Outstanding';
 import { sheet } from '../../theme';
 
+const nothing = () => undefined;
+
 /** On the first page: what is not sent yet, and jobs that were begun here and that its list does not have. */
 export function FirstPage({ listed }: { listed: ReadonlySet<string> }) {
   const store = useStore() as unknown as Store;
@@ -30,7 +32,7 @@ export function FirstPage({ listed }: { listed: ReadonlySet<string> }) {
         <View role="list" aria-label="Begun here" style={styles.items}>
           {begun.map((job) => (
             <View key={job.id} role="listitem">
-              <JobRow job={job} />
+              <JobRow job={job} onTouched={nothing} onOpen={nothing} />
             </View>
           ))}
         </View>
