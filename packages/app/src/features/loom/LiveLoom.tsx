@@ -1,8 +1,11 @@
 import { memo, useCallback, useState } from 'react';
 import type { LayoutChangeEvent } from 'react-native';
 import { View, useWindowDimensions } from 'react-native';
+import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
+import type { Store } from '../../store';
 import { useAppDispatch, useAppSelector } from '../../store';
+import { benchRunnerOf } from '../bench/useBenchRunner';
 import { sheetOpened } from '../trace/slice';
 import { useBypassed } from '../record/useRecord';
 import { ActionButton, AppText } from '../../basics';
@@ -39,6 +42,12 @@ export const LiveLoom = memo(function LiveLoom({
   const { width: window } = useWindowDimensions();
   const [width, setWidth] = useState(wide ? 0 : Math.floor(window));
   const { laid, failure, again } = useLaid(given, loomWidth(width));
+  const store = useStore() as unknown as Store;
+  const askAgain = () => {
+    again();
+    // Its volts failed to come, too.
+    void benchRunnerOf(store).run();
+  };
   const circuit = laid?.circuit ?? given;
   const view = useAppSelector(({ bench }) => bench.view);
   const meter = useAppSelector(({ bench }) => bench.meter);
@@ -72,7 +81,7 @@ export const LiveLoom = memo(function LiveLoom({
   };
   return (
     <View onLayout={measure}>
-      {failure ? <Unlaid why={failure} stands={laid !== null} onAgain={again} /> : null}
+      {failure ? <Unlaid why={failure} stands={laid !== null} onAgain={askAgain} /> : null}
       <View ref={frame} testID="loom">
         {laid ? (
           <View style={zoom === 1 ? null : [styles.zoomed, { height: whole * zoom }]}>
