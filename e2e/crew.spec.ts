@@ -2,7 +2,7 @@
 import { expect } from '@playwright/test';
 import { expectAccessible } from './axe';
 import { button } from './bench';
-import { SECRET, another, joinBy, test } from './crew';
+import { SECRET, another, joinBy, signedInLongAgo, test } from './crew';
 
 test('two people join, write under their names, and a lost telephone is signed out', async ({
   page,
@@ -106,8 +106,17 @@ test('whoever leads sees a person off, asked twice, and their device is out', as
   await page.reload();
   await button(page, 'Rue is no longer of the crew').click();
   await button(page, 'Rue stays').click();
+  // Signed in for a while: whoever holds the device says that it is them, and what they were about to do is done.
+  signedInLongAgo(crew);
   await button(page, 'Rue is no longer of the crew').click();
   await button(page, 'Rue leaves').click();
+  const asked = page.getByRole('dialog', { name: 'Is it you?' });
+  await expectAccessible(page, 'proving that it is oneself');
+  await asked.getByLabel('Your password').fill('another long one');
+  await button(page, 'It is me: go on').click();
+  await expect(asked.getByRole('alert')).toContainText('Your password is another one');
+  await asked.getByLabel('Your password').fill(SECRET);
+  await button(page, 'It is me: go on').click();
   await expect(page.getByText('Role of Rue')).toHaveCount(0);
   await theirs.goto(crew.url);
   await expect(theirs.getByRole('heading', { name: 'Sign in' })).toBeVisible();

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, Page } from '@playwright/test';
 import { test as base, expect } from '@playwright/test';
+import Database from 'better-sqlite3';
 import { button, kill, launch } from './bench';
 
 interface CrewServer {
@@ -45,6 +46,13 @@ export async function joinBy(page: Page, address: string, name: string): Promise
 
 export const another = async (browser: Browser) =>
   (await browser.newContext({ ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 } })).newPage();
+
+/** As if everyone had proved who they are long ago, on every device. */
+export function signedInLongAgo({ data }: CrewServer): void {
+  const db = new Database(join(data, 'zygostat.sqlite'));
+  db.prepare('UPDATE sessions SET proved_at = ?').run(0);
+  db.close();
+}
 
 /** A code to join with, made by whoever leads on the page of the crew. */
 export async function codeFrom(page: Page, url: string): Promise<string> {

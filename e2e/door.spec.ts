@@ -7,7 +7,7 @@ import type { Page } from '@playwright/test';
 import { chromium, expect } from '@playwright/test';
 import { button, test as open } from './bench';
 import { CHROMIUM } from './chromium';
-import { SECRET, another, codeFrom, joinBy, test as crewed } from './crew';
+import { SECRET, another, codeFrom, joinBy, signedInLongAgo, test as crewed } from './crew';
 
 const isShut = (page: Page) =>
   expect(page.getByRole('heading', { name: 'Sign in', exact: true })).toBeVisible();
@@ -91,6 +91,12 @@ crewed('a passkey of this device opens the door without a password', async ({ pa
   await page.getByLabel('Name').fill('Ansa');
   await button(page, /passkey/i).click();
   await expect(page.getByRole('heading', { name: 'Sign in', exact: true })).toHaveCount(0);
+  // And it is proof enough for what only whoever leads may do.
+  await page.goto(`${url}/crew`);
+  signedInLongAgo(crew);
+  await button(page, 'Make a code to join').click();
+  await button(page, 'Go on with this device’s passkey').click();
+  await expect(page.getByText(/^Good once, for 15 minutes/)).toBeVisible();
 });
 
 open('a page of another origin reads nothing and changes nothing', async ({ page, server }) => {

@@ -13,6 +13,8 @@ export interface ProblemDetails {
   latest?: number;
   /** Whether it would be answered once this device is signed in. */
   signIn?: boolean;
+  /** Whether it would be done once the person has said again that it is them. */
+  prove?: boolean;
 }
 
 /** The problem behind a failed request, or what to say when the server did not answer. */

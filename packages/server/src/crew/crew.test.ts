@@ -230,6 +230,47 @@ test('another password signs the other devices out', async () => {
   await ask('get', '/jobs', there).expect(401);
 });
 
+test('who belongs, and how one signs in, is changed by whoever has just proved that it is them', async () => {
+  const [lead, reader] = [await joined('Ansa'), await joined('Rue', 'reader')];
+  const later = () => server.db.run(`update sessions set proved_at = ${Date.now() - 16 * 60_000}`);
+  const invites = () => ask('post', '/crew/invitations', lead).send({ role: 'member' });
+  await invites().expect(201);
+  later();
+  for (const [method, path] of [
+    ['post', '/crew/invitations'],
+    ['patch', '/crew/people/x'],
+    ['delete', '/crew/people/x'],
+    ['delete', '/crew/sessions/x'],
+    ['post', '/crew/passkeys/offer'],
+    ['post', '/crew/passkeys'],
+    ['delete', '/crew/passkeys/x'],
+  ] as const) {
+    const answer = await ask(method, path, lead).send({ role: 'lead', answer: {} });
+    expect([path, answer.status, answer.body.prove]).toEqual([path, 403, true]);
+  }
+  // Work goes on, and a device of one's own that was lost is out at once.
+  await ask('post', '/jobs', lead).send(JOB).expect(201);
+  const lost = cookieOf(await ask('post', '/crew/sign-in').send({ name: 'Rue', password: SECRET }));
+  const { body } = await ask('get', '/crew/sessions', reader).expect(200);
+  const other = body.find(({ this: own }: { this: boolean }) => !own);
+  later();
+  await ask('delete', `/crew/sessions/${other.id}`, reader).expect(204);
+  await ask('get', '/jobs', lost).expect(401);
+
+  await ask('post', '/crew/prove', lead).send({ password: 'another long one' }).expect(401);
+  await ask('post', '/crew/passkeys/prove', lead)
+    .send({ answer: { id: 'x' } })
+    .expect(401);
+  await ask('post', '/crew/prove').send({ password: SECRET }).expect(401);
+  await invites().expect(403);
+  await ask('post', '/crew/prove', lead).send({ password: SECRET }).expect(204);
+  await invites().expect(201);
+  // On that device alone.
+  await ask('post', '/crew/passkeys/offer', reader).expect(403);
+  await ask('post', '/crew/prove', reader).send({ password: SECRET }).expect(204);
+  await ask('post', '/crew/passkeys/offer', reader).expect(200);
+});
+
 test('a reader reads and changes nothing; a member works and leads nobody', async () => {
   await joined('Ansa');
   const [reader, member] = [await joined('Rue', 'reader'), await joined('Sol', 'member')];

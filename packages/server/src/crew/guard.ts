@@ -2,16 +2,15 @@
 import type { RequestHandler, Response } from 'express';
 import type { Db } from '../db/open';
 import { personOf } from '../db/crew';
-import type { Role } from '../db/schema';
 import { Problem, sendProblem } from '../problem';
 import { clearToken, tokenOf } from './cookie';
-import { setWho, whoOf } from './who';
+import { setWho, signedInAs, whoOf } from './who';
 
 /** What changes nothing. */
 export const READS: ReadonlySet<string> = new Set(['GET', 'HEAD']);
 
 /** What a reader may send all the same: what is theirs alone. */
-const OWN = /^\/crew\/(sign-out|password|passkeys|sessions|news)(\/|$)/;
+const OWN = /^\/crew\/(sign-out|password|passkeys|sessions|news|prove)(\/|$)/;
 
 /** Reads who a request comes from, and refuses nobody. */
 export const readWho =
@@ -43,13 +42,32 @@ export const signedIn: RequestHandler = (request, response, next) => {
   next();
 };
 
+/** A proof is good for so long. */
+const FRESH_MS = 15 * 60_000;
+
 /**
- * Whoever is signed in, if of the role.
- * @throws Problem 403 for anybody else.
+ * Whoever is signed in and has proved a short while ago that it is them: for who belongs, and how one signs in, a device that
+ * was left lying about is not enough.
+ * @throws Problem 403 that asks for the proof.
  */
-export function only(response: Response, role: Role) {
-  const who = whoOf(response);
-  if (who?.person.role !== role)
-    throw new Problem({ status: 403, title: 'Not yours to do', detail: `Only a ${role} may do this.` });
+export function freshly(response: Response) {
+  const who = signedInAs(response);
+  if (Date.now() - (who.provedAt?.getTime() ?? 0) > FRESH_MS)
+    throw new Problem({
+      status: 403,
+      title: 'Is it you?',
+      detail: 'Say once more that it is you: this device has been signed in for a while.',
+      prove: true,
+    });
   return who;
+}
+
+/**
+ * Whoever leads, and has just proved that it is them.
+ * @throws Problem 403 for anybody else, and where the proof is too old.
+ */
+export function leading(response: Response) {
+  if (signedInAs(response).person.role !== 'lead')
+    throw new Problem({ status: 403, title: 'Not yours to do', detail: 'Only a lead may do this.' });
+  return freshly(response);
 }

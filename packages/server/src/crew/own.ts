@@ -7,6 +7,7 @@ import {
   listSessions,
   passkeysOf,
   personNamed,
+  proved,
   removePasskey,
   setPassword,
 } from '../db/crew';
@@ -17,10 +18,11 @@ import { Problem, invalid, notFound } from '../problem';
 import { clearToken } from './cookie';
 import { deviceName } from './device';
 import { attempts, wrong } from './entry';
+import { freshly, leading } from './guard';
 import { hashPassword, isPassword } from './password';
 import type { Passkeys } from './passkeys';
 import { siteFor } from './passkeys';
-import { newsSchema, passkeySchema, passwordSchema } from './schemas';
+import { newsSchema, passkeySchema, passwordSchema, proofSchema } from './schemas';
 import { signedInAs } from './who';
 
 export function ownRoutes(db: Db, keys: Passkeys): Router {
@@ -47,7 +49,7 @@ export function ownRoutes(db: Db, keys: Passkeys): Router {
     response.status(204).end();
   });
 
-  router.use('/crew/password', ...attempts());
+  router.use(['/crew/password', '/crew/prove', '/crew/passkeys/prove'], ...attempts());
   router.post('/crew/password', async (request, response) => {
     const { person, session } = signedInAs(response);
     const given = passwordSchema.validateSync(request.body, {
@@ -58,18 +60,37 @@ export function ownRoutes(db: Db, keys: Passkeys): Router {
       throw wrong('The old password is another one.');
     setPassword(db, person.id, await hashPassword(given.password));
     note(request, response, 'password');
+    proved(db, session);
     // Whoever knew the old one is out.
     closeOtherSessions(db, person.id, session);
     response.status(204).end();
   });
 
+  router.post('/crew/prove', async (request, response) => {
+    const { password } = proofSchema.validateSync(request.body, { abortEarly: false });
+    const { person, session } = signedInAs(response);
+    if (!(await isPassword(personNamed(db, person.name)?.passwordHash, password)))
+      throw wrong('Your password is another one.');
+    proved(db, session);
+    response.status(204).end();
+  });
+
+  router.post('/crew/passkeys/prove', async (request, response) => {
+    const { answer } = passkeySchema.validateSync(request.body, { abortEarly: false });
+    const { person, session } = signedInAs(response);
+    if ((await keys.authenticate(siteFor(request), answer))?.id !== person.id)
+      throw wrong('This passkey is not yours.');
+    proved(db, session);
+    response.status(204).end();
+  });
+
   router.post('/crew/passkeys/offer', async (request, response) => {
-    response.json(await keys.registration(siteFor(request), signedInAs(response).person));
+    response.json(await keys.registration(siteFor(request), freshly(response).person));
   });
 
   router.post('/crew/passkeys', async (request, response) => {
+    const { person } = freshly(response);
     const { answer } = passkeySchema.validateSync(request.body, { abortEarly: false });
-    const { person } = signedInAs(response);
     const device = deviceName(request.headers['user-agent']);
     if (!(await keys.register(siteFor(request), person, answer, device)))
       throw new Problem(invalid([{ path: 'answer', message: 'does not prove what was asked' }]));
@@ -82,7 +103,7 @@ export function ownRoutes(db: Db, keys: Passkeys): Router {
   });
 
   router.delete('/crew/passkeys/:id', (request, response) => {
-    if (!removePasskey(db, request.params.id, signedInAs(response).person.id))
+    if (!removePasskey(db, request.params.id, freshly(response).person.id))
       throw notFound('such passkey of yours');
     note(request, response, 'passkey-removed');
     response.status(204).end();
@@ -96,7 +117,13 @@ export function ownRoutes(db: Db, keys: Passkeys): Router {
 
   router.delete('/crew/sessions/:id', (request, response) => {
     const { person } = signedInAs(response);
-    if (!closeSession(db, request.params.id, person.role === 'lead' ? undefined : person.id))
+    // One's own that was lost is out at once; those of others are for whoever leads.
+    const { id } = request.params;
+    const closeAny = () => {
+      leading(response);
+      return closeSession(db, id);
+    };
+    if (!closeSession(db, id, person.id) && !(person.role === 'lead' && closeAny()))
       throw notFound('such device of yours');
     response.status(204).end();
   });

@@ -6,7 +6,7 @@ import { changePerson, invite, listPeople } from '../db/crew';
 import type { Db } from '../db/open';
 import type { Role } from '../db/schema';
 import { Problem, invalid, notFound } from '../problem';
-import { only } from './guard';
+import { leading } from './guard';
 import { roleSchema } from './schemas';
 
 const INVITATION_MINUTES = 15;
@@ -19,7 +19,7 @@ export function peopleRoutes(db: Db): Router {
   });
 
   router.post('/crew/invitations', async (request, response) => {
-    const { person } = only(response, 'lead');
+    const { person } = leading(response);
     const { role } = roleSchema.validateSync(request.body, { abortEarly: false });
     const code = invite(db, role, person.id, INVITATION_MINUTES);
     // After the #: what stands there is not sent, and so in no log.
@@ -36,14 +36,14 @@ export function peopleRoutes(db: Db): Router {
   };
 
   router.patch('/crew/people/:id', (request, response) => {
-    only(response, 'lead');
+    leading(response);
     const { role } = roleSchema.validateSync(request.body, { abortEarly: false });
     change(request.params.id, role);
     response.json(listPeople(db));
   });
 
   router.delete('/crew/people/:id', (request, response) => {
-    only(response, 'lead');
+    leading(response);
     change(request.params.id, null);
     response.status(204).end();
   });

@@ -38,6 +38,7 @@ export const newsSchema = body({
     .test('time', 'must be a time, as ISO 8601 has it', (text) => !Number.isNaN(Date.parse(text))),
 });
 export const signInSchema = body({ name: name(), password: password() });
+export const proofSchema = body({ password: password() });
 export const passwordSchema = body({ old: password(), password: newPassword() });
 export const roleSchema = body({ role: role() });
 export const passkeySchema = body({ answer: answer() });

@@ -6,6 +6,8 @@ interface Who {
   person: Person;
   /** The session of the device. */
   session: string;
+  /** When they last proved on it that it is them. */
+  provedAt: Date | null;
 }
 
 const KEY = 'who';

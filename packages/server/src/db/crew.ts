@@ -95,7 +95,7 @@ export function openSession(db: Db, personId: string, device: string): string {
   const now = new Date();
   const id = nanoid();
   db.insert(sessions)
-    .values({ id, tokenHash: hashOf(token), personId, device, createdAt: now, seenAt: now })
+    .values({ id, tokenHash: hashOf(token), personId, device, createdAt: now, seenAt: now, provedAt: now })
     .run();
   noteAtDoor(db, { personId, what: 'signed-in', sessionId: id, detail: device }, now);
   return token;
@@ -106,7 +106,7 @@ export function personOf(
   db: Db,
   token: string,
   now = Date.now(),
-): { person: Person; session: string } | null {
+): { person: Person; session: string; provedAt: Date | null } | null {
   const found = db
     .select({ session: sessions, person: people })
     .from(sessions)
@@ -127,7 +127,13 @@ export function personOf(
       .set({ seenAt: new Date(now) })
       .where(eq(sessions.id, session.id))
       .run();
-  return { person: { id: person.id, name: person.name, role: person.role }, session: session.id };
+  const { id, name, role } = person;
+  return { person: { id, name, role }, session: session.id, provedAt: session.provedAt };
+}
+
+/** Notes that the person of a session has just proved that it is them. */
+export function proved(db: Db, session: string): void {
+  db.update(sessions).set({ provedAt: new Date() }).where(eq(sessions.id, session)).run();
 }
 
 /** Signed-in devices of a person, or of everyone. */

@@ -261,6 +261,8 @@ export const sessions = sqliteTable('sessions', {
   device: text('device').notNull(),
   createdAt: createdAt(),
   seenAt: integer('seen_at', { mode: 'timestamp_ms' }).notNull(),
+  /** When its person last proved on it that it is them; `null` where that was not noted yet. */
+  provedAt: integer('proved_at', { mode: 'timestamp_ms' }),
   /** Up to when it was told what happened to how its person signs in; `null` for never. */
   toldAt: integer('told_at', { mode: 'timestamp_ms' }),
 });

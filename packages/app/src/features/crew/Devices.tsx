@@ -3,17 +3,19 @@ import { View } from 'react-native';
 import { ActionButton, AppText } from '../../basics';
 import { sheet, useTokens } from '../../theme';
 import { useDevicesQuery, useSignDeviceOutMutation } from './api';
+import { Refused } from './Refused';
 
 /** Devices that are signed in: a telephone that was lost is signed out here. */
 export function Devices() {
   const t = useTokens();
   const { data = [] } = useDevicesQuery(undefined);
-  const [signOut] = useSignDeviceOutMutation();
+  const [signOut, out] = useSignDeviceOutMutation();
   return (
     <View role="region" aria-label="Signed in" style={styles.group}>
       <AppText kind="strong" heading={2}>
         Signed in
       </AppText>
+      <Refused act={out} again={() => void (out.originalArgs && signOut(out.originalArgs))} />
       {data.map(({ id, person, device, seenAt, this: isThis }) => (
         <View key={id} style={[styles.row, { borderColor: t.line }]}>
           <View style={styles.grow}>

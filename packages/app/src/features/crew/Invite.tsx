@@ -4,7 +4,7 @@ import { ActionButton, AppText, Options } from '../../basics';
 import type { Role } from './api';
 import { useInviteMutation } from './api';
 import { ROLES } from './roles';
-import { Refusal } from './Refusal';
+import { Refused } from './Refused';
 import { sheet } from '../../theme';
 
 /** In fives, as it is read out. */
@@ -13,7 +13,8 @@ const spoken = (code: string) => `${code.slice(0, 5)} ${code.slice(5)}`;
 /** A code for one more person, shown to their camera or read out. */
 export function Invite() {
   const [role, setRole] = useState<Role>('member');
-  const [invite, { data, error, isLoading }] = useInviteMutation();
+  const [invite, asked] = useInviteMutation();
+  const { data, isLoading } = asked;
   return (
     <View role="region" aria-label="One more" style={styles.group}>
       <AppText kind="strong" heading={2}>
@@ -27,7 +28,7 @@ export function Invite() {
         disabled={isLoading}
         onPress={() => void invite(role)}
       />
-      <Refusal error={error} />
+      <Refused act={asked} again={() => void invite(role)} />
       {data ? (
         <View role="status" style={styles.code}>
           <Image

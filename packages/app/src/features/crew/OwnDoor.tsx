@@ -11,6 +11,7 @@ import {
 } from './api';
 import { canKeepPasskeys } from './canKeepPasskeys';
 import { Refusal } from './Refusal';
+import { Refused } from './Refused';
 import { StrengthMeter } from './StrengthMeter';
 import { sheet } from '../../theme';
 
@@ -19,7 +20,7 @@ function Passkeys() {
   const { data = [] } = usePasskeysQuery(undefined);
   const [offer, offered] = useOfferPasskeyMutation();
   const [keep, kept] = useKeepPasskeyMutation();
-  const [remove] = useRemovePasskeyMutation();
+  const [remove, removed] = useRemovePasskeyMutation();
   const add = async () => {
     const { data: optionsJSON } = await offer(undefined);
     const answer = optionsJSON && (await startRegistration({ optionsJSON }).catch(() => null));
@@ -40,7 +41,9 @@ function Passkeys() {
       {canKeepPasskeys() ? (
         <ActionButton label="Sign in with this device from now on (passkey)" onPress={() => void add()} />
       ) : null}
-      <Refusal error={offered.error ?? kept.error} />
+      <Refused act={offered} again={() => void add()} />
+      <Refused act={kept} again={() => void add()} />
+      <Refused act={removed} again={() => void (removed.originalArgs && remove(removed.originalArgs))} />
     </>
   );
 }

@@ -4,7 +4,7 @@ import { ActionButton, AppText, Options } from '../../basics';
 import { sheet, useTokens } from '../../theme';
 import type { Person } from './api';
 import { useGiveRoleMutation, usePeopleQuery, useSeeOffMutation } from './api';
-import { Refusal } from './Refusal';
+import { Refused } from './Refused';
 import { ROLES } from './roles';
 
 /** Nobody is seen off by a slip of the thumb. */
@@ -40,7 +40,8 @@ export function People({ me }: { me: Person }) {
       <AppText kind="strong" heading={2}>
         People
       </AppText>
-      <Refusal error={roles.error ?? off.error} />
+      <Refused act={roles} again={() => void (roles.originalArgs && giveRole(roles.originalArgs))} />
+      <Refused act={off} again={() => void (off.originalArgs && seeOff(off.originalArgs))} />
       {data.map(({ id, name, role }) => (
         <View key={id} style={[styles.card, { backgroundColor: t.card, borderColor: t.line }]}>
           <AppText kind="strong">{id === me.id ? `${name}, you` : name}</AppText>

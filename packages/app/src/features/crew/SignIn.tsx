@@ -1,11 +1,11 @@
-import { startAuthentication } from '@simplewebauthn/browser';
 import { useState } from 'react';
 import { ScrollView } from 'react-native';
 import { ActionButton, AppText, Column, Field } from '../../basics';
-import { useAskPasskeyMutation, useMeQuery, useSignInByPasskeyMutation, useSignInMutation } from './api';
+import { useMeQuery, useSignInByPasskeyMutation, useSignInMutation } from './api';
 import { canKeepPasskeys } from './canKeepPasskeys';
 import { Refusal } from './Refusal';
 import { useEnter } from './useEnter';
+import { usePasskey } from './usePasskey';
 import { sheet } from '../../theme';
 
 /** Stands before everything else on a device that is not signed in. */
@@ -15,16 +15,14 @@ export function SignIn() {
   const [name, setName] = useState('');
   const [password, setPassword] = useState('');
   const [signIn, byPassword] = useSignInMutation();
-  const [ask, asked] = useAskPasskeyMutation();
+  const passkey = usePasskey();
   const [prove, byPasskey] = useSignInByPasskeyMutation();
   const withPassword = async () => {
     const { data } = await signIn({ name: name.trim(), password });
     if (data) enter(data.person);
   };
   const withPasskey = async () => {
-    const { data: optionsJSON } = await ask(undefined);
-    // Whoever closes the device's own question has answered: nothing happens.
-    const answer = optionsJSON && (await startAuthentication({ optionsJSON }).catch(() => null));
+    const answer = await passkey.answer();
     const { data } = answer ? await prove(answer) : {};
     if (data) enter(data.person);
   };
@@ -43,7 +41,7 @@ export function SignIn() {
           secret="current-password"
           onChange={setPassword}
         />
-        <Refusal error={byPassword.error ?? byPasskey.error ?? asked.error} />
+        <Refusal error={byPassword.error ?? byPasskey.error ?? passkey.error} />
         <ActionButton
           label={byPassword.isLoading ? 'Signing in…' : 'Sign in'}
           look="filled"

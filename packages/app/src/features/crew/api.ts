@@ -87,6 +87,12 @@ const crewApi = api.injectEndpoints({
     signInByPasskey: build.mutation<SignedIn, AuthenticationResponseJSON>({
       query: (answer) => ({ url: 'crew/passkeys/sign-in', method: 'POST', body: { answer } }),
     }),
+    prove: build.mutation<null, { password: string }>({
+      query: (body) => ({ url: 'crew/prove', method: 'POST', body }),
+    }),
+    proveByPasskey: build.mutation<null, AuthenticationResponseJSON>({
+      query: (answer) => ({ url: 'crew/passkeys/prove', method: 'POST', body: { answer } }),
+    }),
     offerPasskey: build.mutation<PublicKeyCredentialCreationOptionsJSON, undefined>({
       query: () => ({ url: 'crew/passkeys/offer', method: 'POST' }),
     }),
@@ -133,6 +139,8 @@ export const {
   useSignInMutation,
   useAskPasskeyMutation,
   useSignInByPasskeyMutation,
+  useProveMutation,
+  useProveByPasskeyMutation,
   useOfferPasskeyMutation,
   useKeepPasskeyMutation,
   useRemovePasskeyMutation,

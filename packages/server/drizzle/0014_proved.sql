@@ -1,0 +1,1 @@
+ALTER TABLE `sessions` ADD `proved_at` integer;
