@@ -11,7 +11,7 @@ import { problemOf } from '../../store/api';
 import { useOpenJobQuery } from '../jobs/api';
 import { useHoldJob } from '../hold/useHoldJob';
 import { useAwake } from './useAwake';
-import { putOnBench, takeEarly } from './open';
+import { leaveEarly, putOnBench, takeEarly } from './open';
 import { startJobs } from './start';
 import { opened } from '../circuit/slice';
 import { sheet, useTokens } from '../../theme';
@@ -37,6 +37,7 @@ function useLoadJob(id: string, fresh: OpenedJob | undefined, early: Promise<voi
   }, [store, id, fresh, ready, early]);
   useEffect(
     () => () => {
+      leaveEarly();
       // Read anew the next time, unless an edit is still on its way.
       if (store.getState().saving?.state === 'saved') store.dispatch(opened({ jobId: null, base: 0 }));
     },

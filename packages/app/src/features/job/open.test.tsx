@@ -9,7 +9,7 @@ import { serveRoutes } from '../../testing/server';
 import { renderWithStore } from '../../testing/render';
 import { paperThemes } from '../../theme';
 import { OpenJob, useOpenedJob } from './OpenJob';
-import { openEarly, takeEarly } from './open';
+import { leaveEarly, openEarly, takeEarly } from './open';
 
 jest.mock('../../model/model', () => jest.requireActual<object>('../../testing/model'));
 
@@ -58,6 +58,20 @@ test('what was opened so, and left for another job, is put on the bench anew', a
   screen.rerender(inStore('other'));
   await waitFor(() => screen.getByText('Other'));
   expect(store.getState().saving.jobId).toBe('other');
+});
+
+test('what is read after it was left comes over nothing', async () => {
+  let answer: () => void = () => undefined;
+  const late = new Promise<void>((resolve) => (answer = resolve));
+  serveRoutes({ 'GET /api/jobs/early': () => ({ body: job }) });
+  const store = startStore();
+  openEarly(store, 'early', late);
+  const opening = takeEarly('early');
+  leaveEarly();
+  answer();
+  await opening;
+  expect(store.getState().saving?.jobId ?? null).toBeNull();
+  expect(takeStore()).toBe(store);
 });
 
 test('what could not be opened so is opened by whoever shows it', async () => {

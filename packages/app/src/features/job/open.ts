@@ -40,14 +40,18 @@ export async function putOnBench(
 
 let early: { id: string; done: Promise<void> } | null = null;
 
+/** Counts what is opened early, and what of it is left. */
+let turn = 0;
+
 async function readEarly(store: Store, id: string, after: Promise<void> | null): Promise<void> {
+  const mine = ++turn;
   const asked = store.dispatch(jobsApi.endpoints.openJob.initiate(id, { forceRefetch: true }));
   try {
     // What an earlier visit left is read while the job is.
     await startJobs(store);
     const fresh = await asked.unwrap();
     await after;
-    await putOnBench(store, id, fresh, () => true);
+    await putOnBench(store, id, fresh, () => mine === turn);
   } catch {
     // Whoever shows it reads it again, and says why it cannot be.
   } finally {
@@ -62,6 +66,11 @@ async function readEarly(store: Store, id: string, after: Promise<void> | null):
  */
 export function openEarly(store: Store, id: string, after: Promise<void> | null = null): void {
   early = { id, done: readEarly(store, id, after) };
+}
+
+/** Says that whoever shows it has left: it comes over nothing that was opened since. */
+export function leaveEarly(): void {
+  turn++;
 }
 
 /** Resolves when a job was opened so, if it could be; for the first who shows it, `null` where it was not tried. */
