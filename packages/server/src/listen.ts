@@ -20,6 +20,12 @@ interface Listen {
 /** For whoever will lead, told in the terminal. */
 const FIRST_CODE_MINUTES = 30;
 
+/**
+ * How long a connection that is not used is kept, ms. Longer than proxies and browsers do, as is common practice: the five
+ * seconds that Node keeps one end just as somebody reads a page and sends the next, and what is sent into that is lost.
+ */
+const KEEP_ALIVE_MS = 65_000;
+
 const listening = (server: Server, port: number, host: string): Promise<number> =>
   new Promise((resolve, reject) => {
     server.once('error', reject);
@@ -47,6 +53,7 @@ export async function listen({
   certificate,
 }: Listen): Promise<{ server: Server; says: string }> {
   const server = certificate ? createHttps(certificate, app) : createHttp(app);
+  server.keepAliveTimeout = KEEP_ALIVE_MS;
   const taken = await listening(server, port, reach.host);
   if (!reach.crew) return { server, says: `Zygostat is ready on http://127.0.0.1:${taken}` };
   const url = reach.publicUrl?.origin ?? `https://${firstName(reach)}:${taken}`;
