@@ -1,8 +1,9 @@
 /** A crew on one server: the first joins by the terminal's code, another by a code of theirs; a device that is lost is out. */
+import type { Page } from '@playwright/test';
 import { expect } from '@playwright/test';
 import { expectAccessible } from './axe';
 import { button } from './bench';
-import { SECRET, another, joinBy, signedInLongAgo, test } from './crew';
+import { SECRET, another, codeFrom, joinBy, signInBy, signedInLongAgo, test } from './crew';
 
 test('two people join, write under their names, and a lost telephone is signed out', async ({
   page,
@@ -139,11 +140,7 @@ test('a password shows how soon it is guessed, and another device that signs in 
   await expect(page.getByRole('heading', { name: 'Zygostat' })).toBeVisible();
 
   const other = await another(browser);
-  await other.goto(crew.url);
-  await other.getByLabel('Name').fill('Ansa');
-  await other.getByLabel('Password').fill(SECRET);
-  await button(other, 'Sign in').click();
-  await expect(other.getByRole('heading', { name: 'Zygostat' })).toBeVisible();
+  await signInBy(other, crew.url, 'Ansa');
 
   await page.reload();
   const news = page.getByRole('region', { name: 'News of your sign-in' });
@@ -154,4 +151,56 @@ test('a password shows how soon it is guessed, and another device that signs in 
   await page.reload();
   await expect(page.getByRole('link', { name: /^Open / }).first()).toBeVisible();
   await expect(news).toHaveCount(0);
+});
+
+test('a device let in by a password alone leads once a code of another one shows that it is theirs; a forgotten password is no end', async ({
+  page,
+  browser,
+  crew,
+}) => {
+  await joinBy(page, crew.first, 'Ansa');
+  const sol = await another(browser);
+  await joinBy(sol, await codeFrom(page, crew.url), 'Sol');
+  const other = await another(browser);
+  await signInBy(other, crew.url, 'Ansa');
+  await other.goto(`${crew.url}/crew`);
+  await expect(other.getByText('Let in by a password alone: it leads nobody')).toBeVisible();
+  await button(other, 'A code: new device, forgotten password, for Sol').click();
+  const asked = other.getByRole('dialog', { name: 'Is this device yours?' });
+  await expectAccessible(other, 'whose device it is');
+  await asked.getByLabel('Code').fill('23456 789AB');
+  await button(other, 'It is mine: go on').click();
+  await expect(asked.getByRole('alert')).toContainText('This code is not good');
+
+  /** A code as it stands there to be read out. */
+  const readOut = (from: Page, region: string) =>
+    from
+      .getByRole('region', { name: region })
+      .getByText(/^[2-9A-HJ-NP-Z]{5} [2-9A-HJ-NP-Z]{5}$/)
+      .innerText();
+  await page.goto(`${crew.url}/crew`);
+  await button(page, 'A code for another device of mine').click();
+  await asked.getByLabel('Code').fill(await readOut(page, 'Signed in'));
+  await button(other, 'It is mine: go on').click();
+  // What they were about to do is done, and the device is theirs.
+  const forSol = await readOut(other, 'People');
+  await expect(other.getByText('Let in by a password alone: it leads nobody')).toHaveCount(0);
+  await page.goto(crew.url);
+  await expect(page.getByRole('region', { name: 'News of your sign-in' })).toContainText(
+    'is known as yours now',
+  );
+
+  // Sol forgot their password: the code takes another one, and what knew the old one is out.
+  const fresh = await another(browser);
+  await fresh.goto(`${crew.url}/join`);
+  await fresh.getByLabel('Code').fill(forSol);
+  await fresh.getByLabel('Your name').fill('Rue');
+  await fresh.getByLabel('A password').fill('seven dry tin kettles');
+  await button(fresh, 'Join').click();
+  await expect(fresh.getByRole('alert')).toContainText('Name is not that of whoever this code was made for');
+  await fresh.getByLabel('Your name').fill('Sol');
+  await button(fresh, 'Join').click();
+  await expect(fresh.getByRole('heading', { name: 'Zygostat' })).toBeVisible();
+  await sol.reload();
+  await expect(sol.getByRole('heading', { name: 'Sign in' })).toBeVisible();
 });

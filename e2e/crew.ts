@@ -44,6 +44,15 @@ export async function joinBy(page: Page, address: string, name: string): Promise
   await expect(page.getByRole('heading', { name: 'Zygostat' })).toBeVisible();
 }
 
+/** Signs in on a device by the password. */
+export async function signInBy(page: Page, url: string, name: string): Promise<void> {
+  await page.goto(url);
+  await page.getByLabel('Name').fill(name);
+  await page.getByLabel('Password').fill(SECRET);
+  await button(page, 'Sign in').click();
+  await expect(page.getByRole('heading', { name: 'Zygostat' })).toBeVisible();
+}
+
 export const another = async (browser: Browser) =>
   (await browser.newContext({ ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 } })).newPage();
 

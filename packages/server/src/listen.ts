@@ -6,7 +6,8 @@ import type { createApp } from './app';
 import { announcement } from './crew/announce';
 import type { Certificate } from './crew/certificate';
 import type { Reach } from './crew/reach';
-import { invite, isEmpty } from './db/crew';
+import { invite } from './db/codes';
+import { isEmpty } from './db/crew';
 import type { Db } from './db/open';
 
 interface Listen {

@@ -11,6 +11,13 @@ const KINDS = sheet({
   title: { fontFamily: FONTS.strong, fontSize: SIZE.title, lineHeight: 26 },
   mark: { fontFamily: FONTS.condensed, fontSize: SIZE.mark, lineHeight: 24 },
   figure: { fontFamily: FONTS.condensed, fontSize: SIZE.body, lineHeight: 20, fontVariant: ['tabular-nums'] },
+  // To be typed as it stands: two hyphens are not drawn as one dash.
+  command: {
+    fontFamily: FONTS.strong,
+    fontSize: SIZE.body,
+    lineHeight: 22,
+    fontVariant: ['no-common-ligatures', 'no-contextual'],
+  },
 });
 
 type AppTextProps = PropsWithChildren<{

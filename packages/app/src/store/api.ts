@@ -15,6 +15,8 @@ export interface ProblemDetails {
   signIn?: boolean;
   /** Whether it would be done once the person has said again that it is them. */
   prove?: boolean;
+  /** Whether it would be done once this device is known to be theirs. */
+  confirm?: boolean;
 }
 
 /** The problem behind a failed request, or what to say when the server did not answer. */

@@ -3,35 +3,15 @@ import { request as httpRequest } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import request from 'supertest';
 import { createApp } from '../app';
-import { invite, personOf } from '../db/crew';
+import { invite } from '../db/codes';
+import { personOf } from '../db/sessions';
 import { makeLog } from '../log';
-import { makeTestServer } from '../testing/server';
-import { readReach } from './reach';
+import type { Method } from '../testing/crew';
+import { HOST, SECRET, cookiesOf, reach, tokenIn, useCrew } from '../testing/crew';
 
-const SECRET = 'four wet copper leaves';
-const HOST = 'shop.example';
-const reach = readReach(
-  ['--crew'],
-  { ZYGOSTAT_PROXY: '127.0.0.1', ZYGOSTAT_PUBLIC_URL: `https://${HOST}` },
-  [],
-);
 const JOB = { name: 'Hall', site: 'Quince orchard', template: 'boiler' };
 
-let server: ReturnType<typeof makeTestServer>;
-beforeEach(() => (server = makeTestServer({ reach, authority: 'PEM' })));
-afterEach(() => server.stop());
-
-type Method = 'get' | 'post' | 'put' | 'patch' | 'delete';
-const ask = (method: Method, path: string, cookie = '') =>
-  request(server.app)[method](`/api${path}`).set('Host', HOST).set('Cookie', cookie);
-
-const cookieOf = (answer: request.Response) => String(answer.headers['set-cookie']).split(';')[0]!;
-
-/** A person who joined by a code; their cookie. */
-async function joined(name: string, role: 'lead' | 'member' | 'reader' = 'lead'): Promise<string> {
-  const code = invite(server.db, role, null, 15);
-  return cookieOf(await ask('post', '/crew/join').send({ code, name, password: SECRET }).expect(200));
-}
+const { ask, joined, server } = useCrew();
 
 test.each<[Method, string]>([
   ['get', '/jobs'],
@@ -59,22 +39,25 @@ test('what is needed to sign in is answered, and tells nothing of the jobs', asy
 });
 
 test('the first joins by the terminal’s code and leads; the cookie is for this host alone', async () => {
-  const code = invite(server.db, 'lead', null, 30);
+  const code = invite(server().db, 'lead', null, 30);
   const answer = await ask('post', '/crew/join')
     .send({ code: `${code.slice(0, 5).toLowerCase()}-${code.slice(5)}`, name: 'Ansa', password: SECRET })
     .expect(200);
   expect(answer.body).toMatchObject({ person: { name: 'Ansa', role: 'lead' } });
-  const cookie = String(answer.headers['set-cookie']);
-  expect(cookie).toMatch(/^__Host-session=[\w-]{43};/);
-  for (const part of ['Secure', 'HttpOnly', 'SameSite=Strict', 'Path=/']) expect(cookie).toContain(part);
-  expect(cookie).not.toContain('Domain');
-  await ask('get', '/jobs', cookieOf(answer)).expect(200);
+  const cookies = answer.headers['set-cookie'] as unknown as string[];
+  expect(cookies.map((cookie) => cookie.replace(/=.*/, ''))).toEqual(['__Host-device', '__Host-session']);
+  for (const cookie of cookies) {
+    expect(cookie).toMatch(/=[\w-]{43};/);
+    for (const part of ['Secure', 'HttpOnly', 'SameSite=Strict', 'Path=/']) expect(cookie).toContain(part);
+    expect(cookie).not.toContain('Domain');
+  }
+  await ask('get', '/jobs', cookiesOf(answer)).expect(200);
   // Good once.
   await ask('post', '/crew/join').send({ code, name: 'Sol', password: SECRET }).expect(401);
 });
 
 test('a code that ended is refused', async () => {
-  const code = invite(server.db, 'member', null, -1);
+  const code = invite(server().db, 'member', null, -1);
   const answer = await ask('post', '/crew/join').send({ code, name: 'Sol', password: SECRET }).expect(401);
   expect(answer.body.detail).toMatch(/not good, or not any more/);
 });
@@ -89,7 +72,7 @@ test.each<[string, string]>([
   // Of his own name.
   ['Sol-Sol-Sol-1', 'tried first'],
 ])('%s is no password', async (password, message) => {
-  const code = invite(server.db, 'member', null, 15);
+  const code = invite(server().db, 'member', null, 15);
   const answer = await ask('post', '/crew/join').send({ code, name: 'Sol', password }).expect(422);
   expect(answer.body.problems).toContainEqual({
     path: 'password',
@@ -115,7 +98,7 @@ test('while a password is written one is told how soon it is guessed; nobody may
 test('a password opens another device; a wrong one, and a name that is not there, are refused alike', async () => {
   await joined('Ansa');
   const good = await ask('post', '/crew/sign-in').send({ name: 'Ansa', password: SECRET }).expect(200);
-  await ask('get', '/jobs', cookieOf(good)).expect(200);
+  await ask('get', '/jobs', cookiesOf(good)).expect(200);
   const [one, other] = [
     await ask('post', '/crew/sign-in').send({ name: 'Ansa', password: 'another long one' }).expect(401),
     await ask('post', '/crew/sign-in').send({ name: 'Nobody', password: SECRET }).expect(401),
@@ -123,50 +106,14 @@ test('a password opens another device; a wrong one, and a name that is not there
   expect(one.body).toEqual(other.body);
 });
 
-test('what happens to how one signs in is told on the other devices, until it was seen there', async () => {
-  const lead = await joined('Ansa');
-  const news = async (cookie: string) =>
-    ((await ask('get', '/crew/news', cookie).expect(200)).body as { what: string; detail: string }[]).map(
-      ({ what, detail }) => `${what}: ${detail}`,
-    );
-  expect(await news(lead)).toEqual([]);
-  const given = { name: 'Ansa', password: SECRET };
-  const other = cookieOf(
-    await ask('post', '/crew/sign-in').set('User-Agent', 'iPhone').send(given).expect(200),
-  );
-  expect(await news(lead)).toEqual(['signed-in: iPhone']);
-  // What came after the newest that was shown was not seen.
-  const [{ at }] = (await ask('get', '/crew/news', lead)).body as [{ at: string }];
-  const before = new Date(new Date(at).getTime() - 1).toISOString();
-  await ask('post', '/crew/news', lead).send({ upTo: before }).expect(204);
-  expect(await news(lead)).toHaveLength(1);
-  await ask('post', '/crew/news', lead).send({ upTo: at }).expect(204);
-  expect(await news(lead)).toEqual([]);
-  await ask('post', '/crew/news', lead).send({ upTo: 'soon' }).expect(422);
-
-  // A new password signs the other devices out; what signs in after it hears of that first.
-  const change = { old: SECRET, password: 'seven dry maple boards' };
-  await ask('post', '/crew/password', other).set('User-Agent', 'iPhone').send(change).expect(204);
-  const again = cookieOf(
-    await ask('post', '/crew/sign-in').send({ name: 'Ansa', password: change.password }).expect(200),
-  );
-  expect((await news(again))[0]).toBe('password: iPhone');
-
-  // Of others one hears nothing, and of one's own role what became of it.
-  const sol = await joined('Sol', 'member');
-  expect(await news(sol)).toEqual([]);
-  const { id } = (await ask('get', '/me', sol)).body.person as { id: string };
-  await ask('patch', `/crew/people/${id}`, again).send({ role: 'reader' }).expect(200);
-  expect(await news(sol)).toEqual(['role: reader']);
-  await ask('post', '/crew/news', sol).send({ upTo: new Date().toISOString() }).expect(204);
-});
-
 test('only a hash of password, token and code is kept', async () => {
-  const code = invite(server.db, 'lead', null, 15);
+  const code = invite(server().db, 'lead', null, 15);
   const answer = await ask('post', '/crew/join').send({ code, name: 'Ansa', password: SECRET });
-  const token = cookieOf(answer).split('=')[1]!;
+  const token = tokenIn(cookiesOf(answer));
   const kept = JSON.stringify(
-    ['people', 'sessions', 'invitations'].map((table) => server.db.all(`select * from ${table}`)),
+    ['people', 'sessions', 'known_devices', 'invitations'].map((table) =>
+      server().db.all(`select * from ${table}`),
+    ),
   );
   for (const secret of [SECRET, token, code]) expect(kept).not.toContain(secret);
   expect(kept).toContain('$argon2id$v=19$m=19456,t=2,p=1$');
@@ -175,7 +122,7 @@ test('only a hash of password, token and code is kept', async () => {
 test('neither password nor token stands in the log, and no cache keeps an answer', async () => {
   const lines: string[] = [];
   const log = makeLog('trace', { write: (line) => void lines.push(line) });
-  const app = createApp({ db: server.db, log, reach });
+  const app = createApp({ db: server().db, log, reach });
   const cookie = await joined('Ansa');
   const given = { name: 'Ansa', password: SECRET };
   const to = (path: string) => request(app).post(`/api${path}`).set('Host', HOST);
@@ -186,7 +133,7 @@ test('neither password nor token stands in the log, and no cache keeps an answer
     .set('Cookie', cookie)
     .expect('Cache-Control', 'no-store');
   expect(lines.length).toBeGreaterThan(1);
-  for (const secret of [SECRET, cookie.split('=')[1]!, cookieOf(signedIn).split('=')[1]!])
+  for (const secret of [SECRET, cookie.split('=')[1]!, cookiesOf(signedIn).split('=')[1]!])
     expect(lines.join()).not.toContain(secret);
 });
 
@@ -210,65 +157,12 @@ test('a device signed out, or seen off by whoever leads, is out at once', async 
 });
 
 test('a session ends by itself after a month unseen', async () => {
-  const token = (await joined('Ansa')).split('=')[1]!;
+  const token = tokenIn(await joined('Ansa'));
   const days = (n: number) => Date.now() + n * 24 * 3600 * 1000;
-  expect(personOf(server.db, token, days(29))).not.toBeNull();
+  expect(personOf(server().db, token, days(29))).not.toBeNull();
   // Seen then, so a month from there.
-  expect(personOf(server.db, token, days(58))).not.toBeNull();
-  expect(personOf(server.db, token, days(89))).toBeNull();
-});
-
-test('another password signs the other devices out', async () => {
-  const here = await joined('Ansa');
-  const there = cookieOf(await ask('post', '/crew/sign-in').send({ name: 'Ansa', password: SECRET }));
-  const change = { old: SECRET, password: 'seven dry tin kettles' };
-  await ask('post', '/crew/password', here)
-    .send({ ...change, old: 'not it at all' })
-    .expect(401);
-  await ask('post', '/crew/password', here).send(change).expect(204);
-  await ask('get', '/jobs', here).expect(200);
-  await ask('get', '/jobs', there).expect(401);
-});
-
-test('who belongs, and how one signs in, is changed by whoever has just proved that it is them', async () => {
-  const [lead, reader] = [await joined('Ansa'), await joined('Rue', 'reader')];
-  const later = () => server.db.run(`update sessions set proved_at = ${Date.now() - 16 * 60_000}`);
-  const invites = () => ask('post', '/crew/invitations', lead).send({ role: 'member' });
-  await invites().expect(201);
-  later();
-  for (const [method, path] of [
-    ['post', '/crew/invitations'],
-    ['patch', '/crew/people/x'],
-    ['delete', '/crew/people/x'],
-    ['delete', '/crew/sessions/x'],
-    ['post', '/crew/passkeys/offer'],
-    ['post', '/crew/passkeys'],
-    ['delete', '/crew/passkeys/x'],
-  ] as const) {
-    const answer = await ask(method, path, lead).send({ role: 'lead', answer: {} });
-    expect([path, answer.status, answer.body.prove]).toEqual([path, 403, true]);
-  }
-  // Work goes on, and a device of one's own that was lost is out at once.
-  await ask('post', '/jobs', lead).send(JOB).expect(201);
-  const lost = cookieOf(await ask('post', '/crew/sign-in').send({ name: 'Rue', password: SECRET }));
-  const { body } = await ask('get', '/crew/sessions', reader).expect(200);
-  const other = body.find(({ this: own }: { this: boolean }) => !own);
-  later();
-  await ask('delete', `/crew/sessions/${other.id}`, reader).expect(204);
-  await ask('get', '/jobs', lost).expect(401);
-
-  await ask('post', '/crew/prove', lead).send({ password: 'another long one' }).expect(401);
-  await ask('post', '/crew/passkeys/prove', lead)
-    .send({ answer: { id: 'x' } })
-    .expect(401);
-  await ask('post', '/crew/prove').send({ password: SECRET }).expect(401);
-  await invites().expect(403);
-  await ask('post', '/crew/prove', lead).send({ password: SECRET }).expect(204);
-  await invites().expect(201);
-  // On that device alone.
-  await ask('post', '/crew/passkeys/offer', reader).expect(403);
-  await ask('post', '/crew/prove', reader).send({ password: SECRET }).expect(204);
-  await ask('post', '/crew/passkeys/offer', reader).expect(200);
+  expect(personOf(server().db, token, days(58))).not.toBeNull();
+  expect(personOf(server().db, token, days(89))).toBeNull();
 });
 
 test('a reader reads and changes nothing; a member works and leads nobody', async () => {
@@ -296,7 +190,7 @@ test('whoever leads makes codes under the public address, changes roles, sees pe
     /somebody who leads/,
   );
   await ask('patch', `/crew/people/${sol.body.person.id}`, lead).send({ role: 'lead' }).expect(200);
-  await ask('delete', `/crew/people/${own}`, cookieOf(sol)).expect(204);
+  await ask('delete', `/crew/people/${own}`, cookiesOf(sol)).expect(204);
   await ask('get', '/jobs', lead).expect(401);
 });
 
@@ -325,7 +219,7 @@ test('a page of another origin signs nobody in, and another host gets nothing', 
   const given = { name: 'Ansa', password: SECRET };
   await ask('post', '/crew/sign-in').set('Origin', 'https://elsewhere.example').send(given).expect(403);
   await ask('post', '/crew/sign-in').set('Origin', `https://${HOST}`).send(given).expect(200);
-  await request(server.app).get('/api/me').set('Host', 'rebound.example').expect(421);
+  await request(server().app).get('/api/me').set('Host', 'rebound.example').expect(421);
 });
 
 test('a passkey is asked for under a name, and what proves nothing is refused', async () => {
@@ -345,7 +239,7 @@ test('who is signed out while listening to a job is told nothing more, and went 
   const lead = await joined('Ansa');
   const member = await joined('Sol', 'member');
   const { body: job } = await ask('post', '/jobs', lead).send(JOB).expect(201);
-  const listening = server.app.listen(0, '127.0.0.1');
+  const listening = server().app.listen(0, '127.0.0.1');
   await new Promise((resolve) => listening.once('listening', resolve));
   const { port } = listening.address() as AddressInfo;
   let heard = '';

@@ -2,17 +2,22 @@
 import type { Request, RequestHandler, Response } from 'express';
 import { Router } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
+import { goodCode, join, useCode } from '../db/codes';
 import type { Person } from '../db/crew';
-import { isGoodCode, join, openSession, personNamed } from '../db/crew';
+import { personNamed, setPassword } from '../db/crew';
+import { noteAtDoor } from '../db/door';
 import type { Db } from '../db/open';
+import { closeOtherSessions, closeSession, openSession } from '../db/sessions';
 import { Problem, invalid, sendProblem } from '../problem';
 import { setToken } from './cookie';
 import { deviceName } from './device';
+import { knownHere, makeKnown } from './known';
 import { hashPassword, isPassword } from './password';
 import type { Passkeys } from './passkeys';
 import { siteFor } from './passkeys';
 import { joinSchema, passkeySchema, signInSchema, strengthSchema } from './schemas';
 import { strengthOf } from './strength';
+import { whoOf } from './who';
 
 const QUARTER_HOUR_MS = 15 * 60_000;
 /** Wrong answers in a quarter of an hour: from one address, and for one name whatever the address. */
@@ -67,26 +72,73 @@ const estimates = (): RequestHandler =>
 /** What is not right is not told more closely. */
 export const wrong = (detail: string) => new Problem({ status: 401, title: 'Not right', detail });
 
-const badCode = () => wrong('This code is not good, or not any more. Ask for a new one.');
+export const badCode = () => wrong('This code is not good, or not any more. Ask for a new one.');
+
+const badField = (path: string, message: string) => new Problem(invalid([{ path, message }]));
+
+const deviceOf = ({ headers }: Request) => deviceName(headers['user-agent']);
+
+interface Coming {
+  code: string;
+  name: string;
+  password: string;
+}
+
+/** Somebody new. */
+async function joinAnew(db: Db, { code, name, password }: Coming): Promise<Person> {
+  const answer = join(db, code, { name, passwordHash: await hashPassword(password) });
+  if ('joined' in answer) return answer.joined;
+  if (answer.refused === 'name') throw badField('name', 'is that of somebody else here: add a letter');
+  throw badCode();
+}
+
+/** Somebody who is here, on a further device or with a new password; whoever knew the old one is out then. */
+async function comeBack(
+  db: Db,
+  id: string,
+  { code, name, password }: Coming,
+  device: string,
+): Promise<Person> {
+  const person = personNamed(db, name);
+  if (person?.id !== id) throw badField('name', 'is not that of whoever this code was made for');
+  const hash = (await isPassword(person.passwordHash, password)) ? null : await hashPassword(password);
+  if (!useCode(db, code, id)) throw badCode();
+  if (hash !== null) {
+    setPassword(db, id, hash);
+    closeOtherSessions(db, id, null);
+    noteAtDoor(db, { personId: id, what: 'password', sessionId: null, detail: device });
+  }
+  return person;
+}
 
 export function entryRoutes(db: Db, keys: Passkeys): Router {
   const router = Router();
-  const signIn = (request: Request, response: Response, person: Person) => {
-    setToken(response, openSession(db, person.id, deviceName(request.headers['user-agent'])));
-    response.json({ person });
+  const signIn = (
+    request: Request,
+    response: Response,
+    { id, name, role }: Person,
+    by: 'more' | 'password',
+  ) => {
+    const knownId = by === 'more' ? makeKnown(db, request, response, id) : knownHere(db, request, id);
+    // One device is signed in once.
+    const before = whoOf(response);
+    if (before) closeSession(db, before.session);
+    setToken(response, openSession(db, id, deviceOf(request), knownId));
+    response.json({ person: { id, name, role } });
   };
 
   router.use(['/crew/join', '/crew/sign-in', '/crew/passkeys/sign-in'], ...attempts());
 
   router.post('/crew/join', async (request, response) => {
-    const { code, name, password } = joinSchema.validateSync(request.body, { abortEarly: false });
+    const given = joinSchema.validateSync(request.body, { abortEarly: false });
     // Before the hash, which is made to take long.
-    if (!isGoodCode(db, code)) throw badCode();
-    const answer = join(db, code, { name, passwordHash: await hashPassword(password) });
-    if ('joined' in answer) return signIn(request, response, answer.joined);
-    if (answer.refused === 'name')
-      throw new Problem(invalid([{ path: 'name', message: 'is that of somebody else here: add a letter' }]));
-    throw badCode();
+    const code = goodCode(db, given.code);
+    if (!code) throw badCode();
+    const person =
+      code.forId === null
+        ? await joinAnew(db, given)
+        : await comeBack(db, code.forId, given, deviceOf(request));
+    signIn(request, response, person, 'more');
   });
 
   router.post('/crew/strength', estimates(), (request, response) => {
@@ -99,7 +151,7 @@ export function entryRoutes(db: Db, keys: Passkeys): Router {
     const person = personNamed(db, name);
     if (!(await isPassword(person?.passwordHash, password)) || !person)
       throw wrong('Name and password do not belong together.');
-    signIn(request, response, { id: person.id, name: person.name, role: person.role });
+    signIn(request, response, person, 'password');
   });
 
   router.post('/crew/passkeys/ask', async (request, response) => {
@@ -110,7 +162,7 @@ export function entryRoutes(db: Db, keys: Passkeys): Router {
     const { answer } = passkeySchema.validateSync(request.body, { abortEarly: false });
     const person = await keys.authenticate(siteFor(request), answer);
     if (!person) throw wrong('This passkey is not known here.');
-    signIn(request, response, person);
+    signIn(request, response, person, 'more');
   });
 
   return router;

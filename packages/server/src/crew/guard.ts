@@ -1,7 +1,7 @@
 /** Off loopback nothing is answered without sign-in, and what is answered is what the role allows. */
 import type { RequestHandler, Response } from 'express';
 import type { Db } from '../db/open';
-import { personOf } from '../db/crew';
+import { personOf } from '../db/sessions';
 import { Problem, sendProblem } from '../problem';
 import { clearToken, tokenOf } from './cookie';
 import { setWho, signedInAs, whoOf } from './who';
@@ -10,7 +10,7 @@ import { setWho, signedInAs, whoOf } from './who';
 export const READS: ReadonlySet<string> = new Set(['GET', 'HEAD']);
 
 /** What a reader may send all the same: what is theirs alone. */
-const OWN = /^\/crew\/(sign-out|password|passkeys|sessions|news|prove)(\/|$)/;
+const OWN = /^\/crew\/(sign-out|password|passkeys|sessions|news|prove|known|people\/[^/]+\/codes)(\/|$)/;
 
 /** Reads who a request comes from, and refuses nobody. */
 export const readWho =
@@ -46,12 +46,28 @@ export const signedIn: RequestHandler = (request, response, next) => {
 const FRESH_MS = 15 * 60_000;
 
 /**
- * Whoever is signed in and has proved a short while ago that it is them: for who belongs, and how one signs in, a device that
- * was left lying about is not enough.
- * @throws Problem 403 that asks for the proof.
+ * Whoever is signed in on a device that is known to be theirs: how one signs in is not changed by whoever came to know a password.
+ * @throws Problem 403 that asks for a code, or a passkey.
+ */
+export function knownTo(response: Response) {
+  const who = signedInAs(response);
+  if (!who.isKnown)
+    throw new Problem({
+      status: 403,
+      title: 'Is this device yours?',
+      detail: 'It was let in by a password alone, and for this that is not enough.',
+      confirm: true,
+    });
+  return who;
+}
+
+/**
+ * Whoever has proved a short while ago, on a device that is known to be theirs, that it is them: for who belongs, and how one
+ * signs in, a device that was left lying about is not enough.
+ * @throws Problem 403 that asks for what is missing.
  */
 export function freshly(response: Response) {
-  const who = signedInAs(response);
+  const who = knownTo(response);
   if (Date.now() - (who.provedAt?.getTime() ?? 0) > FRESH_MS)
     throw new Problem({
       status: 403,

@@ -1,28 +1,29 @@
 /** For whoever is signed in: what is theirs alone. */
 import type { Request, Response } from 'express';
 import { Router } from 'express';
-import {
-  closeOtherSessions,
-  closeSession,
-  listSessions,
-  passkeysOf,
-  personNamed,
-  proved,
-  removePasskey,
-  setPassword,
-} from '../db/crew';
+import { useCode } from '../db/codes';
+import { passkeysOf, personNamed, removePasskey, setPassword } from '../db/crew';
 import { newsFor, noteAtDoor, toldAtDoor } from '../db/door';
 import type { Db } from '../db/open';
 import type { DoorEvent } from '../db/schema';
+import {
+  becomesKnown,
+  closeOtherSessions,
+  closeSession,
+  forgetKnown,
+  listSessions,
+  proved,
+} from '../db/sessions';
 import { Problem, invalid, notFound } from '../problem';
 import { clearToken } from './cookie';
 import { deviceName } from './device';
-import { attempts, wrong } from './entry';
-import { freshly, leading } from './guard';
+import { attempts, badCode, wrong } from './entry';
+import { freshly, knownTo, leading } from './guard';
+import { makeKnown } from './known';
 import { hashPassword, isPassword } from './password';
 import type { Passkeys } from './passkeys';
 import { siteFor } from './passkeys';
-import { newsSchema, passkeySchema, passwordSchema, proofSchema } from './schemas';
+import { codeSchema, newsSchema, passkeySchema, passwordSchema, proofSchema } from './schemas';
 import { signedInAs } from './who';
 
 export function ownRoutes(db: Db, keys: Passkeys): Router {
@@ -30,6 +31,14 @@ export function ownRoutes(db: Db, keys: Passkeys): Router {
   const note = ({ headers }: Request, response: Response, what: DoorEvent) => {
     const { person, session: sessionId } = signedInAs(response);
     noteAtDoor(db, { personId: person.id, what, sessionId, detail: deviceName(headers['user-agent']) });
+  };
+
+  /** The device is known to be theirs from now on. */
+  const confirm = (request: Request, response: Response) => {
+    const { person, session, isKnown } = signedInAs(response);
+    if (isKnown) return;
+    becomesKnown(db, session, makeKnown(db, request, response, person.id));
+    note(request, response, 'known');
   };
 
   router.get('/crew/news', (_request, response) => {
@@ -49,9 +58,9 @@ export function ownRoutes(db: Db, keys: Passkeys): Router {
     response.status(204).end();
   });
 
-  router.use(['/crew/password', '/crew/prove', '/crew/passkeys/prove'], ...attempts());
+  router.use(['/crew/password', '/crew/prove', '/crew/passkeys/prove', '/crew/known'], ...attempts());
   router.post('/crew/password', async (request, response) => {
-    const { person, session } = signedInAs(response);
+    const { person, session } = knownTo(response);
     const given = passwordSchema.validateSync(request.body, {
       abortEarly: false,
       context: { name: person.name },
@@ -81,6 +90,14 @@ export function ownRoutes(db: Db, keys: Passkeys): Router {
     if ((await keys.authenticate(siteFor(request), answer))?.id !== person.id)
       throw wrong('This passkey is not yours.');
     proved(db, session);
+    confirm(request, response);
+    response.status(204).end();
+  });
+
+  router.post('/crew/known', (request, response) => {
+    const { code } = codeSchema.validateSync(request.body, { abortEarly: false });
+    if (!useCode(db, code, signedInAs(response).person.id)) throw badCode();
+    confirm(request, response);
     response.status(204).end();
   });
 
@@ -112,19 +129,22 @@ export function ownRoutes(db: Db, keys: Passkeys): Router {
   router.get('/crew/sessions', (_request, response) => {
     const { person, session } = signedInAs(response);
     const all = listSessions(db, person.role === 'lead' ? undefined : person.id);
-    response.json(all.map((one) => ({ ...one, this: one.id === session })));
+    response.json(
+      all.map(({ knownId, ...one }) => ({ ...one, isKnown: knownId !== null, this: one.id === session })),
+    );
   });
 
   router.delete('/crew/sessions/:id', (request, response) => {
-    const { person } = signedInAs(response);
+    const { person, isKnown } = signedInAs(response);
+    const found = listSessions(db).find(({ id }) => id === request.params.id);
     // One's own that was lost is out at once; those of others are for whoever leads.
-    const { id } = request.params;
-    const closeAny = () => {
-      leading(response);
-      return closeSession(db, id);
-    };
-    if (!closeSession(db, id, person.id) && !(person.role === 'lead' && closeAny()))
-      throw notFound('such device of yours');
+    const isOwn = found?.personId === person.id;
+    if (person.role === 'lead' && !isOwn) leading(response);
+    else if (!isOwn) throw notFound('such device of yours');
+    if (!found) throw notFound('such device');
+    closeSession(db, found.id);
+    // Whoever came by a password alone makes nobody's device a stranger.
+    if (isKnown && found.knownId !== null) forgetKnown(db, found.knownId);
     response.status(204).end();
   });
 

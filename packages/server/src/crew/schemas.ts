@@ -19,7 +19,10 @@ const role = () =>
 /** Of a passkey; the library reads it, and tells what does not fit. */
 const answer = () => yup.object().required('is required');
 
-export const joinSchema = body({ code: required(40), name: name(), password: newPassword() });
+const code = () => required(40);
+
+export const joinSchema = body({ code: code(), name: name(), password: newPassword() });
+export const codeSchema = body({ code: code() });
 /** One that is still being written, and whose it is to be. */
 export const strengthSchema = body({
   password: yup

@@ -8,28 +8,30 @@ import { EMPTY_SURVEY } from '@zygostat/core/survey';
 import { planDocument, surveyDocument } from '../documents';
 import { saveDocument, storedDocument } from './documents';
 import { openDatabase } from './open';
+import { hashOf } from './secrets';
+import { personOf } from './sessions';
 
 const MIGRATIONS = join(__dirname, '../../drizzle');
-/** The last migration of the version that kept surveys and plans in tables of their own. */
-const EARLIER = 4;
+/** How many migrations there were when surveys and plans were kept in tables of their own; and before devices were known. */
+const EARLIER = { tables: 4, strangers: 15 };
 
 let folder: string;
 beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'zygostat-'))));
 afterEach(() => rmSync(folder, { recursive: true }));
 
 /** The migrations an earlier version came with. */
-function earlierMigrations(): string {
+function earlierMigrations(many: number): string {
   const earlier = join(folder, 'earlier');
   cpSync(MIGRATIONS, earlier, { recursive: true });
   const file = join(earlier, 'meta/_journal.json');
   const journal = JSON.parse(readFileSync(file, 'utf8')) as { entries: unknown[] };
-  writeFileSync(file, JSON.stringify({ ...journal, entries: journal.entries.slice(0, EARLIER) }));
+  writeFileSync(file, JSON.stringify({ ...journal, entries: journal.entries.slice(0, many) }));
   return earlier;
 }
 
 test('surveys and plans of an earlier version become documents with the saves they had', () => {
   const file = join(folder, 'zygostat.sqlite');
-  openDatabase(file, earlierMigrations()).close();
+  openDatabase(file, earlierMigrations(EARLIER.tables)).close();
   const survey = { ...EMPTY_SURVEY, answers: { burner: 'yes' } };
   const circuit = furnaceAirConditioner('Kept');
   const sqlite = new Database(file);
@@ -54,5 +56,22 @@ test('surveys and plans of an earlier version become documents with the saves th
   expect(saveDocument(db, planDocument, 'two', 1, null)).toEqual({ done: false, latest: 2 });
   expect(saveDocument(db, planDocument, 'two', 2, null)).toEqual({ done: true, number: 3 });
   expect(saveDocument(db, surveyDocument, 'two', 0, EMPTY_SURVEY)).toEqual({ done: true, number: 1 });
+  close();
+});
+
+test('whoever was signed in before devices were known is on a known one', () => {
+  const file = join(folder, 'zygostat.sqlite');
+  openDatabase(file, earlierMigrations(EARLIER.strangers)).close();
+  const sqlite = new Database(file);
+  sqlite.prepare("insert into people values ('p', 'Ansa', 'lead', 'x', 1, null)").run();
+  for (const id of ['one', 'two'])
+    sqlite
+      .prepare(
+        "insert into sessions (id, token_hash, person_id, device, created_at, seen_at) values (?, ?, 'p', 'Phone', ?, ?)",
+      )
+      .run(id, hashOf(id), Date.now(), Date.now());
+  sqlite.close();
+  const { db, close } = openDatabase(file, MIGRATIONS);
+  expect(['one', 'two'].map((token) => personOf(db, token)?.isKnown)).toEqual([true, true]);
   close();
 });

@@ -253,6 +253,21 @@ export const passkeys = sqliteTable('passkeys', {
   createdAt: createdAt(),
 });
 
+/**
+ * Devices that proved to be a person's by more than a password: by a code, or a passkey. They stay known when they sign out, and
+ * carry a token of their own, of which only the hash is kept.
+ */
+export const knownDevices = sqliteTable(
+  'known_devices',
+  {
+    id: text('id').primaryKey(),
+    personId: personId(),
+    tokenHash: text('token_hash').notNull(),
+    createdAt: createdAt(),
+  },
+  (table) => [uniqueIndex('known_devices_token').on(table.tokenHash, table.personId)],
+);
+
 /** Devices that are signed in. Of a token only its hash is kept. */
 export const sessions = sqliteTable('sessions', {
   id: text('id').primaryKey(),
@@ -263,12 +278,21 @@ export const sessions = sqliteTable('sessions', {
   seenAt: integer('seen_at', { mode: 'timestamp_ms' }).notNull(),
   /** When its person last proved on it that it is them; `null` where that was not noted yet. */
   provedAt: integer('proved_at', { mode: 'timestamp_ms' }),
+  /** The known device it runs on; `null` where it was let in by a password alone. */
+  knownId: text('known_id').references(() => knownDevices.id, { onDelete: 'set null' }),
   /** Up to when it was told what happened to how its person signs in; `null` for never. */
   toldAt: integer('told_at', { mode: 'timestamp_ms' }),
 });
 
 /** What can happen to how a person signs in. */
-export const DOOR_EVENTS = ['signed-in', 'password', 'passkey-added', 'passkey-removed', 'role'] as const;
+export const DOOR_EVENTS = [
+  'signed-in',
+  'known',
+  'password',
+  'passkey-added',
+  'passkey-removed',
+  'role',
+] as const;
 
 export type DoorEvent = (typeof DOOR_EVENTS)[number];
 
@@ -288,11 +312,13 @@ export const doorEvents = sqliteTable(
   (table) => [index('door_events_person').on(table.personId, table.at)],
 );
 
-/** Codes to join by, good once and for minutes. Of a code only its hash is kept. */
+/** Codes to come in by, good once and for minutes. Of a code only its hash is kept. */
 export const invitations = sqliteTable('invitations', {
   codeHash: text('code_hash').primaryKey(),
   role: text('role', { enum: ROLES }).notNull(),
-  /** Who made it; `null` for the one the terminal showed. */
+  /** Whose further device, or new password, it is for; `null` for somebody who is not here yet. */
+  forId: text('for_id').references(() => people.id),
+  /** Who made it; `null` for one that the terminal showed. */
   madeBy: text('made_by').references(() => people.id),
   expiresAt: integer('expires_at', { mode: 'timestamp_ms' }).notNull(),
   usedAt: integer('used_at', { mode: 'timestamp_ms' }),

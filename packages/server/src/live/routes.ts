@@ -4,7 +4,7 @@ import { Router } from 'express';
 import { tokenOf } from '../crew/cookie';
 import { READS } from '../crew/guard';
 import { whoOf } from '../crew/who';
-import { personOf } from '../db/crew';
+import { personOf } from '../db/sessions';
 import type { Db } from '../db/open';
 import { findJob } from '../routes/find';
 import { named } from '../schemas';

@@ -29,17 +29,19 @@ export function Crew() {
       <PageHead title="Crew" onBack={backOr('/settings')} />
       <ScrollView contentContainerStyle={styles.form}>
         {me && !me.crew ? (
-          <AppText>
-            One person works here, on this machine. For a crew on their phones start the server with npm start
-            -- --crew.
-          </AppText>
+          <>
+            <AppText>
+              One person works here, on this machine. For a crew on their phones start the server with
+            </AppText>
+            <AppText kind="command">npm start -- --crew</AppText>
+          </>
         ) : null}
         {person ? (
           <>
             <AppText>{`${person.name}: ${ROLES[person.role].toLowerCase()}`}</AppText>
             {person.role === 'lead' ? <Invite /> : null}
             <People me={person} />
-            <Devices />
+            <Devices me={person} />
             <OwnDoor name={person.name} />
             <ActionButton label="Sign out on this device" onPress={() => void leave()} />
           </>

@@ -9,6 +9,7 @@ import { ROLES } from './roles';
 
 const WORDS = {
   'signed-in': (device: string) => `${device} was signed in under your name`,
+  known: (device: string) => `${device} is known as yours now`,
   password: (device: string) => `Your password was changed on ${device}`,
   'passkey-added': (device: string) => `A passkey of ${device} was added`,
   'passkey-removed': (device: string) => `A passkey was removed on ${device}`,

@@ -1,14 +1,12 @@
 import { useState } from 'react';
-import { Image, View } from 'react-native';
+import { View } from 'react-native';
 import { ActionButton, AppText, Options } from '../../basics';
 import type { Role } from './api';
 import { useInviteMutation } from './api';
+import { CodeShown } from './CodeShown';
 import { ROLES } from './roles';
 import { Refused } from './Refused';
 import { sheet } from '../../theme';
-
-/** In fives, as it is read out. */
-const spoken = (code: string) => `${code.slice(0, 5)} ${code.slice(5)}`;
 
 /** A code for one more person, shown to their camera or read out. */
 export function Invite() {
@@ -29,24 +27,9 @@ export function Invite() {
         onPress={() => void invite(role)}
       />
       <Refused act={asked} again={() => void invite(role)} />
-      {data ? (
-        <View role="status" style={styles.code}>
-          <Image
-            accessibilityLabel={`Code to join as a picture for a camera: ${data.url}`}
-            source={{ uri: `data:image/svg+xml,${encodeURIComponent(data.qr)}` }}
-            style={styles.picture}
-          />
-          <AppText kind="title">{spoken(data.code)}</AppText>
-          <AppText>{`Good once, for ${data.minutes} minutes. Hold it to their camera, or read it out.`}</AppText>
-          <AppText kind="small">{data.url}</AppText>
-        </View>
-      ) : null}
+      {data ? <CodeShown code={data} how="Hold it to their camera, or read it out." /> : null}
     </View>
   );
 }
 
-const styles = sheet({
-  group: { gap: 8 },
-  code: { alignItems: 'center', gap: 8 },
-  picture: { width: 240, height: 240, backgroundColor: '#ffffff' },
-});
+const styles = sheet({ group: { gap: 8 } });

@@ -36,6 +36,10 @@ export function Join() {
         <Field label="A password" value={password} most={128} secret="new-password" onChange={setPassword} />
         <StrengthMeter password={password} name={name.trim()} />
         <AppText kind="small">12 characters or more: a few words in a row are easy to remember.</AppText>
+        <AppText kind="small">
+          If the code was made for you because you are here already: your own name. The password you have lets
+          this device in; another one takes its place.
+        </AppText>
         <Refusal error={error} />
         <ActionButton
           label={isLoading ? 'Joining…' : 'Join'}

@@ -10,7 +10,6 @@ import {
   useRemovePasskeyMutation,
 } from './api';
 import { canKeepPasskeys } from './canKeepPasskeys';
-import { Refusal } from './Refusal';
 import { Refused } from './Refused';
 import { StrengthMeter } from './StrengthMeter';
 import { sheet } from '../../theme';
@@ -52,7 +51,7 @@ function Passkeys() {
 export function OwnDoor({ name }: { name: string }) {
   const [old, setOld] = useState('');
   const [password, setPassword] = useState('');
-  const [change, { error, isSuccess }] = useChangePasswordMutation();
+  const [change, changed] = useChangePasswordMutation();
   const go = async () => {
     const { error: refused } = await change({ old, password });
     if (refused) return;
@@ -68,8 +67,8 @@ export function OwnDoor({ name }: { name: string }) {
       <Field label="Password now" value={old} most={128} secret="current-password" onChange={setOld} />
       <Field label="New password" value={password} most={128} secret="new-password" onChange={setPassword} />
       <StrengthMeter password={password} name={name} />
-      <Refusal error={error} />
-      {isSuccess ? <AppText>Changed. Your other devices were signed out.</AppText> : null}
+      <Refused act={changed} again={() => void go()} />
+      {changed.isSuccess ? <AppText>Changed. Your other devices were signed out.</AppText> : null}
       <ActionButton
         label="Change the password"
         disabled={old === '' || password === ''}

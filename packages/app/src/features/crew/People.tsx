@@ -4,6 +4,7 @@ import { ActionButton, AppText, Options } from '../../basics';
 import { sheet, useTokens } from '../../theme';
 import type { Person } from './api';
 import { useGiveRoleMutation, usePeopleQuery, useSeeOffMutation } from './api';
+import { CodeFor } from './CodeFor';
 import { Refused } from './Refused';
 import { ROLES } from './roles';
 
@@ -53,7 +54,17 @@ export function People({ me }: { me: Person }) {
                 value={role}
                 onChange={(to) => void giveRole({ id, role: to })}
               />
-              {id === me.id ? null : <SeeOff name={name} onSure={() => void seeOff(id)} />}
+              {id === me.id ? null : (
+                <>
+                  <CodeFor
+                    person={id}
+                    label="A code: new device, forgotten password"
+                    hint={`A code: new device, forgotten password, for ${name}`}
+                    how={`Hold it to ${name}’s camera. A new password typed there takes the place of the old one.`}
+                  />
+                  <SeeOff name={name} onSure={() => void seeOff(id)} />
+                </>
+              )}
             </>
           ) : (
             <AppText>{ROLES[role]}</AppText>

@@ -1,23 +1,36 @@
 import { useState } from 'react';
 import { ActionButton, AppText, BottomSheet, Field } from '../../basics';
 import { problemOf } from '../../store/api';
-import { useProveByPasskeyMutation, useProveMutation } from './api';
-import { canKeepPasskeys } from './canKeepPasskeys';
+import { useConfirmDeviceMutation, useProveByPasskeyMutation, useProveMutation } from './api';
+import { ByPasskey } from './ByPasskey';
 import { Refusal } from './Refusal';
-import { usePasskey } from './usePasskey';
+
+interface AskedProps {
+  why: string;
+  onAnswered: () => void;
+  onClose: () => void;
+}
+
+/** A passkey answers either question: it is more than a password, and shows that somebody is there. */
+function OrPasskey({ onAnswered }: Pick<AskedProps, 'onAnswered'>) {
+  const [prove, { error }] = useProveByPasskeyMutation();
+  return (
+    <ByPasskey
+      label="Go on with this device’s passkey"
+      error={error}
+      onAnswer={async (answer) => {
+        if (!(await prove(answer)).error) onAnswered();
+      }}
+    />
+  );
+}
 
 /** Asks whoever is signed in to say once more that it is them, and goes on with what they were about to do. */
-function Prove({ why, onProven, onClose }: { why: string; onProven: () => void; onClose: () => void }) {
+function Prove({ why, onAnswered, onClose }: AskedProps) {
   const [password, setPassword] = useState('');
-  const [prove, byPassword] = useProveMutation();
-  const [proveByPasskey, byPasskey] = useProveByPasskeyMutation();
-  const passkey = usePasskey();
-  const withPassword = async () => {
-    if (!(await prove({ password })).error) onProven();
-  };
-  const withPasskey = async () => {
-    const answer = await passkey.answer();
-    if (answer && !(await proveByPasskey(answer)).error) onProven();
+  const [prove, { error, isLoading }] = useProveMutation();
+  const go = async () => {
+    if (!(await prove({ password })).error) onAnswered();
   };
   return (
     <BottomSheet title="Is it you?" onClose={onClose}>
@@ -29,16 +42,41 @@ function Prove({ why, onProven, onClose }: { why: string; onProven: () => void; 
         secret="current-password"
         onChange={setPassword}
       />
-      <Refusal error={byPassword.error ?? byPasskey.error ?? passkey.error} />
+      <Refusal error={error} />
       <ActionButton
         label="It is me: go on"
         look="filled"
-        disabled={password === '' || byPassword.isLoading}
-        onPress={() => void withPassword()}
+        disabled={password === '' || isLoading}
+        onPress={() => void go()}
       />
-      {canKeepPasskeys() ? (
-        <ActionButton label="Go on with this device’s passkey" onPress={() => void withPasskey()} />
-      ) : null}
+      <OrPasskey onAnswered={onAnswered} />
+    </BottomSheet>
+  );
+}
+
+/** Asks for a code that shows that this device is theirs, and goes on with what they were about to do. */
+function Confirm({ why, onAnswered, onClose }: AskedProps) {
+  const [code, setCode] = useState('');
+  const [confirm, { error, isLoading }] = useConfirmDeviceMutation();
+  const go = async () => {
+    if (!(await confirm({ code })).error) onAnswered();
+  };
+  return (
+    <BottomSheet title="Is this device yours?" onClose={onClose}>
+      <AppText>{why}</AppText>
+      <AppText>
+        Make a code on another device of yours, under Settings, Crew, Signed in. If there is none left,
+        whoever leads makes you one, or whoever has the machine: npm run code -- and your name.
+      </AppText>
+      <Field label="Code" value={code} most={40} fills="one-time-code" onChange={setCode} />
+      <Refusal error={error} />
+      <ActionButton
+        label="It is mine: go on"
+        look="filled"
+        disabled={code.trim() === '' || isLoading}
+        onPress={() => void go()}
+      />
+      <OrPasskey onAnswered={onAnswered} />
     </BottomSheet>
   );
 }
@@ -50,9 +88,11 @@ interface RefusedProps {
   again: () => void;
 }
 
-/** Why something was refused; where the person has only to prove that it is them, that is asked, and it is done `again`. */
+/** Why something was refused; where the person has only to show that it is them, or their device, that is asked, and it is done `again`. */
 export function Refused({ act: { error, reset }, again }: RefusedProps) {
-  const { prove, detail } = problemOf(error);
-  if (error && prove) return <Prove why={detail} onProven={again} onClose={reset} />;
+  const { prove, confirm, detail } = problemOf(error);
+  const asked = { why: detail, onAnswered: again, onClose: reset };
+  if (error && confirm) return <Confirm {...asked} />;
+  if (error && prove) return <Prove {...asked} />;
   return <Refusal error={error} />;
 }

@@ -2,10 +2,9 @@ import { useState } from 'react';
 import { ScrollView } from 'react-native';
 import { ActionButton, AppText, Column, Field } from '../../basics';
 import { useMeQuery, useSignInByPasskeyMutation, useSignInMutation } from './api';
-import { canKeepPasskeys } from './canKeepPasskeys';
+import { ByPasskey } from './ByPasskey';
 import { Refusal } from './Refusal';
 import { useEnter } from './useEnter';
-import { usePasskey } from './usePasskey';
 import { sheet } from '../../theme';
 
 /** Stands before everything else on a device that is not signed in. */
@@ -15,15 +14,9 @@ export function SignIn() {
   const [name, setName] = useState('');
   const [password, setPassword] = useState('');
   const [signIn, byPassword] = useSignInMutation();
-  const passkey = usePasskey();
   const [prove, byPasskey] = useSignInByPasskeyMutation();
   const withPassword = async () => {
     const { data } = await signIn({ name: name.trim(), password });
-    if (data) enter(data.person);
-  };
-  const withPasskey = async () => {
-    const answer = await passkey.answer();
-    const { data } = answer ? await prove(answer) : {};
     if (data) enter(data.person);
   };
   return (
@@ -41,20 +34,25 @@ export function SignIn() {
           secret="current-password"
           onChange={setPassword}
         />
-        <Refusal error={byPassword.error ?? byPasskey.error ?? passkey.error} />
+        <Refusal error={byPassword.error} />
         <ActionButton
           label={byPassword.isLoading ? 'Signing in…' : 'Sign in'}
           look="filled"
           disabled={name.trim() === '' || password === '' || byPassword.isLoading}
           onPress={() => void withPassword()}
         />
-        {canKeepPasskeys() ? (
-          <ActionButton label="Sign in with this device’s passkey" onPress={() => void withPasskey()} />
-        ) : null}
+        <ByPasskey
+          label="Sign in with this device’s passkey"
+          error={byPasskey.error}
+          onAnswer={async (answer) => {
+            const { data } = await prove(answer);
+            if (data) enter(data.person);
+          }}
+        />
         <AppText kind="small">
           {me?.empty
             ? 'Nobody is here yet: open the address that the server’s terminal shows, with its code.'
-            : 'New here? Whoever leads the crew makes you a code: Settings, Crew.'}
+            : 'New here, or the password forgotten? Whoever leads the crew makes you a code: Settings, Crew.'}
         </AppText>
       </ScrollView>
     </Column>

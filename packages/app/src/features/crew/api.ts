@@ -28,6 +28,8 @@ interface Device {
   person: string;
   device: string;
   seenAt: string;
+  /** Whether it is known to be theirs by more than a password. */
+  isKnown: boolean;
   /** The one this is asked from. */
   this: boolean;
 }
@@ -38,7 +40,8 @@ interface Passkey {
   createdAt: string;
 }
 
-interface Invitation {
+/** A code to come in by. */
+export interface Code {
   code: string;
   url: string;
   minutes: number;
@@ -49,7 +52,7 @@ interface Invitation {
 /** Something that happened to how one signs in, from another device. */
 interface DoorNews {
   id: string;
-  what: 'signed-in' | 'password' | 'passkey-added' | 'passkey-removed' | 'role';
+  what: 'signed-in' | 'known' | 'password' | 'passkey-added' | 'passkey-removed' | 'role';
   /** The device it came from, or the new role. */
   detail: string;
   at: string;
@@ -92,6 +95,14 @@ const crewApi = api.injectEndpoints({
     }),
     proveByPasskey: build.mutation<null, AuthenticationResponseJSON>({
       query: (answer) => ({ url: 'crew/passkeys/prove', method: 'POST', body: { answer } }),
+      invalidatesTags: ['Crew'],
+    }),
+    confirmDevice: build.mutation<null, { code: string }>({
+      query: (body) => ({ url: 'crew/known', method: 'POST', body }),
+      invalidatesTags: ['Crew'],
+    }),
+    makeCode: build.mutation<Code, string>({
+      query: (person) => ({ url: `crew/people/${segment(person)}/codes`, method: 'POST' }),
     }),
     offerPasskey: build.mutation<PublicKeyCredentialCreationOptionsJSON, undefined>({
       query: () => ({ url: 'crew/passkeys/offer', method: 'POST' }),
@@ -113,7 +124,7 @@ const crewApi = api.injectEndpoints({
       query: (body) => ({ url: 'crew/password', method: 'POST', body }),
       invalidatesTags: ['Crew'],
     }),
-    invite: build.mutation<Invitation, Role>({
+    invite: build.mutation<Code, Role>({
       query: (role) => ({ url: 'crew/invitations', method: 'POST', body: { role } }),
     }),
     giveRole: build.mutation<Person[], { id: string; role: Role }>({
@@ -141,6 +152,8 @@ export const {
   useSignInByPasskeyMutation,
   useProveMutation,
   useProveByPasskeyMutation,
+  useConfirmDeviceMutation,
+  useMakeCodeMutation,
   useOfferPasskeyMutation,
   useKeepPasskeyMutation,
   useRemovePasskeyMutation,
