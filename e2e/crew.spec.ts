@@ -46,7 +46,7 @@ test('two people join, write under their names, and a lost telephone is signed o
   await button(theirs, 'Lift the green conductor').click();
   await button(theirs, 'Close').click();
   await button(theirs, 'Notes, theme and files').click();
-  await button(theirs, 'Revisions of the circuit: who changed what').click();
+  await button(theirs, 'Revisions: who changed what').click();
   await expect(theirs.getByRole('list', { name: 'Revisions' }).getByRole('listitem').first()).toContainText(
     /^2 · .*Sol · \d/,
   );

@@ -60,7 +60,7 @@ export function ActionButton({
     >
       {icon ? <Icon name={icon} size={22} color={ink} /> : null}
       {iconOnly ? null : (
-        <AppText kind="strong" color={ink} lines={1}>
+        <AppText kind="strong" color={ink} lines={2} style={styles.words}>
           {label}
         </AppText>
       )}
@@ -73,12 +73,14 @@ const styles = sheet({
     minHeight: 44,
     minWidth: 44,
     paddingHorizontal: 12,
+    paddingVertical: 2,
     borderRadius: 10,
     flexDirection: 'row',
     alignItems: 'center',
     justifyContent: 'center',
     gap: 8,
   },
+  words: { textAlign: 'center' },
   square: { paddingHorizontal: 0, width: 44 },
   disabled: { opacity: 0.4 },
 });

@@ -14,7 +14,7 @@ import { Present } from '../live/Present';
 import { Outstanding } from '../outbox/Outstanding';
 import { OnTest } from '../panel/OnTest';
 import { useRecord } from '../record/useRecord';
-import { sheet, useTokens } from '../../theme';
+import { FONTS, sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { ActionButton, AppText, Tap } from '../../basics';
 
@@ -65,7 +65,7 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
           style={styles.titles}
         >
           <View style={styles.site}>
-            <AppText kind="title" heading={1} lines={1} style={styles.shrink}>
+            <AppText kind="title" heading={1} lines={1} style={styles.name}>
               {job.site}
             </AppText>
             <Icon name="chevron-right" size={20} color={t.mute} />
@@ -113,5 +113,6 @@ const styles = sheet({
   },
   titles: { flex: 1 },
   site: { flexDirection: 'row', alignItems: 'center' },
-  shrink: { flexShrink: 1 },
+  // Beside three buttons on a telephone: most names of sites are whole this way.
+  name: { flexShrink: 1, fontFamily: FONTS.condensed },
 });

@@ -61,7 +61,7 @@ export const JobRow = memo(function JobRow({ job, onTouched, onOpen }: JobRowPro
           {job.site}
         </AppText>
         <AppText lines={1}>{job.name}</AppText>
-        <AppText kind="small" lines={1}>
+        <AppText kind="small" lines={2}>
           {job.system} · {formatDistanceToNow(new Date(job.updatedAt), { addSuffix: true })}
         </AppText>
         <StateWords job={job} />

@@ -102,7 +102,7 @@ export function MenuSheet({ circuit, job }: { circuit: Circuit; job: Job }) {
       />
       {trouble === null ? null : <AppText color={t.red}>{trouble}</AppText>}
       <ActionButton
-        label="Revisions of the circuit: who changed what"
+        label="Revisions: who changed what"
         icon="clock"
         onPress={() => dispatch(sheetOpened({ type: 'revisions' }))}
       />
