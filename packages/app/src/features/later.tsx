@@ -5,6 +5,7 @@ import { View } from 'react-native';
 import type { Store } from '../store';
 import type * as beyond from './beyond';
 import { Waiting } from '../basics';
+import { painted } from '../basics/painted';
 import { sheet, useTokens } from '../theme';
 
 type Beyond = typeof beyond;
@@ -17,12 +18,10 @@ export async function readBeyond(): Promise<Beyond> {
   return read;
 }
 
-/** Resolves when what a press has changed is on the screen. */
-const painted = () => new Promise<void>((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
-
 /** Begins to open a job that was pressed: it is read while its screen is made, and put on the bench after that is seen. */
 export function openSoon(store: Store, id: string): void {
-  read?.openEarly(store, id, painted());
+  // The press is seen first, then the screen.
+  read?.openEarly(store, id, painted().then(painted));
 }
 
 /** How long the list of jobs has to itself before what comes next is fetched, ms. */

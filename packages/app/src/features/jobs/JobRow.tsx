@@ -1,11 +1,12 @@
 import { formatDistanceToNow } from 'date-fns/formatDistanceToNow';
 import { router } from 'expo-router';
-import { memo } from 'react';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
 import type { Job } from './api';
 import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { AppText, Tap } from '../../basics';
+import { painted } from '../../basics/painted';
 
 export const plural = (count: number, noun: string) =>
   `${count} ${count === 1 ? noun : noun.endsWith('y') ? `${noun.slice(0, -1)}ies` : `${noun}s`}`;
@@ -44,17 +45,23 @@ interface JobRowProps {
 /** One job in a list: a way into it. */
 export const JobRow = memo(function JobRow({ job, onTouched, onOpen }: JobRowProps) {
   const t = useTokens();
-  const open = () => {
+  const [isOpening, setOpening] = useState(false);
+  const open = async () => {
+    if (isOpening) return;
     onOpen(job.id);
+    // That it was pressed is seen at once; a screen takes longer to make.
+    setOpening(true);
+    await painted();
     router.push({ pathname: '/job/[id]', params: { id: job.id } });
+    setOpening(false);
   };
   return (
     <Tap
       role="link"
       aria-label={`Open ${job.name}, ${job.site}`}
       onPressIn={onTouched}
-      onPress={open}
-      style={[styles.row, { backgroundColor: t.card, borderColor: t.line }]}
+      onPress={() => void open()}
+      style={[styles.row, { backgroundColor: t.card, borderColor: isOpening ? t.copper : t.line }]}
     >
       <View style={styles.grow}>
         <AppText kind="strong" lines={1} style={styles.name}>

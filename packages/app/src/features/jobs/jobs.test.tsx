@@ -53,11 +53,18 @@ describe('the list of jobs', () => {
     expect(await screen.findByText(words)).toBeTruthy();
   });
 
-  test('opens a job', async () => {
+  test('opens a job that is pressed, once', async () => {
     list([job({})]);
     const { screen } = renderWithStore(<JobList />);
-    fireEvent.click(await screen.findByLabelText('Open Loft, Quince orchard'));
-    expect(mockPush).toHaveBeenCalledWith({ pathname: '/job/[id]', params: { id: 'a1' } });
+    const row = await screen.findByLabelText('Open Loft, Quince orchard');
+    fireEvent.click(row);
+    fireEvent.click(row);
+    await waitFor(() =>
+      expect(mockPush.mock.calls).toEqual([[{ pathname: '/job/[id]', params: { id: 'a1' } }]]),
+    );
+    // And it can be opened again.
+    fireEvent.click(row);
+    await waitFor(() => expect(mockPush).toHaveBeenCalledTimes(2));
   });
 
   test('is never empty without a word', async () => {
