@@ -20,7 +20,7 @@ export function Ranking({ view, names, count }: { view: FindView; names: Names; 
             style={styles.line}
             aria-label={`${meaningText(names, failures)}: ${percentText(share)}`}
           >
-            <AppText kind="strong" lines={2} style={styles.name}>
+            <AppText kind="strong" lines={3} style={styles.name}>
               {failureText(names, failures[0]!)}
             </AppText>
             <View style={[styles.track, { backgroundColor: t.idle }]} aria-hidden>

@@ -16,7 +16,7 @@ export function HeadBanner({ onPress, icon, words, ink, fill }: HeadBannerProps)
   return (
     <Tap role="link" aria-label={words} onPress={onPress} style={[styles.held, { backgroundColor: fill }]}>
       <Icon name={icon} size={20} color={ink} />
-      <AppText kind="strong" color={ink} lines={1} style={styles.words}>
+      <AppText kind="strong" color={ink} lines={2} style={styles.words}>
         {words}
       </AppText>
     </Tap>
@@ -30,6 +30,7 @@ const styles = sheet({
     gap: 8,
     minHeight: 44,
     paddingHorizontal: 14,
+    marginTop: 4,
     marginBottom: 6,
   },
   words: { flex: 1, fontVariant: ['tabular-nums'] },

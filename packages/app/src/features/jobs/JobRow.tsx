@@ -1,4 +1,4 @@
-import { formatDistanceToNow } from 'date-fns/formatDistanceToNow';
+import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
 import { router } from 'expo-router';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
@@ -69,7 +69,7 @@ export const JobRow = memo(function JobRow({ job, onTouched, onOpen }: JobRowPro
         </AppText>
         <AppText lines={1}>{job.name}</AppText>
         <AppText kind="small" lines={2}>
-          {job.system} · {formatDistanceToNow(new Date(job.updatedAt), { addSuffix: true })}
+          {job.system} · {formatDistanceToNowStrict(new Date(job.updatedAt), { addSuffix: true })}
         </AppText>
         <StateWords job={job} />
       </View>
