@@ -156,6 +156,12 @@ test('a device signed out, or seen off by whoever leads, is out at once', async 
   await ask('get', '/jobs', lead).expect(401);
 });
 
+test('who is signed in stays so when the server starts anew', async () => {
+  const cookies = await joined('Ansa');
+  const anew = createApp({ db: server().db, log: makeLog('silent'), reach });
+  await request(anew).get('/api/jobs').set('Host', HOST).set('Cookie', cookies).expect(200);
+});
+
 test('a session ends by itself after a month unseen', async () => {
   const token = tokenIn(await joined('Ansa'));
   const days = (n: number) => Date.now() + n * 24 * 3600 * 1000;
