@@ -37,7 +37,7 @@ test('Y moved to W runs heat on a cooling call; undo puts it right', async ({ pa
   await expect(status(page)).toContainText('but heating runs');
   // So does any earlier revision, and that is an edit like another.
   await page.getByRole('button', { name: 'Notes, theme and files' }).click();
-  await page.getByRole('button', { name: /^Revisions of the circuit/ }).click();
+  await page.getByRole('button', { name: /^Revisions: who/ }).click();
   await page.getByRole('button', { name: 'Back to it: revision 1', exact: true }).click();
   await expect(status(page)).not.toContainText('but heating runs');
   await page.getByRole('button', { name: 'Undo' }).click();
