@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { call, expect, move, openNewJob, probe, reading, skip, status, stud, test } from './bench';
+import { button, call, expect, move, openNewJob, probe, reading, skip, status, stud, test } from './bench';
 
 test(
   'a cooling call waits, runs, and reads 24 V class volts at the coil; the float takes them away',
@@ -241,5 +241,38 @@ test(
           (await button.getAttribute('aria-label')) ?? '',
         ).toBeGreaterThanOrEqual(44);
     }
+  },
+);
+
+test(
+  'the loom is seen whole with the way back beside it, and pinched larger',
+  { tag: '@wide' },
+  async ({ page, server }) => {
+    await openNewJob(page, server, 'Whole');
+    const screws = page.getByTestId('loom').locator('[data-testid^="stud-"]');
+    const width = async () => (await stud(page, 'board.R').boundingBox())!.width;
+    const own = await width();
+    await button(page, 'Fit all').click();
+    const back = button(page, 'Actual size');
+    await expect(back).toBeInViewport({ ratio: 1 });
+    for (const screw of await screws.all()) await expect(screw).toBeInViewport({ ratio: 0.99 });
+    expect(await width()).toBeLessThan(own);
+    await back.click();
+    expect(await width()).toBeCloseTo(own, 0);
+
+    // Two fingers, drawn apart.
+    await stud(page, 'board.G').scrollIntoViewIfNeeded();
+    const { x, y } = (await stud(page, 'board.G').boundingBox())!;
+    const session = await page.context().newCDPSession(page);
+    const fingers = (gap: number) => [
+      { x: x - gap, y },
+      { x: x + gap, y },
+    ];
+    await session.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: fingers(20) });
+    await session.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: fingers(30) });
+    await session.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: fingers(40) });
+    await session.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+    await expect.poll(width).toBeGreaterThan(1.5 * own);
+    await expect(back).toBeVisible();
   },
 );

@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { View } from 'react-native';
 
-const LEAST = 0.3;
+const LEAST = 0.2;
 const MOST = 3;
 
 const within = (zoom: number) => Math.min(MOST, Math.max(LEAST, zoom));
@@ -10,10 +10,11 @@ const within = (zoom: number) => Math.min(MOST, Math.max(LEAST, zoom));
 const gapOf = ([one, other]: TouchList) =>
   one && other ? Math.hypot(one.clientX - other.clientX, one.clientY - other.clientY) : 0;
 
-/** Height of what an element scrolls in. */
-function seenHeight(element: HTMLElement): number {
+/** Height that is left for an element in what it scrolls in, so that all that stands there with it is seen at once, too. */
+function roomFor(element: HTMLElement): number {
   for (let at = element.parentElement; at; at = at.parentElement)
-    if (/auto|scroll/.test(getComputedStyle(at).overflowY)) return at.clientHeight;
+    if (/auto|scroll/.test(getComputedStyle(at).overflowY))
+      return at.clientHeight - (at.scrollHeight - element.offsetHeight);
   return window.innerHeight;
 }
 
@@ -47,7 +48,7 @@ export function useZoom(whole: number) {
   }, []);
   const fit = useCallback(() => {
     const element = frame.current as unknown as HTMLElement | null;
-    if (element && whole > 0) setZoom(within(Math.min(1, seenHeight(element) / whole)));
+    if (element && whole > 0) setZoom(within(Math.min(1, roomFor(element) / whole)));
   }, [whole]);
   const back = useCallback(() => setZoom(1), []);
   return { frame, zoom, fit, back };
