@@ -160,7 +160,7 @@ test('a wire schedule is refused by line, previewed, and taken', async ({ page, 
   await choose(text.replace('stat.Y', 'stat.Q'));
   await expect(page.getByRole('alert')).toContainText(/line \d+: from: Thermostat has no terminal "Q"/);
   await choose(text.replace('statY,YE', 'statY,VT'));
-  await expect(page.getByText('0 conductors come, 1 change, 0 go.')).toBeVisible();
+  await expect(page.getByText('Conductors that come: 0, change: 1, go: 0.')).toBeVisible();
   await button(page, 'Take it').click();
   await expect
     .poll(async () => JSON.stringify(await (await page.request.get(`${server.url}/api/jobs/${id}`)).json()))

@@ -116,6 +116,14 @@ describe('papers', () => {
         .toString(),
     ).toBe('%PDF-');
     expect(pages(cards.body)).toBe(cardsOf(plan.after).length);
+    // What is stripped is told in the person's units.
+    expect((await pdfParse(cards.body as Buffer)).text).toContain('5/16 in.');
+    const metric = await api()
+      .get(`/api/jobs/${id}/papers/cards.pdf?length=m`)
+      .responseType('blob')
+      .expect(200);
+    expect((await pdfParse(metric.body as Buffer)).text).toContain('8 mm');
+    await api().get(`/api/jobs/${id}/papers/cards.pdf?length=ells`).expect(422);
     const rows = (await api().get(`/api/jobs/${id}/papers/landings.csv`).expect(200)).text.split('\r\n');
     expect(rows[0]).toBe('place,terminal,colour,tag,cable,strip_mm,other_end');
     expect(rows.find((row) => row.includes('New thermostat C,BU'))).toContain(

@@ -148,11 +148,19 @@ export const scheduleQuerySchema = yup.object({
     .required('is required'),
 });
 
+const oneOf = <const Option extends string>(options: readonly Option[], fallback: Option) =>
+  yup
+    .mixed<Option>()
+    .oneOf(options, `must be one of ${options.join(', ')}`)
+    .default(() => fallback)
+    .required();
+
 export const paperQuerySchema = yup.object({
   symbols: yup
     .string<SymbolStyle>()
     .oneOf(SYMBOL_STYLES, `must be one of ${SYMBOL_STYLES.join(', ')}`)
     .default(SYMBOL_STYLES[0]),
+  length: oneOf(['ft', 'm'], 'ft'),
 });
 
 export const photoQuerySchema = yup.object({ station: required(40), id: madeThere() });
@@ -199,13 +207,6 @@ function isZone(zone: string): boolean {
     return false;
   }
 }
-
-const oneOf = <const Option extends string>(options: readonly Option[], fallback: Option) =>
-  yup
-    .mixed<Option>()
-    .oneOf(options, `must be one of ${options.join(', ')}`)
-    .default(() => fallback)
-    .required();
 
 /** In which units and time zone a report is told. */
 export const reportQuerySchema = yup

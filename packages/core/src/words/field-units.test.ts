@@ -1,6 +1,7 @@
 /** Figures in either habit: an inch is 25.4 mm, a foot 0.3048 m, an inch of water 249.1 Pa, 1 cfm 0.472 l/s (NIST SP 811). */
 import type { NumberField } from '../devices';
 import { fieldIn, fieldValueText, readValue, valueIn } from './field-units';
+import { counted, showStrip } from './show';
 
 const US = { temperature: 'F', length: 'ft', gauge: 'awg' } as const;
 const SI = { temperature: 'C', length: 'm', gauge: 'mm2' } as const;
@@ -57,4 +58,22 @@ test('a line of a history', () => {
     source: 'from memory',
   } as const;
   expect(fieldValueText(choice, 'a', US)).toBe('a');
+});
+
+// An inch is 25.4 mm (NIST SP 811), read from a rule in sixteenths.
+test.each<[number, string]>([
+  [8, '5/16 in.'],
+  [12, '1/2 in.'],
+  [25.4, '1 in.'],
+  [1, '1/16 in.'],
+])('%d mm are stripped: %s', (mm, inches) => {
+  expect([showStrip(mm, 'ft'), showStrip(mm, 'm')]).toEqual([inches, `${mm} mm`]);
+});
+
+test('what is counted stands in its number', () => {
+  expect([counted(1, 'lead'), counted(3, 'lead'), counted(0, 'entry')]).toEqual([
+    '1 lead',
+    '3 leads',
+    '0 entries',
+  ]);
 });

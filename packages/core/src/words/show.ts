@@ -38,6 +38,23 @@ export function showLength(metres: number, unit: Units['length']): string {
   return `${value < 10 ? value.toFixed(1) : Math.round(value)} ${unit}`;
 }
 
+/** What is counted, in its number: "1 lead", "3 leads", "2 safeties". */
+export const counted = (count: number, noun: string): string =>
+  `${count} ${count === 1 ? noun : noun.endsWith('y') ? `${noun.slice(0, -1)}ies` : `${noun}s`}`;
+
+const INCH_MM = 25.4;
+
+/** Marks of a rule in inches. */
+const SIXTEENTHS = 16;
+
+/** How much is stripped: in millimetres, or in inches to the next mark of a rule. */
+export function showStrip(mm: number, unit: Units['length']): string {
+  if (unit === 'm') return `${mm} mm`;
+  let [part, whole] = [Math.max(1, Math.round((mm / INCH_MM) * SIXTEENTHS)), SIXTEENTHS];
+  while (part % 2 === 0 && whole > 1) [part, whole] = [part / 2, whole / 2];
+  return whole === 1 ? `${part} in.` : `${part}/${whole} in.`;
+}
+
 export function showGauge(gauge: number, unit: Units['gauge']): string {
   return unit === 'awg' ? `${gauge} AWG` : `${gaugeAreaMm2(gauge).toFixed(2)} mm²`;
 }

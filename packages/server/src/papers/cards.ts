@@ -3,7 +3,8 @@ import type { Circuit } from '@zygostat/core/circuit';
 import { COLOURS, colourName } from '@zygostat/core/standards';
 import { inParallel } from '@zygostat/core/plan';
 import { cardsOf } from '@zygostat/core/wire';
-import { PAPER_CAUTION, PARALLEL_LABEL, namesIn, otherEndText } from '@zygostat/core/words';
+import type { Units } from '@zygostat/core/words';
+import { PAPER_CAUTION, PARALLEL_LABEL, namesIn, otherEndText, showStrip } from '@zygostat/core/words';
 import { MARGIN, PLAIN, STRONG, bytesOf, innerWidth, newDocument } from './page';
 import type { Sheet } from './page';
 
@@ -61,7 +62,7 @@ function cells(sheet: Sheet, texts: readonly string[], top: number, font: string
 }
 
 /** A card for each place: what is landed where, with its colour, tag, strip length and other end. */
-export function cardsPdf(heading: Heading, circuit: Circuit): Promise<Buffer> {
+export function cardsPdf(heading: Heading, circuit: Circuit, length: Units['length']): Promise<Buffer> {
   const cards = cardsOf(circuit);
   const names = namesIn(circuit);
   const sheet = newDocument(`Landings, ${heading.job}`);
@@ -85,7 +86,7 @@ export function cardsPdf(heading: Heading, circuit: Circuit): Promise<Buffer> {
           landing.name,
           `${landing.colour} ${colourName(landing.colour)}, ${landing.cable}`,
           landing.tag,
-          `${landing.stripMm} mm`,
+          showStrip(landing.stripMm, length),
           otherEndText(names, landing.otherEnd),
         ],
         top,

@@ -17,7 +17,7 @@ export function paperRoutes(db: Db): Router {
 
   const subject = (request: Request<{ id: string }>) => {
     const job = findJob(db, request.params.id);
-    const { symbols } = paperQuerySchema.validateSync(request.query, { abortEarly: false });
+    const { symbols, length } = paperQuerySchema.validateSync(request.query, { abortEarly: false });
     const { value: plan } = storedDocument(db, planDocument, job.id);
     const latest = latestRevision(db, job.id)!;
     const state = plan ? `As planned: ${plan.title}` : `As it stands, revision ${latest.number}`;
@@ -27,12 +27,13 @@ export function paperRoutes(db: Db): Router {
       heading: { site: job.site, job: job.name, state },
       url,
       symbols,
+      length,
     };
   };
 
   router.get('/jobs/:id/papers/cards.pdf', async (request, response) => {
-    const { circuit, heading } = subject(request);
-    response.type('application/pdf').send(await cardsPdf(heading, circuit));
+    const { circuit, heading, length } = subject(request);
+    response.type('application/pdf').send(await cardsPdf(heading, circuit, length));
   });
 
   router.get('/jobs/:id/papers/tags.pdf', async (request, response) => {

@@ -10,6 +10,7 @@ import {
   violationText,
   wireEnds,
   wireTitle,
+  counted,
 } from '@zygostat/core/words';
 import { ActionButton, AppText } from '../../basics';
 import type { Model } from '../../model/answers';
@@ -110,7 +111,7 @@ export function Differences({ jobId, circuit, diagram }: Question & { jobId: str
   return (
     <>
       {diagram.walked.length < diagram.wires.length ? (
-        <AppText>{`${diagram.wires.length - diagram.walked.length} wires are not walked yet; they count as recorded.`}</AppText>
+        <AppText>{`${counted(diagram.wires.length - diagram.walked.length, 'wire')} not walked yet: as recorded.`}</AppText>
       ) : null}
       {progress ? (
         <Working label="Trying each difference" progress={progress} onStop={stop} />

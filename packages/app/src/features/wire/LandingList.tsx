@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { PlanView, Plan, Step } from '@zygostat/core/wire';
+import { counted } from '@zygostat/core/words';
 import { useAppDispatch } from '../../store';
 import { planDocument } from '../plan/document';
 import { edited } from '../circuit/slice';
@@ -69,7 +70,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
       </AppText>
       <View role="status" aria-live="polite" style={styles.progress}>
         <AppText kind="strong">
-          {`${done.size} of ${steps.length} steps done, ${view.stops.length} stops${earlier > 0 ? `; ${earlier} done before the circuit was changed` : ''}`}
+          {`${done.size} of ${counted(steps.length, 'step')} done, ${counted(view.stops.length, 'stop')}${earlier > 0 ? `; ${earlier} done before the circuit was changed` : ''}`}
         </AppText>
         <Progress
           label="Steps done"

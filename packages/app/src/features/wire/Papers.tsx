@@ -88,7 +88,7 @@ function ScheduleImport({ circuit, jobId }: { circuit: Circuit; jobId: string })
       {found && counts ? (
         <View style={[styles.card, { borderColor: t.copper, backgroundColor: t.card }]}>
           <AppText kind="strong">
-            {`${counts.added} conductors come, ${counts.changed} change, ${counts.removed} go.`}
+            {`Conductors that come: ${counts.added}, change: ${counts.changed}, go: ${counts.removed}.`}
           </AppText>
           <View style={styles.row}>
             <ActionButton
@@ -109,13 +109,13 @@ function ScheduleImport({ circuit, jobId }: { circuit: Circuit; jobId: string })
 
 /** What is printed, left at the unit, and exchanged with other programs. */
 export function Papers({ circuit, job }: { circuit: Circuit; job: Pick<Job, 'id' | 'name' | 'site'> }) {
-  const symbols = useAppSelector(({ settings }) => settings.symbols);
+  const { symbols, length } = useAppSelector(({ settings }) => settings);
   const dispatch = useAppDispatch();
   const { state, base } = useAppSelector(({ saving }) => saving);
   const plan = useAppSelector((store) => store.plan.value);
   const shown = plan?.after ?? circuit;
   const fetched = async (path: string) => {
-    const url = `/api/jobs/${encodeURIComponent(job.id)}/${path}?symbols=${symbols}`;
+    const url = `/api/jobs/${encodeURIComponent(job.id)}/${path}?symbols=${symbols}&length=${length}`;
     const trouble = await fetchPaper(url, path.replace('papers/', ''));
     if (trouble !== null) dispatch(told(trouble));
   };

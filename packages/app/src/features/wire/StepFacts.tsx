@@ -1,7 +1,8 @@
 import { View } from 'react-native';
 import { nodeName } from '@zygostat/core/circuit';
 import type { Plan, Step } from '@zygostat/core/wire';
-import { namesIn, otherEndText } from '@zygostat/core/words';
+import { namesIn, otherEndText, showStrip } from '@zygostat/core/words';
+import { useAppSelector } from '../../store';
 import { AppText } from '../../basics';
 import { WireName } from '../plan/WireName';
 import { sheet } from '../../theme';
@@ -9,6 +10,7 @@ import { sheet } from '../../theme';
 /** What a person needs to know to do a step: conductor, tag, strip length, other end, reason; or where to probe. */
 export function StepFacts({ step, plan }: { step: Step; plan: Pick<Plan, 'before' | 'after'> }) {
   const { conductor, probes, why } = step;
+  const length = useAppSelector(({ settings }) => settings.length);
   const other = conductor && `Other end: ${otherEndText(namesIn(plan.after), conductor.otherEnd)}.`;
   return (
     <View style={styles.facts}>
@@ -16,7 +18,7 @@ export function StepFacts({ step, plan }: { step: Step; plan: Pick<Plan, 'before
         <>
           <WireName colour={conductor.colour} tag={conductor.tag} />
           <AppText kind="small">
-            {conductor.to === null ? other : `Strip ${conductor.stripMm} mm. ${other}`}
+            {conductor.to === null ? other : `Strip ${showStrip(conductor.stripMm, length)}. ${other}`}
           </AppText>
         </>
       ) : null}

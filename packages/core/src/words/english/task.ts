@@ -4,7 +4,7 @@ import { findDevice, marksOf, splitTerminal } from '../../circuit';
 import { kindOf, said } from '../../devices';
 import type { Task } from '../../wire';
 import type { Names } from '../names';
-import { showGauge, showLength } from '../show';
+import { counted, showGauge, showLength } from '../show';
 import type { Units } from '../units';
 
 /** A circuit as it is and as it shall be: what goes has its name from the first, what comes from the second. */
@@ -44,7 +44,7 @@ export function taskText(names: ChangeNames, task: Task, units: Units): string {
     case 'prove-dead':
       return `Prove ${lower(before.device(task.supply))} dead${pairText(before, task)}: meter on a known live point, then here, then the live point again`;
     case 'take-off':
-      return `Tag the ${task.conductors} conductors of ${before.device(task.device)}, lift them and take it off`;
+      return `Tag the ${counted(task.conductors, 'conductor')} of ${before.device(task.device)}, lift them and take it off`;
     case 'mount':
       // What has no screw is there already: it only has to be known.
       return marksOf(findDevice(after.circuit, task.device)!).length === 0
@@ -57,9 +57,9 @@ export function taskText(names: ChangeNames, task: Task, units: Units): string {
     case 'retire':
       return `Take ${before.cable(task.cable)} out of use, insulate what stays in the wall`;
     case 'pull':
-      return `Pull ${after.cable(task.cable)}: ${task.conductors} conductors, ${showGauge(task.gauge, units.gauge)}, ${showLength(Math.ceil(task.lengthM), units.length)}; mark both ends before it is pulled`;
+      return `Pull ${after.cable(task.cable)}: ${counted(task.conductors, 'conductor')}, ${showGauge(task.gauge, units.gauge)}, ${showLength(Math.ceil(task.lengthM), units.length)}; mark both ends before it is pulled`;
     case 'cut':
-      return `Cut ${after.cable(task.cable)}: ${task.leads} leads, ${showGauge(task.gauge, units.gauge)}`;
+      return `Cut ${after.cable(task.cable)}: ${counted(task.leads, 'lead')}, ${showGauge(task.gauge, units.gauge)}`;
     case 'insulate':
       return `Insulate ${owner(task.conductor)}: it goes nowhere`;
     case 'lift':

@@ -5,6 +5,7 @@ import type { Report } from '../../../record';
 import type { ReportStyle } from './style';
 import { airTexts, signText, walkText } from '../building';
 import { namesIn } from '../../names';
+import { counted } from '../../show';
 import { entryText, holderText } from '../record';
 import { table, showTime } from './style';
 
@@ -85,7 +86,7 @@ export function photographs({ left, photographs: all, log }: Report, { zone }: R
 
 const sealText = ({ entries, link, unsealed }: Report['seal']): string => {
   if (link !== null)
-    return `${entries} entries, each chained to the one before (SHA-256). Last link: ${link}.`;
+    return `${counted(entries, 'entry')}, each chained to the one before (SHA-256). Last link: ${link}.`;
   return unsealed > 0 ? 'Nothing is sealed yet.' : 'Nothing is in the log, and nothing is sealed.';
 };
 

@@ -7,6 +7,7 @@ import { kindOf, said } from '../../../devices';
 import { colourName } from '../../../standards';
 import { namesIn } from '../../names';
 import { listed } from '../../phrases';
+import { counted } from '../../show';
 import { none, table } from './style';
 
 export const system = ({ job, left }: Report): Section => ({
@@ -61,7 +62,7 @@ export function landings({ found, left, landings: all, jumpers }: Report): Secti
         text:
           changed.length === 0
             ? 'Every conductor is where it was found.'
-            : `${changed.length} of ${all.length} conductors are landed otherwise than they were found.`,
+            : `Landed otherwise than they were found: ${changed.length} of ${counted(all.length, 'conductor')}.`,
       },
       ...table(['Conductor', 'As found', 'As left'], all.map(row), 'No conductor is recorded.'),
       ...table(
