@@ -11,6 +11,7 @@ import { sheet } from '../../theme';
 export function StepFacts({ step, plan }: { step: Step; plan: Pick<Plan, 'before' | 'after'> }) {
   const { conductor, probes, why } = step;
   const length = useAppSelector(({ settings }) => settings.length);
+  const strip = conductor && showStrip(conductor.stripMm, length);
   const other = conductor && `Other end: ${otherEndText(namesIn(plan.after), conductor.otherEnd)}.`;
   return (
     <View style={styles.facts}>
@@ -18,7 +19,7 @@ export function StepFacts({ step, plan }: { step: Step; plan: Pick<Plan, 'before
         <>
           <WireName colour={conductor.colour} tag={conductor.tag} />
           <AppText kind="small">
-            {conductor.to === null ? other : `Strip ${showStrip(conductor.stripMm, length)}. ${other}`}
+            {conductor.to === null ? other : `Strip ${strip}${strip?.endsWith('.') ? '' : '.'} ${other}`}
           </AppText>
         </>
       ) : null}

@@ -7,6 +7,7 @@ import type { Plan } from '@zygostat/core/wire';
 import { useAppSelector } from '../../store';
 import { planDocument } from '../plan/document';
 import { edited, opened, takeUp } from '../circuit/slice';
+import { settingsChosen } from '../settings/slice';
 import { renderWithStore } from '../../testing/render';
 import { serveRoutes } from '../../testing/server';
 import { planOf } from '../plan/usePlan';
@@ -117,6 +118,15 @@ test('worked down, the circuit comes to the plan; taken back, it follows', async
   await waitFor(() =>
     expect(findConductor(circuitNow(), 'statC')).toMatchObject({ from: null, to: 'board.C' }),
   );
+});
+
+test('what is stripped is told in the person’s units', async () => {
+  const { screen, store, card, doNext } = open();
+  await screen.findByRole('region', { name: 'Next step' });
+  for (let i = 0; i < 9 && !card().textContent.includes('Strip'); i++) await doNext();
+  expect(card().textContent).toContain('Strip 5/16 in. Other end: ');
+  act(() => void store.dispatch(settingsChosen({ length: 'm' })));
+  expect(card().textContent).toContain('Strip 8 mm. Other end: ');
 });
 
 test('a circuit changed otherwise is not overwritten', async () => {
