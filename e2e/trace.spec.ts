@@ -276,3 +276,21 @@ test(
     await expect(back).toBeVisible();
   },
 );
+
+test('held in the left hand, what is tapped most lies under its thumb', async ({ page, server }) => {
+  const id = await openNewJob(page, server, 'Left');
+  await probe(page, 'board.R', 'board.C');
+  const middle = async (name: string | RegExp) => {
+    const { x, width } = (await button(page, name).boundingBox())!;
+    return x + width / 2;
+  };
+  const half = page.viewportSize()!.width / 2;
+  const tapped = ['Log what your meter reads', /^More: the whole status/];
+  for (const name of tapped) expect(await middle(name)).toBeGreaterThan(half);
+  await page.goto(`${server.url}/settings`);
+  await button(page, 'Held in: The left hand').click();
+  await page.goto(`${server.url}/job/${id}`);
+  await expect(stud(page, 'board.R')).toHaveAccessibleName(/hot/);
+  await probe(page, 'board.R', 'board.C');
+  for (const name of tapped) expect(await middle(name)).toBeLessThan(half);
+});

@@ -8,6 +8,7 @@ import { misuseText, showQuantity } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { Probe } from '../bench/slice';
 import { meterSet, probeArmed } from '../bench/slice';
+import { useHand } from '../settings/useHand';
 import { sheetOpened } from '../trace/slice';
 import { FONTS, sheet, SIZE, useTokens } from '../../theme';
 import { AppText, Tap } from '../../basics';
@@ -54,6 +55,7 @@ function ProbePlace({ probe, circuit, alone = false }: { probe: Probe; circuit: 
 /** The meter: two probe places, the reading, what a healthy circuit gives, and a button to log. Never scrolls away. */
 export function MeterBar({ circuit }: { circuit: Circuit }) {
   const t = useTokens();
+  const hand = useHand();
   const dispatch = useAppDispatch();
   const { mode, kind, red, black } = useAppSelector(({ bench }) => bench.meter);
   const reading = useAppSelector(({ bench }) => bench.reading);
@@ -85,7 +87,11 @@ export function MeterBar({ circuit }: { circuit: Circuit }) {
   );
   if (red === null && black === null && armed === null)
     return (
-      <View style={[styles.line, styles.rest, { backgroundColor: t.meter }]} role="region" aria-label="Meter">
+      <View
+        style={[styles.line, styles.rest, hand, { backgroundColor: t.meter }]}
+        role="region"
+        aria-label="Meter"
+      >
         <ProbePlace probe="red" circuit={circuit} alone />
         <ProbePlace probe="black" circuit={circuit} alone />
         <AppText kind="small" color={t.meterMute} style={styles.invite}>
@@ -95,7 +101,7 @@ export function MeterBar({ circuit }: { circuit: Circuit }) {
       </View>
     );
   return (
-    <View style={[styles.bar, { backgroundColor: t.meter }]} role="region" aria-label="Meter">
+    <View style={[styles.bar, hand, { backgroundColor: t.meter }]} role="region" aria-label="Meter">
       <View style={styles.places}>
         <ProbePlace probe="red" circuit={circuit} />
         <ProbePlace probe="black" circuit={circuit} />
