@@ -1,5 +1,4 @@
 /** What the API takes in. Circuits are checked by the core's own schema. */
-import type { SymbolStyle } from '@zygostat/core/drawing';
 import { SYMBOL_STYLES } from '@zygostat/core/drawing';
 import type { ScheduleMode } from '@zygostat/core/formats';
 import { METER_MODES } from '@zygostat/core/network';
@@ -156,10 +155,7 @@ const oneOf = <const Option extends string>(options: readonly Option[], fallback
     .required();
 
 export const paperQuerySchema = yup.object({
-  symbols: yup
-    .string<SymbolStyle>()
-    .oneOf(SYMBOL_STYLES, `must be one of ${SYMBOL_STYLES.join(', ')}`)
-    .default(SYMBOL_STYLES[0]),
+  symbols: oneOf(SYMBOL_STYLES, SYMBOL_STYLES[0]),
   length: oneOf(['ft', 'm'], 'ft'),
 });
 

@@ -3,6 +3,8 @@
 export const METRES_PER_FOOT = 0.3048;
 
 export const metresToFeet = (metres: number): number => metres / METRES_PER_FOOT;
+export const MM_PER_INCH = 25.4;
+
 export const feetToMetres = (feet: number): number => feet * METRES_PER_FOOT;
 
 export function celsiusToFahrenheit(celsius: number): number {

@@ -1,7 +1,7 @@
 /** Numbers of devices in a person's own units: shown so, read so, kept in the unit their field says. */
 import type { Field, NumberField, Value } from '../devices';
 import { complaint } from '../devices';
-import { METRES_PER_FOOT, M3S_PER_CFM, PA_PER_INCH_WATER } from '../standards';
+import { METRES_PER_FOOT, MM_PER_INCH, M3S_PER_CFM, PA_PER_INCH_WATER } from '../standards';
 import type { Units } from './units';
 
 interface Habit {
@@ -10,8 +10,6 @@ interface Habit {
   each: number;
   zero?: number;
 }
-
-const MM_PER_INCH = 25.4;
 
 /** By the unit a field is kept in, what it is in the other habit, and which of a person's choices says so. */
 const OTHERS: Readonly<Record<string, Habit & { by: 'temperature' | 'length' }>> = {

@@ -1,6 +1,7 @@
 /** How quantities are written, in the person's units. */
 import {
   M3S_PER_CFM,
+  MM_PER_INCH,
   PA_PER_INCH_WATER,
   celsiusToFahrenheit,
   gaugeAreaMm2,
@@ -42,15 +43,13 @@ export function showLength(metres: number, unit: Units['length']): string {
 export const counted = (count: number, noun: string): string =>
   `${count} ${count === 1 ? noun : noun.endsWith('y') ? `${noun.slice(0, -1)}ies` : `${noun}s`}`;
 
-const INCH_MM = 25.4;
-
 /** Marks of a rule in inches. */
 const SIXTEENTHS = 16;
 
 /** How much is stripped: in millimetres, or in inches to the next mark of a rule. */
 export function showStrip(mm: number, unit: Units['length']): string {
   if (unit === 'm') return `${mm} mm`;
-  let [part, whole] = [Math.max(1, Math.round((mm / INCH_MM) * SIXTEENTHS)), SIXTEENTHS];
+  let [part, whole] = [Math.max(1, Math.round((mm / MM_PER_INCH) * SIXTEENTHS)), SIXTEENTHS];
   while (part % 2 === 0 && whole > 1) [part, whole] = [part / 2, whole / 2];
   return whole === 1 ? `${part} in.` : `${part}/${whole} in.`;
 }

@@ -2,14 +2,11 @@
 import type { AirView, ZoneAir } from '../../behaviour';
 import type { AirTexts } from '../../formats';
 import type { AirPlan, AirState, AirTrouble, Corrected } from '../../plan';
-import { M3S_PER_CFM, TON_W } from '../../standards';
+import { M3S_PER_CFM, MM_PER_INCH, TON_W } from '../../standards';
 import { capital, listed } from '../phrases';
 import type { Names } from '../names';
 import { showDifference, showFlow, showPressure } from '../show';
 import type { Units } from '../units';
-
-/** Millimetres in an inch. */
-const INCH_MM = 25.4;
 
 /** "open", "shut", "40 % open" */
 const damperText = (open: number): string =>
@@ -23,7 +20,7 @@ const dampersText = ({ damper, open, hand }: ZoneAir): string => {
 
 /** "10 in." or "254 mm" */
 const showDiameter = (metres: number, unit: Units['length']): string =>
-  unit === 'm' ? `${Math.round(metres * 1000)} mm` : `${Math.round((metres * 1000) / INCH_MM)} in.`;
+  unit === 'm' ? `${Math.round(metres * 1000)} mm` : `${Math.round((metres * 1000) / MM_PER_INCH)} in.`;
 
 /** "Zone 2 · Thermostat above" */
 export const zoneTitle = ({ device }: Names, { zone, thermostats }: ZoneAir): string =>
