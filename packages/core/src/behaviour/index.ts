@@ -12,6 +12,7 @@ export * from './dampers';
 export * from './faces';
 export * from './inputs';
 export * from './loads';
+export { liveEndsIn } from './loose';
 export type { LoopView } from './loops';
 export { momentOf } from './moment';
 export * from './primary';

@@ -1,7 +1,6 @@
 /** Judges one settled state against every property that a state by itself can show. */
 import type { LoadReading, Settled } from '../behaviour';
-import { loadsIn, readLoads, runningOn } from '../behaviour';
-import { endNode } from '../circuit';
+import { liveEndsIn, loadsIn, readLoads, runningOn } from '../behaviour';
 import type { Call, LoadNature } from '../devices';
 import { kindOf } from '../devices';
 import type { Network } from '../network';
@@ -179,24 +178,12 @@ function coils({ network, settled, loads, pulls }: JudgedState): Violation[] {
   });
 }
 
-function liveEnds({ network, seen: { standing } }: JudgedState): Violation[] {
-  return network.circuit.cables.flatMap(({ conductors }) =>
-    conductors.flatMap((conductor): Violation[] => {
-      const loose = (['from', 'to'] as const).find((end) => conductor[end] === null);
-      if (!loose || (conductor.from === null && conductor.to === null)) return [];
-      const hot = standing[network.indexOf(endNode(conductor, loose))] === 'hot';
-      return hot
-        ? [
-            {
-              property: 'live-end',
-              about: conductor.id,
-              landed: conductor.from ?? conductor.to!,
-            },
-          ]
-        : [];
-    }),
-  );
-}
+const liveEnds = ({ network, seen }: JudgedState): Violation[] =>
+  liveEndsIn(network, seen).map(({ conductor, landed }) => ({
+    property: 'live-end',
+    about: conductor,
+    landed,
+  }));
 
 function restless({ settled: { chattering } }: JudgedState): Violation[] {
   if (!chattering) return [];

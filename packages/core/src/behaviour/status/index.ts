@@ -11,7 +11,7 @@ import { astray, blank, crossed, idleFan, missing, together, unanswered } from '
 import { noData } from './data';
 import { apart, liveCase } from './halves';
 import { noLink } from './link';
-import { idle, running, tripped, waiting } from './rest';
+import { idle, liveEnd, running, tripped, waiting } from './rest';
 import type { StatusContext, Status } from './status';
 import { asFarAsKnown } from './status';
 import { burning, chattering, opened, overloaded, wrongSupply } from './supply';
@@ -38,6 +38,7 @@ const ORDER: readonly ((context: StatusContext) => Status | null)[] = [
   waiting,
   unanswered,
   overloaded,
+  liveEnd,
   running,
 ];
 

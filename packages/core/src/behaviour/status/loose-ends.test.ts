@@ -251,4 +251,48 @@ const wires: Row[] = [
   ],
 ];
 
-test.each([...looseEnds, ...empties, ...wires])('%s', (...row) => expectSaid(row));
+/** Nothing is missing for the call, and a hand may still meet what hangs there. */
+const forgotten: Row[] = [
+  [
+    'a leg of the feed outdoors, heating',
+    lift(good, 'feedL1', 'to'),
+    'heat',
+    {},
+    'Black of Outdoor feed is loose with 120 V on it; its other end is on AC breaker L1',
+    ['feedL1'],
+  ],
+  [
+    'the same with its breaker off',
+    lift(good, 'feedL1', 'to'),
+    'heat',
+    held('acBreaker', { handle: 'off' }),
+    'Heating: blower (heating speed), inducer and gas valve on',
+    [],
+  ],
+  [
+    'G at the board, cooling, which moves the air all the same',
+    lift(good, 'statG', 'to'),
+    'cool',
+    {},
+    'Green of Thermostat cable is loose with 26 V on it; its other end is on Thermostat G',
+    ['statG'],
+  ],
+  [
+    'both of them: the most volts are said',
+    lift(lift(good, 'statC', 'to'), 'feedL2', 'to'),
+    'heat',
+    {},
+    'Red of Outdoor feed is loose with 120 V on it; its other end is on AC breaker L2',
+    ['feedL2'],
+  ],
+  [
+    'an end that nothing stands on',
+    lift(good, 'statY', 'from'),
+    'heat',
+    {},
+    'Heating: blower (heating speed), inducer and gas valve on',
+    [],
+  ],
+];
+
+test.each([...looseEnds, ...empties, ...wires, ...forgotten])('%s', (...row) => expectSaid(row));

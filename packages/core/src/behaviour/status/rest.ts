@@ -1,7 +1,8 @@
-/** What is right: waiting, running, or nothing to do. */
+/** What is right, or at least no fault: waiting, running, nothing to do; and what must not be forgotten meanwhile. */
 import type { Call, Value } from '../../devices';
 import { COLD_COOLING_LIMIT_C } from '../../standards';
 import { waitsOf } from '../advance';
+import { liveEndsIn } from '../loose';
 import { thermostatsOf } from '../scene';
 import { halvesAtRest } from './halves';
 import type { News, Status, StatusContext } from './status';
@@ -30,6 +31,12 @@ export function waiting({ scene, active }: StatusContext): Status | null {
     news: { type: 'waiting', device: wait.device, wait: wait.text, call },
     until: wait.until,
   };
+}
+
+/** An end in the air that a hand or a case may meet while all else goes on as it should. */
+export function liveEnd({ scene: { network }, trace: { seen } }: StatusContext): Status | null {
+  const [worst] = liveEndsIn(network, seen).sort((one, other) => other.volts - one.volts);
+  return worst ? { tone: 'caution', news: { type: 'live-end', ...worst }, parts: [worst.conductor] } : null;
 }
 
 /** A safety the surroundings hold open while nothing asks for it, so that it is not forgotten. */

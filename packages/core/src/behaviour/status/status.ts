@@ -1,3 +1,4 @@
+import type { TerminalId } from '../../circuit';
 import type { Call } from '../../devices';
 import type { Cause, Stretch, Trace } from '../trace';
 import { partsOf, wholeRow } from '../trace';
@@ -52,6 +53,8 @@ export type News =
   | { type: 'closes-nothing'; call: Call; thermostats: readonly string[] }
   /** There is nothing here that the call could bring. */
   | { type: 'cannot'; call: Call }
+  /** A conductor that is live and loose at one end, with how much, and where the other is landed. */
+  | { type: 'live-end'; conductor: string; landed: TerminalId; volts: number }
   /** A safety that is open while nothing asks for it. */
   | { type: 'tripped'; device: string }
   /** A device that is counting, in its own words; while something is called. */

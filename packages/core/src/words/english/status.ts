@@ -124,6 +124,10 @@ const TELL: Teller = {
     text: `${CALLS[call]} called, ${isExplained ? 'and nothing' : 'but nothing here'} ${DOES[call]}`,
     next: 'Check the thermostat’s set-up against what the unit can do.',
   }),
+  'live-end': ({ conductor: id, landed, volts }, { names: { conductor, node } }) => ({
+    text: `${capital(conductor(id))} is loose with ${Math.round(volts)} V on it; its other end is on ${node(landed)}`,
+    next: 'Power off and prove dead before you touch it. Then land it, or cap it.',
+  }),
   tripped: ({ device: id }, { names: { device }, faces }) => ({
     text: `${device(id)}: ${faces[id]?.text ?? ''}`,
     next: faces[id]?.detail ?? 'See what tripped it.',
