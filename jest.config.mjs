@@ -15,7 +15,7 @@ export default {
   testSequencer: '<rootDir>/scripts/longest-first.mjs',
   projects: [
     project('core', 'jest-expo/node'),
-    project('server', 'jest-expo/node'),
+    project('server', 'jest-expo/node', { globalSetup: '<rootDir>/../../scripts/server-built.mjs' }),
     project('app', 'jest-expo/web', {
       // A DOM that also has the fetch, Request and Response every browser has.
       testEnvironment: 'jest-fixed-jsdom',

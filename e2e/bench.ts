@@ -29,7 +29,7 @@ export function launch(
   data: string,
   { port = '0', flags = [], env = {}, ready = /http:\/\/\S+/ }: Launch = {},
 ): Promise<{ child: ChildProcess; said: string }> {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts', ...flags], {
+  const child = spawn(process.execPath, ['packages/server/dist/main.mjs', ...flags], {
     cwd: ROOT,
     env: {
       ...process.env,

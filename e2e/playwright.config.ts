@@ -1,8 +1,10 @@
+import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './chromium';
 
 export default defineConfig({
   testDir: '.',
+  globalSetup: join(__dirname, '../scripts/server-built.mjs'),
   outputDir: '../test-results/browser',
   workers: 2,
   fullyParallel: true,

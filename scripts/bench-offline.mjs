@@ -1,7 +1,8 @@
 /** `npm run bench:offline`: one JSON line a metric. */
-import { ROOT, bin, ensureBuilt, ensureDebian, ensureInstalled, must } from './lib.mjs';
+import { ROOT, bin, ensureBuilt, ensureDebian, ensureInstalled, ensureServer, must } from './lib.mjs';
 
 await ensureInstalled();
 await ensureDebian([{ command: 'chromium', name: 'chromium' }]);
 await ensureBuilt();
+await ensureServer();
 await must(bin('tsx'), ['scripts/bench/offline.ts'], { cwd: ROOT });

@@ -1,6 +1,7 @@
 /** `npm run bench:record`: one JSON line a metric. */
-import { ROOT, bin, ensureDebian, ensureInstalled, must } from './lib.mjs';
+import { ROOT, bin, ensureDebian, ensureInstalled, ensureServer, must } from './lib.mjs';
 
 await ensureInstalled();
+await ensureServer();
 await ensureDebian([{ command: 'chromium', name: 'chromium' }]);
 await must(bin('tsx'), ['scripts/bench/record/record.ts'], { cwd: ROOT });

@@ -1,5 +1,6 @@
 /** `npm run code -- NAME`: a code for somebody of the crew who has no known device left, or forgot their password. */
-import { bin, ensureInstalled, run } from './lib.mjs';
+import { ensureInstalled, ensureServer, run, serverRun } from './lib.mjs';
 
 await ensureInstalled();
-process.exit(await run(bin('tsx'), ['packages/server/src/code.ts', ...process.argv.slice(2)]));
+await ensureServer();
+process.exit(await run(process.execPath, serverRun('code', ...process.argv.slice(2))));

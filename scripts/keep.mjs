@@ -1,5 +1,6 @@
 /** `npm run backup [-- FILE]` and `npm run restore -- FILE`: copies of the database, made while it serves. */
-import { bin, ensureInstalled, run } from './lib.mjs';
+import { ensureInstalled, ensureServer, run, serverRun } from './lib.mjs';
 
 await ensureInstalled();
-process.exit(await run(bin('tsx'), ['packages/server/src/keep.ts', ...process.argv.slice(2)]));
+await ensureServer();
+process.exit(await run(process.execPath, serverRun('keep', ...process.argv.slice(2))));

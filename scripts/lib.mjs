@@ -4,6 +4,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { compressAll } from './compressed.mjs';
 
 export const ROOT = fileURLToPath(new URL('..', import.meta.url));
 const CACHE = join(ROOT, '.cache');
@@ -92,6 +93,34 @@ export async function ensureInstalled() {
   setStamp('install', stamp);
 }
 
+/**
+ * Bundles the server with the core: `packages/server/dist/{main,code,keep}.mjs`. Half a second, and it starts in a third of the time
+ * that translating each file as it is read takes.
+ */
+export async function ensureServer() {
+  const from = join(ROOT, 'packages/server/src');
+  await must(bin('esbuild'), [
+    ...['main', 'code', 'keep'].map((name) => join(from, `${name}.ts`)),
+    `--outdir=${join(ROOT, 'packages/server/dist')}`,
+    '--out-extension:.js=.mjs',
+    '--bundle',
+    '--platform=node',
+    '--format=esm',
+    '--target=node20',
+    '--packages=external',
+    `--alias:@zygostat/core=${join(ROOT, 'packages/core/src')}`,
+    '--sourcemap',
+    '--log-level=warning',
+  ]);
+}
+
+/** Arguments to Node that run one of the server's bundles, with its own lines in what it says when it fails. */
+export const serverRun = (name, ...more) => [
+  '--enable-source-maps',
+  join(ROOT, `packages/server/dist/${name}.mjs`),
+  ...more,
+];
+
 /** Exports the app when its sources have changed since the last time. */
 export async function ensureBuilt() {
   const sources = [
@@ -101,6 +130,7 @@ export async function ensureBuilt() {
     ...['app.json', 'babel.config.js', 'metro.config.js', 'package.json'].map((name) => join(APP, name)),
     join(ROOT, 'package-lock.json'),
     join(ROOT, 'scripts/offline.mjs'),
+    join(ROOT, 'scripts/compressed.mjs'),
   ];
   const stamp = hashOf(sources);
   if (existsSync(join(APP, 'dist/index.html')) && stamped('build', stamp)) return;
@@ -114,6 +144,7 @@ export async function ensureBuilt() {
   // Imported here, for this file runs before anything is installed.
   const { buildOffline } = await import('./offline.mjs');
   await buildOffline(join(APP, 'dist'));
+  await compressAll(join(APP, 'dist'));
   setStamp('build', stamp);
 }
 

@@ -1,11 +1,12 @@
 /** `npm start`: whatever is missing is installed and built, then everything is served; `npm start -- --crew` for the local network. */
 import { spawn } from 'node:child_process';
-import { ROOT, SIGNALS, bin, ensureBuilt, ensureInstalled, say } from './lib.mjs';
+import { ROOT, SIGNALS, ensureBuilt, ensureInstalled, ensureServer, say, serverRun } from './lib.mjs';
 
 await ensureInstalled();
 await ensureBuilt();
+await ensureServer();
 say('Starting the server…');
-const server = spawn(bin('tsx'), ['packages/server/src/main.ts', ...process.argv.slice(2)], {
+const server = spawn(process.execPath, serverRun('main', ...process.argv.slice(2)), {
   cwd: ROOT,
   stdio: 'inherit',
 });

@@ -1,4 +1,3 @@
-import { constants } from 'node:zlib';
 import compression from 'compression';
 import express from 'express';
 import { rateLimit } from 'express-rate-limit';
@@ -49,8 +48,6 @@ export interface AppOptions {
 }
 
 const BODY_LIMIT = '2mb';
-/** A tenth smaller than the default of 4 for the app's script, and still done in the time of a blink. */
-const BROTLI_QUALITY = 6;
 
 /** The whole server as an Express application. */
 export function createApp({
@@ -89,7 +86,7 @@ export function createApp({
     }),
   );
   app.use(trusted(reach));
-  app.use(compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: BROTLI_QUALITY } } }));
+  app.use(compression());
 
   const api = express.Router();
   api.use(

@@ -18,7 +18,7 @@ const copy = () => join(data, 'copy.sqlite');
 /** The command, killed after so many milliseconds unless it is through before. */
 const command = (args: readonly string[], killAfterMs?: number) =>
   new Promise<{ code: number | null; says: string }>((resolve) => {
-    const child = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/keep.ts', ...args], {
+    const child = spawn(process.execPath, ['packages/server/dist/keep.mjs', ...args], {
       cwd: ROOT,
       env: { ...process.env, ZYGOSTAT_DATA: data },
     });

@@ -2,6 +2,7 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brotliCompressSync } from 'node:zlib';
 import request from 'supertest';
 import { ALONE } from './crew/reach';
 import { makeTestServer } from './testing/server';
@@ -11,6 +12,10 @@ mkdirSync(join(web, '_expo/static'), { recursive: true });
 writeFileSync(join(web, 'index.html'), '<!doctype html><title>Page</title>');
 writeFileSync(join(web, 'icon.svg'), '<svg xmlns="http://www.w3.org/2000/svg"/>');
 writeFileSync(join(web, '_expo/static/entry-abc123.js'), `console.log("${'x'.repeat(4000)}")`);
+const LARGE = `console.log("${'y'.repeat(4000)}")`;
+const SMALL = brotliCompressSync(LARGE);
+writeFileSync(join(web, '_expo/static/large-abc123.js'), LARGE);
+writeFileSync(join(web, '_expo/static/large-abc123.js.br'), SMALL);
 const { app, stop } = makeTestServer({ web });
 
 afterAll(() => {
@@ -25,6 +30,20 @@ test('hashed files are cached for ever and sent compressed', async () => {
     .expect(200);
   expect(answer.headers['cache-control']).toBe('public, max-age=31536000, immutable');
   expect(answer.headers['content-encoding']).toBe('gzip');
+});
+
+test('what the build compressed goes out as it lies there, where the browser takes it', async () => {
+  const path = '/_expo/static/large-abc123.js';
+  const asked = (encodings: string) => request(app).get(path).set('Accept-Encoding', encodings).expect(200);
+  const small = await asked('gzip, deflate, br');
+  expect(small.headers['content-encoding']).toBe('br');
+  expect(small.headers['content-length']).toBe(String(SMALL.length));
+  expect(small.headers['content-type']).toMatch(/javascript/);
+  expect(small.headers['cache-control']).toBe('public, max-age=31536000, immutable');
+  expect(small.headers.vary).toContain('Accept-Encoding');
+  const plain = await asked('identity');
+  expect(plain.headers['content-encoding']).toBeUndefined();
+  expect(plain.text).toBe(LARGE);
 });
 
 test('the page is fresh each time, for every deep link', async () => {

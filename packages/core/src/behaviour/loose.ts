@@ -3,7 +3,7 @@ import type { TerminalId } from '../circuit';
 import { endNode } from '../circuit';
 import type { Network, NodeClasses } from '../network';
 
-export interface LiveEnd {
+interface LiveEnd {
   conductor: string;
   /** Where its other end is landed. */
   landed: TerminalId;

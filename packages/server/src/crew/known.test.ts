@@ -17,7 +17,7 @@ const { ask, joined, byPassword, codeFor, server } = useCrew();
 function machine(data: string, ...args: readonly string[]) {
   const root = join(__dirname, '../../../..');
   const env = { ...process.env, ZYGOSTAT_DATA: data };
-  return spawnSync(process.execPath, ['--import', 'tsx', 'packages/server/src/code.ts', ...args], {
+  return spawnSync(process.execPath, ['packages/server/dist/code.mjs', ...args], {
     cwd: root,
     env,
     encoding: 'utf8',

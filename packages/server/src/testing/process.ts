@@ -16,7 +16,7 @@ export interface Running {
 
 /** Starts the server on a free port over a folder of data. */
 export function startServer(data: string): Promise<Running> {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
+  const child = spawn(process.execPath, ['packages/server/dist/main.mjs'], {
     cwd: ROOT,
     env: {
       ...process.env,
