@@ -6,7 +6,7 @@ import type { BrowserContext, Page } from '@playwright/test';
 import { chromium } from '@playwright/test';
 import { seeded } from '../packages/core/src/diagnose';
 import { button, call, expect, installed, lift, ownTest as test, probe, stud, untilRunning } from './bench';
-import { CHROMIUM } from './chromium';
+import { HEADLESS } from './chromium';
 import { workDown } from './landing';
 import { surveyFurnace } from './survey';
 
@@ -275,7 +275,7 @@ test('a browser that is killed in mid-write, again and again, has everything tha
 }) => {
   const profile = mkdtempSync(join(tmpdir(), 'zygostat-killed-'));
   const open = (): Promise<BrowserContext> =>
-    chromium.launchPersistentContext(profile, { ...CHROMIUM, viewport: { width: 390, height: 844 } });
+    chromium.launchPersistentContext(profile, { ...HEADLESS, viewport: { width: 390, height: 844 } });
   const lines = (page: Page) => page.getByRole('list', { name: 'Log' }).getByRole('listitem');
   const write = async (page: Page, line: string) => {
     await page.getByLabel('A line for the log').fill(line);

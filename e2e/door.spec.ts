@@ -6,7 +6,7 @@ import Database from 'better-sqlite3';
 import type { Page } from '@playwright/test';
 import { chromium, expect } from '@playwright/test';
 import { button, test as open } from './bench';
-import { CHROMIUM } from './chromium';
+import { HEADLESS } from './chromium';
 import { SECRET, another, codeFrom, joinBy, signedInLongAgo, test as crewed } from './crew';
 
 const isShut = (page: Page) =>
@@ -131,8 +131,8 @@ open('a page of another origin reads nothing and changes nothing', async ({ page
 open('a name that was turned to this machine gets nothing', async ({ server }) => {
   const { port } = new URL(server.url);
   const browser = await chromium.launch({
-    ...CHROMIUM,
-    args: [...CHROMIUM.args, '--host-resolver-rules=MAP rebound.example 127.0.0.1'],
+    ...HEADLESS,
+    args: [...HEADLESS.args, '--host-resolver-rules=MAP rebound.example 127.0.0.1'],
   });
   const page = await browser.newPage();
   const answer = await page.goto(`http://rebound.example:${port}/api/jobs`);

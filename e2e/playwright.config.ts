@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
-import { CHROMIUM } from './chromium';
+import { HEADLESS } from './chromium';
 
 export default defineConfig({
   testDir: '.',
@@ -15,7 +15,7 @@ export default defineConfig({
   retries: 0,
   reporter: [['list'], ['json', { outputFile: '../test-results/playwright.json' }]],
   use: {
-    launchOptions: CHROMIUM,
+    launchOptions: HEADLESS,
     colorScheme: 'light',
     trace: 'off',
     // What a test holds back or changes on the way must not be answered by the app's own worker; `offline.spec` lets it work.

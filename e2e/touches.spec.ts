@@ -26,6 +26,9 @@ function noteWhatIsAsked(): void {
   Object.defineProperty(window, 'speechSynthesis', { value: speech });
   Object.defineProperty(navigator, 'vibrate', { value: (ms: number) => note(`buzz: ${String(ms)} ms`) > 0 });
   Object.defineProperty(navigator, 'wakeLock', { value: lock });
+  Object.defineProperty(HTMLInputElement.prototype, 'capture', {
+    set: (which: string) => note(`camera: ${which}`),
+  });
 }
 
 const notes = (page: Page, about: string) =>
@@ -115,4 +118,13 @@ test('heat called on a hot day is asked about, and one tap brings the season', a
   await page.getByRole('button', { name: /Winter/ }).click();
   await button(page, 'Close').click();
   await expect(asked).toHaveCount(0);
+});
+
+test('a photograph for the log opens the camera, and no folder', async ({ page, server }) => {
+  await openNewJob(page, server, 'Seen', 'rooftop', 'stat.R');
+  await page.getByRole('link', { name: 'Record' }).click();
+  await button(page, 'Log').click();
+  await button(page, 'Photograph it').click();
+  await Promise.all([page.waitForEvent('filechooser'), button(page, 'Of which place: Roof').click()]);
+  expect(await notes(page, 'camera')).toEqual(['camera: environment']);
 });

@@ -2,7 +2,7 @@
 import { ROOT, bin, ensureBuilt, ensureDebian, ensureInstalled, ensureServer, must } from './lib.mjs';
 
 await ensureInstalled();
-await ensureDebian([{ command: 'chromium', name: 'chromium' }]);
+await ensureDebian(['chromium']);
 await ensureBuilt();
 await ensureServer();
 await must(bin('tsx'), ['scripts/bench/offline.ts'], { cwd: ROOT });

@@ -3,5 +3,5 @@ import { ROOT, bin, ensureDebian, ensureInstalled, ensureServer, must } from './
 
 await ensureInstalled();
 await ensureServer();
-await ensureDebian([{ command: 'chromium', name: 'chromium' }]);
+await ensureDebian(['chromium']);
 await must(bin('tsx'), ['scripts/bench/record/record.ts'], { cwd: ROOT });

@@ -2,5 +2,5 @@
 import { ROOT, bin, ensureDebian, ensureInstalled, must } from './lib.mjs';
 
 await ensureInstalled();
-await ensureDebian([{ command: 'chromium', name: 'chromium' }]);
+await ensureDebian(['chromium']);
 await must(bin('tsx'), ['scripts/bench/zones/run.ts'], { cwd: ROOT });

@@ -2,10 +2,7 @@
 import { ROOT, bin, ensureBuilt, ensureDebian, ensureInstalled, must } from './lib.mjs';
 
 await ensureInstalled();
-await ensureDebian([
-  { command: 'chromium', name: 'chromium' },
-  { command: 'ngspice', name: 'ngspice' },
-]);
+await ensureDebian(['chromium', 'ngspice']);
 await ensureBuilt();
 await must(bin('tsx'), ['scripts/bench/core.ts'], { cwd: ROOT });
 await must(bin('tsx'), ['scripts/bench/browser.ts'], { cwd: ROOT });

@@ -172,11 +172,16 @@ export const buildEnv = {
 
 const onPath = (command) => spawnSync('sh', ['-c', `command -v ${command}`]).status === 0;
 
-/** Installs Debian packages when root on Debian; says what to do otherwise. */
+/**
+ * Installs Debian packages when root on Debian; says what to do otherwise. A package is wanted by its command, which has its name; of
+ * several in a list one is enough, and the first is installed.
+ */
 export async function ensureDebian(wanted) {
-  const missing = wanted.filter(({ command }) => !onPath(command));
-  if (missing.length === 0) return;
-  const names = missing.map(({ name }) => name);
+  const names = wanted
+    .map((one) => [one].flat())
+    .filter((commands) => !commands.some(onPath))
+    .map(([first]) => first);
+  if (names.length === 0) return;
   if (process.getuid?.() !== 0 || !onPath('apt-get')) {
     console.error(
       `Install ${names.join(' and ')} first, for example: sudo apt-get install -y ${names.join(' ')}`,

@@ -2,6 +2,6 @@
 import { ROOT, bin, ensureBuilt, ensureDebian, ensureInstalled, must } from './lib.mjs';
 
 await ensureInstalled();
-await ensureDebian([{ command: 'chromium', name: 'chromium' }]);
+await ensureDebian(['chromium']);
 await ensureBuilt();
 await must(bin('playwright'), ['test', '-c', 'scripts/screenshots/playwright.config.ts'], { cwd: ROOT });

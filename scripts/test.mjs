@@ -8,10 +8,7 @@ const JEST = join(RESULTS, 'jest.json');
 const BROWSER = join(RESULTS, 'playwright.json');
 
 await ensureInstalled();
-await ensureDebian([
-  { command: 'chromium', name: 'chromium' },
-  { command: 'ngspice', name: 'ngspice' },
-]);
+await ensureDebian([['chromium-headless-shell', 'chromium'], 'ngspice']);
 rmSync(RESULTS, { recursive: true, force: true });
 mkdirSync(RESULTS, { recursive: true });
 

@@ -4,7 +4,8 @@ import { layLoom } from '@zygostat/core/drawing';
 import type { SymbolStyle } from '@zygostat/core/drawing';
 import { diagramSheet, loomSvg } from '@zygostat/core/formats';
 import { PAPER_CAUTION } from '@zygostat/core/words';
-import QRCode from 'qrcode';
+import { toString as qrText } from 'qrcode';
+import svgToPdf from 'svg-to-pdfkit';
 import type { Heading } from './cards';
 import { addDrawingPages, ladderOf, loomsOf } from './drawing-pages';
 import { MARGIN, PLAIN, STRONG, bytesOf, innerWidth, newDocument } from './page';
@@ -12,6 +13,8 @@ import { MARGIN, PLAIN, STRONG, bytesOf, innerWidth, newDocument } from './page'
 /** Width the loom is laid out at, px, and the edge of the code. */
 const LOOM_PX = 560;
 const CODE = 96;
+
+const codeOf = (url: string) => qrText(url, { type: 'svg', margin: 0 });
 
 const pictures = (circuit: Circuit, symbols: SymbolStyle) => ({
   loom: loomSvg(layLoom(circuit, LOOM_PX), circuit),
@@ -25,7 +28,7 @@ export async function diagramSvg(
   url: string,
   symbols: SymbolStyle,
 ): Promise<string> {
-  const code = await QRCode.toString(url, { type: 'svg', margin: 0 });
+  const code = await codeOf(url);
   return diagramSheet({ ...heading, caution: PAPER_CAUTION, url }, { ...pictures(circuit, symbols), code });
 }
 
@@ -36,11 +39,11 @@ export async function diagramPdf(
   url: string,
   symbols: SymbolStyle,
 ): Promise<Buffer> {
-  const code = await QRCode.toBuffer(url, { margin: 0, width: 4 * CODE });
+  const code = await codeOf(url);
   const sheet = newDocument(`Wiring diagram, ${heading.job}`);
   const head = (title: string) => {
     const text = { width: innerWidth(sheet) - CODE - 12 };
-    sheet.image(code, sheet.page.width - MARGIN - CODE, MARGIN, { width: CODE });
+    svgToPdf(sheet, code, sheet.page.width - MARGIN - CODE, MARGIN, { width: CODE, height: CODE });
     sheet
       .font(STRONG)
       .fontSize(18)
