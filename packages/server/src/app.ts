@@ -27,6 +27,8 @@ import { jobRoutes } from './routes/jobs';
 import { paperRoutes } from './routes/papers';
 import { photoRoutes } from './routes/photos';
 import { readingRoutes } from './routes/readings';
+import type { Draw } from './papers';
+import { drawHere } from './papers';
 import { recordRoutes } from './routes/record';
 import { reportRoutes } from './routes/report';
 import { revisionRoutes } from './routes/revisions';
@@ -45,6 +47,8 @@ export interface AppOptions {
   reach?: Reach;
   /** The certificate, PEM, that a crew's phones are told to trust. */
   authority?: string | null;
+  /** Who draws what is printed; this thread unless told. */
+  draw?: Draw;
 }
 
 const BODY_LIMIT = '2mb';
@@ -57,6 +61,7 @@ export function createApp({
   requestsPerMinute = 600,
   reach = ALONE,
   authority = null,
+  draw = drawHere,
 }: AppOptions) {
   const app = express();
   const { crew, transport } = reach;
@@ -132,10 +137,10 @@ export function createApp({
   );
   api.use(
     scheduleRoutes(db),
-    paperRoutes(db),
+    paperRoutes(db, draw),
     foundRoutes(db),
     recordRoutes(db),
-    reportRoutes(db),
+    reportRoutes(db, draw),
     bundleRoutes(db),
     benchMeterRoutes(db),
     firePanelRoutes(db),

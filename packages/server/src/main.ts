@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
@@ -7,6 +8,8 @@ import { openDatabase } from './db/open';
 import { loadDemo } from './demo';
 import { listen } from './listen';
 import { makeLog } from './log';
+import { drawHere } from './papers';
+import { drawAside } from './papers/aside';
 
 const root = fileURLToPath(new URL('../../..', import.meta.url));
 const port = Number(process.env.ZYGOSTAT_PORT ?? 4310);
@@ -37,6 +40,9 @@ const { reach, certificate } = await settings();
 const { db, close } = openDatabase(join(data, 'zygostat.sqlite'), join(root, 'packages/server/drizzle'));
 loadDemo(db);
 
+// Beside the bundle this is in; there is none while files are translated as they are read (`npm run dev`).
+const thread = fileURLToPath(new URL('./papers/thread.mjs', import.meta.url));
+
 const requestsPerMinute = Number(process.env.ZYGOSTAT_REQUESTS_PER_MINUTE ?? 600);
 const app = createApp({
   db,
@@ -45,6 +51,7 @@ const app = createApp({
   requestsPerMinute,
   reach,
   authority: certificate?.authority ?? null,
+  draw: existsSync(thread) ? drawAside(thread) : drawHere,
 });
 const { server, says } = await listen({ app, db, reach, port, certificate }).catch((error: Error) =>
   end(`Cannot listen on port ${port}: ${error.message}. Set ZYGOSTAT_PORT to a free one.`),

@@ -17,6 +17,8 @@ const PICTURE_PT = 220;
 const CAPTION_PT = 34;
 const GAP_PT = 14;
 
+type Pictures = ReadonlyMap<string, Uint8Array>;
+
 /** Characters the type has none of, as it can say them. */
 const printable = (text: string) => text.replace(/[⟷↔]/g, '–').replace(/≤/g, '<=').replace(/≥/g, '>=');
 
@@ -27,16 +29,16 @@ const write = (sheet: Sheet, text: string, options: PDFKit.Mixins.TextOptions = 
 function addPictures(
   sheet: Sheet,
   items: readonly { id: string; caption: string }[],
-  pictureOf: (id: string) => Buffer | undefined,
+  pictures: Pictures,
 ): void {
   const width = (innerWidth(sheet) - GAP_PT) / 2;
   for (let i = 0; i < items.length; i += 2) {
     if (sheet.y + PICTURE_PT > sheet.page.height - MARGIN) sheet.addPage();
     const top = sheet.y;
     items.slice(i, i + 2).forEach(({ id, caption }, column) => {
-      const bytes = pictureOf(id);
+      const bytes = pictures.get(id);
       const left = MARGIN + column * (width + GAP_PT);
-      if (bytes) sheet.image(bytes, left, top, { fit: [width, PICTURE_PT - CAPTION_PT] });
+      if (bytes) sheet.image(Buffer.from(bytes), left, top, { fit: [width, PICTURE_PT - CAPTION_PT] });
       sheet
         .font(PLAIN)
         .fontSize(8)
@@ -51,7 +53,7 @@ function addPictures(
   }
 }
 
-function addBlock(sheet: Sheet, block: Block, pictureOf: (id: string) => Buffer | undefined): void {
+function addBlock(sheet: Sheet, block: Block, pictures: Pictures): void {
   sheet.font(PLAIN).fontSize(TEXT_PT).fillColor(INK);
   switch (block.type) {
     case 'text':
@@ -61,7 +63,7 @@ function addBlock(sheet: Sheet, block: Block, pictureOf: (id: string) => Buffer 
       for (const item of block.items) write(sheet, `•  ${item}`, { paragraphGap: 3 });
       break;
     case 'pictures':
-      addPictures(sheet, block.items, pictureOf);
+      addPictures(sheet, block.items, pictures);
       break;
     case 'table':
       addTable(
@@ -78,35 +80,27 @@ function addBlock(sheet: Sheet, block: Block, pictureOf: (id: string) => Buffer 
   sheet.moveDown(0.6);
 }
 
-function addSection(
-  sheet: Sheet,
-  { title, blocks, apart }: Section,
-  pictureOf: (id: string) => Buffer | undefined,
-): void {
+function addSection(sheet: Sheet, { title, blocks, apart }: Section, pictures: Pictures): void {
   const left = sheet.page.height - MARGIN - sheet.y;
   if (apart || left < KEEP_PT) sheet.addPage();
   write(sheet.font(STRONG).fontSize(14).fillColor(INK), title);
   sheet.moveDown(0.3);
-  for (const block of blocks) addBlock(sheet, block, pictureOf);
+  for (const block of blocks) addBlock(sheet, block, pictures);
   sheet.moveDown(0.6);
 }
 
 /**
  * The report of a job, with its diagram as left.
  *
- * @param pictureOf - a photograph's JPEG by its id, where there is one.
+ * @param pictures - JPEGs by the ids of its photographs.
  */
-export async function reportPdf(
-  paper: Paper,
-  circuit: Circuit,
-  pictureOf: (id: string) => Buffer | undefined,
-): Promise<Buffer> {
+export async function reportPdf(paper: Paper, circuit: Circuit, pictures: Pictures): Promise<Buffer> {
   const sheet = newDocument(paper.title);
   sheet.addPage();
   write(sheet.font(STRONG).fontSize(20).fillColor(INK), paper.title);
   for (const line of paper.under) write(sheet.font(PLAIN).fontSize(TEXT_PT).fillColor(MUTE), line);
   sheet.moveDown();
-  for (const section of paper.sections) addSection(sheet, section, pictureOf);
+  for (const section of paper.sections) addSection(sheet, section, pictures);
   addDrawingPages(sheet, loomsOf(circuit), 'Wiring as left', (page) => {
     sheet.font(STRONG).fontSize(14).fillColor(INK).text(page, MARGIN, MARGIN);
     return sheet.y + 8;

@@ -6,13 +6,12 @@ import { pageAddress } from '../address';
 import type { Db } from '../db/open';
 import { latestRevision } from '../db/revisions';
 import { planDocument } from '../documents';
-import { cardsPdf, tagsPdf } from '../papers/cards';
-import { diagramPdf, diagramSvg } from '../papers/diagram';
+import type { Draw } from '../papers';
 import { paperQuerySchema } from '../schemas';
 import { findJob } from './find';
 
 /** What is printed for a job: as planned where there is a plan, as it stands otherwise. */
-export function paperRoutes(db: Db): Router {
+export function paperRoutes(db: Db, draw: Draw): Router {
   const router = Router();
 
   const subject = (request: Request<{ id: string }>) => {
@@ -33,12 +32,12 @@ export function paperRoutes(db: Db): Router {
 
   router.get('/jobs/:id/papers/cards.pdf', async (request, response) => {
     const { circuit, heading, length } = subject(request);
-    response.type('application/pdf').send(await cardsPdf(heading, circuit, length));
+    response.type('application/pdf').send(await draw('cards', heading, circuit, length));
   });
 
   router.get('/jobs/:id/papers/tags.pdf', async (request, response) => {
     const { circuit, heading } = subject(request);
-    response.type('application/pdf').send(await tagsPdf(heading, circuit));
+    response.type('application/pdf').send(await draw('tags', heading, circuit));
   });
 
   router.get('/jobs/:id/papers/landings.csv', (request, response) => {
@@ -50,12 +49,12 @@ export function paperRoutes(db: Db): Router {
 
   router.get('/jobs/:id/papers/diagram.svg', async (request, response) => {
     const { circuit, heading, url, symbols } = subject(request);
-    response.type('image/svg+xml').send(await diagramSvg(heading, circuit, url, symbols));
+    response.type('image/svg+xml').send(await draw('diagramSvg', heading, circuit, url, symbols));
   });
 
   router.get('/jobs/:id/papers/diagram.pdf', async (request, response) => {
     const { circuit, heading, url, symbols } = subject(request);
-    response.type('application/pdf').send(await diagramPdf(heading, circuit, url, symbols));
+    response.type('application/pdf').send(await draw('diagram', heading, circuit, url, symbols));
   });
 
   return router;

@@ -13,7 +13,7 @@ import { entriesOf } from '../db/record';
 import { latestRevision, storedRevision } from '../db/revisions';
 import { followUpCalendar } from '../papers/follow-up';
 import { buildingDocument } from '../documents';
-import { reportPdf } from '../papers/report';
+import type { Draw } from '../papers';
 import { reportQuerySchema } from '../schemas';
 import { findJob } from './find';
 
@@ -49,7 +49,7 @@ function gather(db: Db, jobId: string): Report {
 }
 
 /** The report of a job, for people and for programs, and the dates that follow from it. */
-export function reportRoutes(db: Db): Router {
+export function reportRoutes(db: Db, draw: Draw): Router {
   const router = Router();
   type JobRequest = Request<{ id: string }>;
 
@@ -61,9 +61,13 @@ export function reportRoutes(db: Db): Router {
 
   router.get('/jobs/:id/report.pdf', async (request, response) => {
     const { report, paper } = paperOf(request);
-    response
-      .type('application/pdf')
-      .send(await reportPdf(paper, report.left, (id) => photoBytes(db, report.job.id, id)));
+    const pictures = new Map(
+      report.photographs.flatMap(({ id }) => {
+        const bytes = photoBytes(db, report.job.id, id);
+        return bytes ? [[id, bytes] as const] : [];
+      }),
+    );
+    response.type('application/pdf').send(await draw('report', paper, report.left, pictures));
   });
 
   router.get('/jobs/:id/report.md', (request, response) => {

@@ -1,0 +1,34 @@
+/** What is printed, by its name, and who draws it. */
+import { cardsPdf, tagsPdf } from './cards';
+import { diagramPdf, diagramSvg } from './diagram';
+import { reportPdf } from './report';
+
+/** Each is drawn from plain values alone, so that another thread may do it. */
+export const PAPERS = {
+  cards: cardsPdf,
+  tags: tagsPdf,
+  diagram: diagramPdf,
+  diagramSvg,
+  report: reportPdf,
+};
+
+type Papers = typeof PAPERS;
+export type PaperName = keyof Papers;
+
+/** Draws a paper: the bytes of a PDF, or the text of an SVG. */
+export type Draw = <P extends PaperName>(
+  paper: P,
+  ...given: Parameters<Papers[P]>
+) => Promise<Uint8Array | string>;
+
+/** What a thread is handed. */
+export interface Order<P extends PaperName = PaperName> {
+  paper: P;
+  given: Parameters<Papers[P]>;
+}
+
+/** Draws it here and now. */
+export const drawHere: Draw = (paper, ...given) => {
+  const draw = PAPERS[paper] as (...given: unknown[]) => Promise<Uint8Array | string>;
+  return draw(...given);
+};
