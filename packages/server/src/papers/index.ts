@@ -4,7 +4,7 @@ import { diagramPdf, diagramSvg } from './diagram';
 import { reportPdf } from './report';
 
 /** Each is drawn from plain values alone, so that another thread may do it. */
-export const PAPERS = {
+const PAPERS = {
   cards: cardsPdf,
   tags: tagsPdf,
   diagram: diagramPdf,

@@ -34,6 +34,12 @@ function useOwnVoice(): boolean {
   return has;
 }
 
+/** Whether steps are being read out: what one says back is large then, and stands with them. */
+export function useReadAloud(): boolean {
+  const isOn = useAppSelector(({ settings }) => settings.aloud === 'on');
+  return useOwnVoice() && isOn;
+}
+
 interface AloudProps {
   /** What is to be done now. */
   text: string;
@@ -44,16 +50,16 @@ interface AloudProps {
 /** Reads each step out as it comes, with the two things one says back large enough for an elbow. Nothing where no voice is on the device. */
 export function Aloud({ text, onDone }: AloudProps) {
   const dispatch = useAppDispatch();
-  const isOn = useAppSelector(({ settings }) => settings.aloud === 'on');
+  const isRead = useReadAloud();
   const hasVoice = useOwnVoice();
   const again = useCallback(() => say(text), [text]);
   useEffect(() => {
-    if (!isOn || !hasVoice) return;
+    if (!isRead) return;
     again();
     return () => speechSynthesis.cancel();
-  }, [isOn, hasVoice, again]);
+  }, [isRead, again]);
   if (!hasVoice) return null;
-  if (!isOn)
+  if (!isRead)
     return (
       <ActionButton
         label="Read the steps aloud"

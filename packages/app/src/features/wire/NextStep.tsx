@@ -5,7 +5,7 @@ import type { Plan, Step } from '@zygostat/core/wire';
 import { sheet, useTokens } from '../../theme';
 import { useHand } from '../settings/useHand';
 import { ActionButton, AppText } from '../../basics';
-import { Aloud } from '../aloud/Aloud';
+import { Aloud, useReadAloud } from '../aloud/Aloud';
 import { GOAL, useFocusNext } from '../../basics/focus';
 import { StepFacts } from './StepFacts';
 
@@ -62,6 +62,7 @@ export function NextStep({ step, text, place, plan, onDone, onDiffers }: NextSte
   const t = useTokens();
   const goal = useFocusNext(step.id);
   const hand = useHand();
+  const isRead = useReadAloud();
   const caution = step.kind === 'off' ? POWER_CAUTION : '';
   return (
     <View
@@ -87,7 +88,9 @@ export function NextStep({ step, text, place, plan, onDone, onDiffers }: NextSte
         <DeadReading key={step.id} mostVolts={step.mostVolts ?? 1} onDone={onDone} />
       ) : (
         <View style={[styles.row, hand]}>
-          <ActionButton label="Done" look="filled" onPress={() => onDone()} style={styles.grow} />
+          {isRead ? null : (
+            <ActionButton label="Done" look="filled" onPress={() => onDone()} style={styles.grow} />
+          )}
           {step.conductor ? (
             <ActionButton label="Not as planned" onPress={onDiffers} style={styles.grow} />
           ) : null}
