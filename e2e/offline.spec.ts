@@ -125,6 +125,45 @@ test('opened by its icon it goes on in the job that was open, and says what is b
   await expect(again).toHaveURL(`${own.url}/`);
 });
 
+test('a whole site is taken along by one tap, photographs and all; what needs the server says so', async ({
+  page,
+  context,
+  own,
+}) => {
+  await installed(page, own.url);
+  const [first, second] = await Promise.all(
+    ['Ground floor', 'Upper floor'].map(async (name) => {
+      const data = { name, site: 'Quince orchard', template: 'furnace-ac' };
+      const made = await page.request.post(`${own.url}/api/jobs`, { data });
+      return (await made.json()) as { id: string; siteId: string };
+    }),
+  );
+  const sent = await page.request.post(`${own.url}/api/jobs/${second!.id}/photos?station=hall`, {
+    headers: { 'Content-Type': 'image/png' },
+    data: await page.screenshot(),
+  });
+  expect(sent.status()).toBe(201);
+  await page.goto(`${own.url}/site/${first!.siteId}?view=jobs`);
+  await page.getByRole('button', { name: 'Take this site along' }).click();
+  await expect(page.getByText('Here now, with or without signal: 2 jobs, with photographs.')).toBeVisible();
+  await page.close();
+
+  await own.down();
+  const cold = await context.newPage();
+  for (const { id } of [first!, second!]) {
+    await cold.goto(`${own.url}/job/${id}`);
+    await expect(stud(cold, 'board.R')).toHaveAccessibleName(/hot/);
+  }
+  await cold.goto(`${own.url}/job/${second!.id}/survey?view=photos`);
+  const thumb = cold.getByRole('button', { name: /^Open photograph 1 of Hall/ }).locator('img');
+  await expect.poll(() => thumb.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(0);
+  await cold.goto(`${own.url}/job/${second!.id}/wire?view=papers`);
+  await cold.getByRole('button', { name: /^Landing cards/ }).click();
+  await expect(
+    cold.getByText('The server makes this one, and does not answer now. It needs signal.'),
+  ).toBeVisible();
+});
+
 test('it can be installed: manifest, icons, a worker that holds the whole app', async ({ page, own }) => {
   await installed(page, own.url);
   const manifest = (await (await page.request.get(`${own.url}/manifest.webmanifest`)).json()) as {

@@ -277,6 +277,33 @@ test(
   },
 );
 
+test('one place is looked at by itself, what a call changes glows once, and Path opens on what is called', async ({
+  page,
+  server,
+}) => {
+  await openNewJob(page, server, 'Alone');
+  const only = button(page, 'Only Hall');
+  const covers = page.getByTestId('loom').locator('rect[opacity]');
+  await expect(covers).toHaveCount(0);
+  await only.click();
+  await expect(only).toHaveAttribute('aria-pressed', 'true');
+  await expect(covers, 'all places but one').toHaveCount(
+    (await page.getByRole('button', { name: /^Only / }).count()) - 1,
+  );
+  await expect(stud(page, 'stat.R')).toBeInViewport();
+  await only.click();
+  await expect(covers).toHaveCount(0);
+  const glow = page.getByTestId('glow');
+  await expect(glow).toHaveCount(0);
+  await call(page, 'Cool');
+  await expect(glow).toBeVisible();
+  await expect(glow).toHaveCount(0);
+  await button(page, 'Path').click();
+  await expect(page.getByRole('group', { name: 'Loads' }).getByRole('button', { pressed: true })).toHaveText(
+    /^Contactor coil/,
+  );
+});
+
 test('held in the left hand, what is tapped most lies under its thumb', async ({ page, server }) => {
   const id = await openNewJob(page, server, 'Left');
   await probe(page, 'board.R', 'board.C');
