@@ -147,6 +147,8 @@ export async function openNewJob(
 }
 
 export const stud = (page: Page, terminal: string) => page.getByTestId(`stud-${terminal}`);
+/** The end in the air of a conductor that is landed at its other end alone. */
+export const looseEnd = (page: Page, conductor: string) => page.getByTestId(`loose-${conductor}`);
 export const call = (page: Page, name: 'Off' | 'Fan' | 'Heat' | 'Cool') =>
   page.getByRole('button', { name: `Call: ${name}` }).click();
 export const skip = (page: Page) =>

@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test';
 import { expect } from '@playwright/test';
 import { expectAccessible } from './axe';
-import { button } from './bench';
+import { button, looseEnd } from './bench';
 import { SECRET, another, codeFrom, joinBy, signInBy, signedInLongAgo, test } from './crew';
 
 test('two people join, write under their names, and a lost telephone is signed out', async ({
@@ -78,6 +78,30 @@ test('two people join, write under their names, and a lost telephone is signed o
   await theirs.getByLabel('Password').fill(SECRET);
   await button(theirs, 'Sign in').click();
   await expect(theirs.getByRole('heading', { name: 'Sign in' })).toHaveCount(0);
+});
+
+test('two on one job see who else is there, and what the other lifts, without asking', async ({
+  page,
+  browser,
+  crew,
+}) => {
+  await joinBy(page, crew.first, 'Ansa Quill');
+  const address = await codeFrom(page, crew.url);
+  const theirs = await another(browser);
+  await joinBy(theirs, address, 'Sol');
+  const [job] = (await (await page.request.get(`${crew.url}/api/jobs`)).json()) as { id: string }[];
+  await theirs.goto(`${crew.url}/job/${job!.id}`);
+  await page.goto(`${crew.url}/job/${job!.id}`);
+  const loose = looseEnd(theirs, 'statG');
+  await expect(theirs.getByTestId('stud-stat.R')).toHaveAccessibleName(/hot/);
+  await expect(loose).toHaveCount(0);
+  await expect(theirs.getByRole('img', { name: 'Also here: Ansa Quill' })).toHaveText('AQ');
+  await expect(page.getByRole('img', { name: 'Also here: Sol' })).toHaveText('S');
+  await page.getByTestId('stud-stat.G').click();
+  await button(page, 'Lift the green conductor').click();
+  await expect(loose).toBeVisible();
+  await page.close();
+  await expect(theirs.getByRole('img', { name: /^Also here/ })).toHaveCount(0);
 });
 
 test('whoever leads sees a person off, asked twice, and their device is out', async ({

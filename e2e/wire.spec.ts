@@ -21,6 +21,9 @@ async function planSwap(page: Page, screws: string): Promise<void> {
   await button(page, 'Swap').click();
   await button(page, `Screws of the new one: ${screws}`).click();
   await button(page, 'Plan the landings').click();
+  // The answer first: what was asked is a line.
+  await expect(page.getByRole('button', { name: /^Change: / })).toBeVisible();
+  await expect(button(page, `Screws of the new one: ${screws}`)).toHaveCount(0);
 }
 
 /** A point that is not dead is not taken for dead. */
