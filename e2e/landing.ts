@@ -1,6 +1,6 @@
-/** Working a landing list down, as whoever lands does. */
+/** Taking a plan and working its landing list down, as whoever lands does. */
 import type { Locator, Page } from '@playwright/test';
-import { expect } from './bench';
+import { button, expect } from './bench';
 
 /**
  * Every step of the list, in order; returns the texts of the steps.
@@ -24,4 +24,15 @@ export async function workDown(page: Page, live?: (next: Locator) => Promise<voi
     } else await next.getByRole('button', { name: 'Done' }).click();
     await expect(next.getByRole('heading', { level: 2, name: text, exact: true })).toHaveCount(0);
   }
+}
+
+/** Plans a thermostat on batteries in place of the one that is there, and takes the first way. */
+export async function takeBatteryPlan(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Plan' }).click();
+  await button(page, 'Swap').click();
+  await button(page, 'It is powered by: Batteries').click();
+  await button(page, 'Plan the landings').click();
+  await button(page, /^Take this plan/)
+    .first()
+    .click();
 }

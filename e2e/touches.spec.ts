@@ -1,6 +1,7 @@
 /** What only the device itself can do: stay awake, buzz, speak, take a photograph, offer figures. Noted here, for there is none. */
 import type { Page } from '@playwright/test';
 import { button, call, expect, openNewJob, test } from './bench';
+import { takeBatteryPlan } from './landing';
 
 /** The device as the browser offers it, writing down what it was asked for; one voice of its own, one that needs a network. */
 function noteWhatIsAsked(): void {
@@ -43,16 +44,6 @@ async function chooseSetting(page: Page, url: string, answer: RegExp): Promise<v
   await expect(button(page, answer)).toHaveAttribute('aria-pressed', 'true');
 }
 
-async function takePlan(page: Page): Promise<void> {
-  await page.getByRole('link', { name: 'Plan' }).click();
-  await button(page, 'Swap').click();
-  await button(page, 'It is powered by: Batteries').click();
-  await button(page, 'Plan the landings').click();
-  await button(page, /^Take this plan/)
-    .first()
-    .click();
-}
-
 const step = (page: Page) => page.getByRole('region', { name: 'Next step' });
 
 test.beforeEach(({ page }) => page.addInitScript(noteWhatIsAsked));
@@ -62,7 +53,7 @@ test('steps are read aloud by a voice of the device, with done and again for an 
   server,
 }) => {
   await openNewJob(page, server, 'Aloud', 'furnace-ac-no-c');
-  await takePlan(page);
+  await takeBatteryPlan(page);
   const title = step(page).getByRole('heading', { level: 2 });
   await expect(title).toHaveText(/^Open .* lock it/);
   expect(await notes(page, 'own:'), 'nobody speaks unasked').toEqual([]);
@@ -91,7 +82,7 @@ test('steps are read aloud by a voice of the device, with done and again for an 
 
 test('a short buzz when something is done, until it is not wanted', async ({ page, server }) => {
   const id = await openNewJob(page, server, 'Felt', 'furnace-ac-no-c');
-  await takePlan(page);
+  await takeBatteryPlan(page);
   await expect.poll(async () => (await notes(page, 'buzz')).length).toBeGreaterThan(0);
   await chooseSetting(page, server.url, /^A short buzz .*: No$/);
   await page.goto(`${server.url}/job/${id}/wire`);

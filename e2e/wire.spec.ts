@@ -3,7 +3,7 @@ import type { Locator, Page } from '@playwright/test';
 import type { Server } from './bench';
 import { expectAccessible } from './axe';
 import { button, expect, openNewJob, test } from './bench';
-import { workDown } from './landing';
+import { takeBatteryPlan, workDown } from './landing';
 import { landOldSubBase, surveyHeatPump } from './survey';
 
 const next = (page: Page) => page.getByRole('region', { name: 'Next step' });
@@ -103,13 +103,7 @@ test('short of conductors: the ways out stand side by side, and one is taken', a
 
 test('not as planned: a broken conductor makes the plan adapt', async ({ page, server }) => {
   await openNewJob(page, server, 'Adapted', 'furnace-ac-no-c');
-  await page.getByRole('link', { name: 'Plan' }).click();
-  await button(page, 'Swap').click();
-  await button(page, 'It is powered by: Batteries').click();
-  await button(page, 'Plan the landings').click();
-  await button(page, /^Take this plan/)
-    .first()
-    .click();
+  await takeBatteryPlan(page);
   while (!/Land yellow/.test((await next(page).getByRole('heading', { level: 2 }).textContent()) ?? '')) {
     const reading = next(page).getByLabel('Reading, V');
     const text = (await next(page).getByRole('heading', { level: 2 }).textContent()) ?? '';
@@ -175,13 +169,7 @@ test('a wire schedule is refused by line, previewed, and taken', async ({ page, 
 /** Takes the first plan of a swap to batteries and works it down to the end. */
 async function finishedList(page: Page, server: Server, name: string): Promise<void> {
   await openNewJob(page, server, name, 'furnace-ac-no-c');
-  await page.getByRole('link', { name: 'Plan' }).click();
-  await button(page, 'Swap').click();
-  await button(page, 'It is powered by: Batteries').click();
-  await button(page, 'Plan the landings').click();
-  await button(page, /^Take this plan/)
-    .first()
-    .click();
+  await takeBatteryPlan(page);
   await workDown(page, tryLive);
 }
 

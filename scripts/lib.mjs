@@ -94,8 +94,8 @@ export async function ensureInstalled() {
 }
 
 /**
- * Bundles the server with the core: `packages/server/dist/{main,code,keep,papers/thread}.mjs`. Half a second, and it starts in a third of the time
- * that translating each file as it is read takes.
+ * Bundles the server with the core: `packages/server/dist/{main,code,keep,papers/thread}.mjs`. Half a second, and it starts in a
+ * third of the time that translating each file as it is read takes.
  */
 export async function ensureServer() {
   const from = join(ROOT, 'packages/server/src');

@@ -17,6 +17,8 @@ import { buildingDocument, diagnosisDocument, planDocument, surveyDocument } fro
 import { firePanelRoutes } from './fire-panel/routes';
 import { Hub } from './live/hub';
 import { liveRoutes, tellingOf } from './live/routes';
+import type { Draw } from './papers';
+import { drawHere } from './papers';
 import { wirelessLinkRoutes } from './wireless-link/routes';
 import { ownFields, plainQuery } from './plain';
 import { problemHandler, sendProblem, unknownRoute } from './problem';
@@ -27,8 +29,6 @@ import { jobRoutes } from './routes/jobs';
 import { paperRoutes } from './routes/papers';
 import { photoRoutes } from './routes/photos';
 import { readingRoutes } from './routes/readings';
-import type { Draw } from './papers';
-import { drawHere } from './papers';
 import { recordRoutes } from './routes/record';
 import { reportRoutes } from './routes/report';
 import { revisionRoutes } from './routes/revisions';

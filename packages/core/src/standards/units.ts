@@ -1,9 +1,9 @@
 /** Units of the trade at the edges; everything inside is SI. */
 
 export const METRES_PER_FOOT = 0.3048;
+export const MM_PER_INCH = 25.4;
 
 export const metresToFeet = (metres: number): number => metres / METRES_PER_FOOT;
-export const MM_PER_INCH = 25.4;
 
 export const feetToMetres = (feet: number): number => feet * METRES_PER_FOOT;
 

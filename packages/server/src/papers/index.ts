@@ -13,7 +13,7 @@ const PAPERS = {
 };
 
 type Papers = typeof PAPERS;
-export type PaperName = keyof Papers;
+type PaperName = keyof Papers;
 
 /** Draws a paper: the bytes of a PDF, or the text of an SVG. */
 export type Draw = <P extends PaperName>(
@@ -22,9 +22,9 @@ export type Draw = <P extends PaperName>(
 ) => Promise<Uint8Array | string>;
 
 /** What a thread is handed. */
-export interface Order<P extends PaperName = PaperName> {
-  paper: P;
-  given: Parameters<Papers[P]>;
+export interface Order {
+  paper: PaperName;
+  given: Parameters<Papers[PaperName]>;
 }
 
 /** Draws it here and now. */

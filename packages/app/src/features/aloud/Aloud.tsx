@@ -34,10 +34,11 @@ function useOwnVoice(): boolean {
   return has;
 }
 
-/** Whether steps are being read out: what one says back is large then, and stands with them. */
-export function useReadAloud(): boolean {
+/** Whether the device has a voice of its own, and whether it reads: what one says back is large then, and stands with the steps. */
+export function useReadAloud(): { hasVoice: boolean; isRead: boolean } {
   const isOn = useAppSelector(({ settings }) => settings.aloud === 'on');
-  return useOwnVoice() && isOn;
+  const hasVoice = useOwnVoice();
+  return { hasVoice, isRead: hasVoice && isOn };
 }
 
 interface AloudProps {
@@ -50,8 +51,7 @@ interface AloudProps {
 /** Reads each step out as it comes, with the two things one says back large enough for an elbow. Nothing where no voice is on the device. */
 export function Aloud({ text, onDone }: AloudProps) {
   const dispatch = useAppDispatch();
-  const isRead = useReadAloud();
-  const hasVoice = useOwnVoice();
+  const { hasVoice, isRead } = useReadAloud();
   const again = useCallback(() => say(text), [text]);
   useEffect(() => {
     if (!isRead) return;

@@ -62,7 +62,7 @@ export function NextStep({ step, text, place, plan, onDone, onDiffers }: NextSte
   const t = useTokens();
   const goal = useFocusNext(step.id);
   const hand = useHand();
-  const isRead = useReadAloud();
+  const { isRead } = useReadAloud();
   const caution = step.kind === 'off' ? POWER_CAUTION : '';
   return (
     <View

@@ -140,3 +140,20 @@ describe('the order', () => {
     expect(lazy!.gain).toBeLessThan(0);
   });
 });
+
+// NEC 725 keeps Class 2 apart from line voltage, from memory.
+test.each([
+  ['feedNeutral', 'from'],
+  ['feedHot', 'to'],
+  ['feedL1', 'to'],
+  ['leadNeutral', 'from'],
+] as const)(
+  'a loose line conductor (%s) is landed on no control terminal, nor taken off',
+  (conductor, end) => {
+    const relanded = draftsOf(lift(good, conductor, end)).filter(
+      ({ change: { type }, touches }) =>
+        ['land', 'take-off', 'move'].includes(type) && touches.includes(conductor),
+    );
+    expect(relanded).toEqual([]);
+  },
+);

@@ -81,9 +81,10 @@ export function exchanges(circuit: Circuit): Draft[] {
   );
 }
 
-/** Free ends landed somewhere at their place, or taken off at the other end too. */
+/** Free ends landed somewhere at their place, or taken off at the other end too. What carries line voltage is left alone, as above. */
 export function freeEnds(circuit: Circuit): Draft[] {
   const places = terminalsByStation(circuit);
+  const line = lineTerminals(circuit);
   return circuit.cables.flatMap((cable) => {
     // Where the cable's other conductors end is where a free end hangs.
     const stationAt = (end: End) =>
@@ -94,6 +95,7 @@ export function freeEnds(circuit: Circuit): Draft[] {
       const { id, from, to } = conductor;
       if ((from === null) === (to === null)) return [];
       const [free, held]: [End, End] = from === null ? ['from', 'to'] : ['to', 'from'];
+      if (line.has(conductor[held]!)) return [];
       const near = [...stationAt(free)].flatMap((place) => places.get(place) ?? []);
       const everywhere = near.length > 0 ? near : [...places.values()].flat();
       return [

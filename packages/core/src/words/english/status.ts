@@ -126,7 +126,7 @@ const TELL: Teller = {
   }),
   'live-end': ({ conductor: id, landed, volts }, { names: { conductor, node } }) => ({
     text: `${capital(conductor(id))} is loose with ${Math.round(volts)} V on it; its other end is on ${node(landed)}`,
-    next: 'Power off and prove dead before you touch it. Then land it, or cap it.',
+    next: 'Power off and prove dead before you touch it. Then land it where it belongs, or cap it.',
   }),
   tripped: ({ device: id }, { names: { device }, faces }) => ({
     text: `${device(id)}: ${faces[id]?.text ?? ''}`,
