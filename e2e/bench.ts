@@ -60,6 +60,15 @@ export function kill(child: ChildProcess): Promise<unknown> {
   return new Promise((resolve) => child.once('close', resolve));
 }
 
+/** Whoever works on the phone of a test. */
+const WRITER = 'Ada Quill';
+
+/** Keeps a name in the browser as the app does, before anything of the app runs. */
+const named = (name: string): void => {
+  if (localStorage.getItem('zygostat.1.by') === null)
+    localStorage.setItem('zygostat.1.by', JSON.stringify(name));
+};
+
 export const test = base.extend<object, { server: Server }>({
   server: [
     // eslint-disable-next-line no-empty-pattern -- Playwright reads a fixture's needs from this very pattern.
@@ -79,6 +88,8 @@ export const test = base.extend<object, { server: Server }>({
   page: async ({ page }, use) => {
     const failures: string[] = [];
     page.on('pageerror', (error) => failures.push(error.message));
+    // Whoever puts a lock on has a name; where it is asked for has a test of its own.
+    await page.addInitScript(named, WRITER);
     await use(page);
     expect(failures, 'no script error on the page').toEqual([]);
   },

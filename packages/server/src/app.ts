@@ -13,7 +13,6 @@ import { crewRoutes } from './crew/routes';
 import { whoOf } from './crew/who';
 import { isEmpty } from './db/crew';
 import type { Db } from './db/open';
-import { buildingDocument, diagnosisDocument, planDocument, surveyDocument } from './documents';
 import { firePanelRoutes } from './fire-panel/routes';
 import { Hub } from './live/hub';
 import { liveRoutes, tellingOf } from './live/routes';
@@ -130,12 +129,7 @@ export function createApp({
   api.use(tellingOf(hub), liveRoutes(db, hub));
   api.use(jobRoutes(db), revisionRoutes(db), readingRoutes(db), photoRoutes(db));
   api.use(
-    documentRoutes(db, surveyDocument),
-    documentRoutes(db, planDocument),
-    documentRoutes(db, diagnosisDocument),
-    documentRoutes(db, buildingDocument),
-  );
-  api.use(
+    documentRoutes(db),
     scheduleRoutes(db),
     paperRoutes(db, draw),
     foundRoutes(db),

@@ -1,4 +1,4 @@
-import type { Diagnosis } from '@zygostat/core/diagnose';
+import type { KeptDiagnosis } from '@zygostat/core/diagnose';
 import request from 'supertest';
 import { makeTestServer } from './testing/server';
 
@@ -16,8 +16,8 @@ const newJob = async () =>
     ).body as { id: string }
   ).id;
 
-const diagnosis: Diagnosis = {
-  version: 1,
+const diagnosis: KeptDiagnosis = {
+  version: 2,
   observed: [
     {
       id: 'one',
@@ -25,7 +25,7 @@ const diagnosis: Diagnosis = {
       observation: { type: 'air', state: 'cool', air: 'plain' },
     },
   ],
-  whereabouts: { station: 'hall', open: [], state: 'cool' },
+  whereabouts: { Ada: { station: 'hall', open: [], state: 'cool' } },
 };
 
 test('a diagnosis begins with none, is saved and put away', async () => {
@@ -42,7 +42,7 @@ const [seen] = diagnosis.observed;
 const withSeen = (observation: unknown) => ({ ...diagnosis, observed: [{ ...seen, observation }] });
 
 test.each<[string, unknown, RegExp]>([
-  ['of another version', { ...diagnosis, version: 2 }, /version must be 1/],
+  ['of another version', { ...diagnosis, version: 3 }, /version must be 2/],
   ['of no kind', withSeen({ type: 'smell' }), /must be an observation of type/],
   [
     'a reading beyond any meter',

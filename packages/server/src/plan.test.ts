@@ -24,13 +24,14 @@ const newJob = async () =>
 
 const before = furnaceAirConditioner('Loft', false);
 const plan: Plan = {
-  version: 1,
+  version: 2,
+  id: 'plan-1',
   title: 'New thermostat, blue for C',
   before,
   after: planSwap(before, { device: 'stat', terminals: 'five', supply: 'both' })!.options[0]!.circuit,
   swap: { device: 'stat', terminals: 'five', supply: 'both', way: 'spare' },
   reasons: {},
-  done: {},
+  events: [],
 };
 
 describe('plans', () => {
@@ -38,9 +39,20 @@ describe('plans', () => {
     const id = await newJob();
     expect((await api().get(`/api/jobs/${id}/plan`).expect(200)).body).toEqual({ number: 0, plan: null });
     await api().put(`/api/jobs/${id}/plan`).send({ base: 0, plan }).expect(200);
-    const ticked = { ...plan, done: { off: { at: '2026-11-25T10:00:00.000Z' } } };
+    const event = {
+      id: 'e1',
+      type: 'ticked',
+      step: 'off',
+      by: 'Ada',
+      at: '2026-11-25T10:00:00.000Z',
+      knows: [],
+    };
+    const ticked = { ...plan, events: [event] };
     await api().put(`/api/jobs/${id}/plan`).send({ base: 1, plan: ticked }).expect(200);
     expect((await api().get(`/api/jobs/${id}/plan`)).body).toEqual({ number: 2, plan: ticked });
+    // What happened to a list is never left out of it.
+    const { body } = await api().put(`/api/jobs/${id}/plan`).send({ base: 2, plan }).expect(422);
+    expect((body as { detail: string }).detail).toBe('plan.events.e1 must not be left out');
     await api().put(`/api/jobs/${id}/plan`).send({ base: 2, plan: null }).expect(200);
     expect((await api().get(`/api/jobs/${id}/plan`)).body).toEqual({ number: 3, plan: null });
   });
@@ -50,6 +62,27 @@ describe('plans', () => {
     await api().put(`/api/jobs/${id}/plan`).send({ base: 0, plan }).expect(200);
     const second = await api().put(`/api/jobs/${id}/plan`).send({ base: 0, plan }).expect(409);
     expect(second.body).toMatchObject({ latest: 1 });
+  });
+
+  test('saved twice under one id, since the answer was lost, are saved once', async () => {
+    const id = await newJob();
+    const save = (base: number, name: string) =>
+      api().put(`/api/jobs/${id}/plan`).send({ base, save: name, plan });
+    expect((await save(0, 'save-one').expect(200)).body).toEqual({ number: 1, latest: 1 });
+    await save(1, 'save-two').expect(200);
+    expect((await save(0, 'save-one').expect(200)).body).toEqual({ number: 1, latest: 2 });
+    expect((await api().get(`/api/jobs/${id}/plan`)).body).toMatchObject({ number: 2 });
+    await save(0, 'save-three').expect(409);
+  });
+
+  test('of version 1 are read in', async () => {
+    const id = await newJob();
+    const { id: _id, events: _events, ...rest } = plan;
+    const one = { ...rest, version: 1, done: { off: { at: '2026-11-25T10:00:00.000Z' } } };
+    await api().put(`/api/jobs/${id}/plan`).send({ base: 0, plan: one }).expect(200);
+    expect((await api().get(`/api/jobs/${id}/plan`)).body).toMatchObject({
+      plan: { version: 2, id: 'first', events: [{ type: 'ticked', step: 'off' }] },
+    });
   });
 
   test.each([

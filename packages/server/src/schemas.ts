@@ -81,6 +81,7 @@ export const newRevisionSchema = body({
     .integer('must be a whole number')
     .min(1, 'must be at least 1')
     .required('is required'),
+  save: madeThere(),
   circuit: yup.mixed().required('is required'),
   note: text(200),
 });
@@ -137,6 +138,7 @@ export const documentSaveSchema = (name: string) =>
       .integer('must be a whole number')
       .min(0, 'must be at least 0')
       .required('is required'),
+    save: madeThere(),
     [name]: yup.mixed().nullable().defined('is required'),
   }) as yup.ObjectSchema<Record<string, unknown>>;
 

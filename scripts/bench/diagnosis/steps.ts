@@ -29,7 +29,6 @@ export function stepTimes(template: string): number[] {
     if (!complaint) continue;
     const observed = complaint.seen.map((observation, i) => ({ id: `c${i}`, at: '', observation }));
     let diagnosis: Diagnosis = {
-      version: 1,
       observed,
       whereabouts: { station: 'hall', open: [], state: complaint.state },
     };

@@ -1,29 +1,31 @@
-/** A document of a job besides its circuit, or of a site: what it is, declared once; how it is opened, kept, sent and merged comes with it. */
+/** A document of a job besides its circuit, or of a site, in the store: opened, changed, kept, sent and merged as core declares it. */
 import type { UnknownAction } from '@reduxjs/toolkit';
-import { createAction } from '@reduxjs/toolkit';
-import { api } from '../store/api';
-import { told } from '../store/notice';
-import { forget } from './keep';
-import { isBegunHere } from './begun';
-import type { Dispatch, Merged, Progress, Saved, Synced } from './sync';
-import { keptDraft, syncing } from './sync';
-
-/** Whose it is. */
-type Owner = 'jobs' | 'sites';
+import { addListener, createAction, nanoid } from '@reduxjs/toolkit';
+import type { DocumentKind, DocumentName, DocumentOf, Owner } from '@zygostat/core/documents';
+import { DOCUMENTS, mergeDocuments, readAs } from '@zygostat/core/documents';
+import type { Clash, Side } from '@zygostat/core/merge';
+import type { Draft, Progress, Saved } from '@zygostat/core/sync';
+import { keyOf } from '@zygostat/core/sync';
+import { api, isFinal, problemOf } from '../store/api';
+import { askedOf, withClashDecided } from './asked';
+import { happened, readAnew } from './happened';
+import type { Dispatch } from './senders';
+import { sendsWith } from './senders';
+import { draftAs, isBegunHere, syncIn } from './slice';
 
 const documentsApi = api.injectEndpoints({
   endpoints: (build) => ({
-    readDocument: build.query<Record<string, unknown>, { of: Owner; id: string; name: string }>({
-      query: ({ of, id, name }) => `${of}/${encodeURIComponent(id)}/${name}`,
+    readDocument: build.query<Record<string, unknown>, { owner: Owner; id: string; name: string }>({
+      query: ({ owner, id, name }) => `${owner}/${encodeURIComponent(id)}/${name}`,
     }),
     saveDocument: build.mutation<
-      { number: number },
-      { of: Owner; id: string; name: string; base: number; value: unknown }
+      { number: number; latest: number },
+      { owner: Owner; id: string; name: string; draft: NonNullable<Draft['sent']> }
     >({
-      query: ({ of, id, name, base, value }) => ({
-        url: `${of}/${encodeURIComponent(id)}/${name}`,
+      query: ({ owner, id, name, draft: { base, save, value } }) => ({
+        url: `${owner}/${encodeURIComponent(id)}/${name}`,
         method: 'PUT',
-        body: { base, [name]: value },
+        body: { base, save, [name]: value },
       }),
       invalidatesTags: ['Jobs'],
     }),
@@ -31,35 +33,38 @@ const documentsApi = api.injectEndpoints({
 });
 
 /** A document as the store holds it. */
-interface Held<T> extends Progress {
+export interface Held<T> {
+  /** The job, or site, whose it is; `null` while none is open. */
+  jobId: string | null;
   value: T;
   /** What was put away while the job is open: it can be taken up again. */
   putAway: T | null;
+  /** Save it builds on. */
+  base: number;
+  state: Progress['state'];
+  /** What the server said, when it refused. */
+  detail: string;
 }
 
-interface Declared<T> {
-  /** A job's, when left out. */
-  of?: Owner;
-  /** In the store, in the address, in the body, and in what is kept. */
-  name: string;
-  /** What it is before the first save. */
-  empty: T;
-  /** What was kept here, checked; `undefined` when it is none. */
-  read: (given: unknown) => T | undefined;
-  /** What becomes of a change when another tab was first. */
-  merge: (mine: T, theirs: T) => Merged<T>;
-}
+/** Whether what was kept here is a draft of a kind. */
+const isDraft = (kind: DocumentKind, given: unknown): boolean => {
+  const { base, value, save } = (given ?? {}) as Partial<Draft>;
+  return typeof base === 'number' && typeof save === 'string' && readAs(kind, value) !== undefined;
+};
 
-/** Declares a document of a job, or of a site. Its state is kept in the store under its name. */
-export function jobDocument<T>({ of = 'jobs', name, empty, read, merge }: Declared<T>) {
-  const opened = createAction<Pick<Held<T>, 'jobId' | 'base' | 'value'> & Partial<Pick<Held<T>, 'state'>>>(
-    `${name}/opened`,
-  );
+/** Its state is kept in the store under its name. */
+export function jobDocument<Name extends DocumentName>(name: Name) {
+  type T = DocumentOf<Name>;
+  const kind = DOCUMENTS[name] as unknown as DocumentKind<T>;
+  const { owner, empty } = kind;
+  const opened = createAction<Pick<Held<T>, 'jobId' | 'base' | 'value'>>(`${name}/opened`);
+  const shown = createAction<Pick<Held<T>, 'base' | 'value'>>(`${name}/shown`);
   const changed = createAction<T>(`${name}/changed`);
-  const progressed = createAction<Partial<Progress>>(`${name}/progressed`);
+  const progressed = createAction<Partial<Held<T>>>(`${name}/progressed`);
   const none: Held<T> = { jobId: null, base: 0, value: empty, putAway: null, state: 'saved', detail: '' };
   const reducer = (held: Held<T> = none, action: UnknownAction): Held<T> => {
     if (opened.match(action)) return { ...none, ...action.payload };
+    if (shown.match(action)) return { ...held, ...action.payload };
     if (changed.match(action)) {
       const { payload } = action;
       return { ...held, value: payload, putAway: payload === empty ? held.value : null };
@@ -67,61 +72,94 @@ export function jobDocument<T>({ of = 'jobs', name, empty, read, merge }: Declar
     return progressed.match(action) ? { ...held, ...action.payload } : held;
   };
   const heldIn = (state: unknown) => (state as Record<string, Held<T>>)[name]!;
-  const synced: Synced<T> = {
-    name,
-    read,
-    changes: changed.match,
-    progressIn: heldIn,
-    draftIn: (state) => heldIn(state),
-    progressed,
-    send: (dispatch, id, { base, value }) =>
-      dispatch(documentsApi.endpoints.saveDocument.initiate({ of, id, name, base, value })),
-    newest: async (dispatch, id) => {
-      const { data, error } = await dispatch(
-        documentsApi.endpoints.readDocument.initiate(
-          { of, id, name },
-          { forceRefetch: true, subscribe: false },
-        ),
-      );
-      // A job that was begun here and not sent yet has none of it anywhere else.
-      if (!data && isBegunHere(id)) return { data: { number: 0, value: empty } };
-      return { error, ...(data && { data: { number: data.number as number, value: data[name] as T } }) };
+
+  /** The newest the server has, read by this version; `null` where there is no answer, or a later version wrote it. */
+  async function newest(dispatch: Dispatch, getState: () => unknown, id: string): Promise<Saved | null> {
+    const asked = documentsApi.endpoints.readDocument.initiate(
+      { owner, id, name },
+      { forceRefetch: true, subscribe: false },
+    );
+    const { data } = await dispatch(asked);
+    // A job that was begun here and not sent yet has none of it anywhere else.
+    if (!data) return isBegunHere(getState(), id) ? { number: 0, value: empty } : null;
+    const value = readAs(kind, data[name]);
+    return value === undefined ? null : { number: data.number as number, value };
+  }
+
+  sendsWith(name, {
+    sort: {
+      type: 'document',
+      holds: false,
+      merge: (before, mine, theirs) => mergeDocuments(kind, before as T | undefined, mine as T, theirs as T),
     },
-    merging: { merge, takenUp: opened },
-  };
+    isReadable: (given) => isDraft(kind as DocumentKind, given),
+    newest,
+    save: async (dispatch, id, draft) => {
+      const { data, error } = await dispatch(
+        documentsApi.endpoints.saveDocument.initiate({ owner, id, name, draft }),
+      );
+      if (data) return { type: 'taken', ...data };
+      const { status, detail } = problemOf(error);
+      if (status !== 409) return isFinal(status) ? { type: 'refused', detail } : { type: 'silent' };
+      const found = await dispatch((_send: Dispatch, getState: () => unknown) =>
+        newest(dispatch, getState, id),
+      );
+      return found ? { type: 'overtaken', newest: found } : { type: 'silent' };
+    },
+    show: (dispatch, getState, id, { number, value }) => {
+      if (heldIn(getState()).jobId === id) dispatch(shown({ base: number, value: value as T }));
+    },
+    progress: (dispatch, getState, id, progress) => {
+      if (heldIn(getState()).jobId === id) dispatch(progressed(progress));
+    },
+  });
 
   /** Reads it for a job; what the server has not had goes on top. `false` while neither is to be had. */
   const open =
-    (jobId: string, wanted: () => boolean = () => true) =>
-    async (dispatch: Dispatch): Promise<boolean> => {
-      const [{ data: newest }, draft] = await Promise.all([
-        synced.newest(dispatch, jobId),
-        keptDraft(synced, jobId),
-      ]);
-      const saved: Saved<T> | undefined = newest ?? (draft && { number: draft.base, value: draft.value });
-      if (!wanted() || !saved) return false;
-      dispatch(opened({ jobId, base: saved.number, value: saved.value }));
-      if (!draft) return true;
-      if (draft.base === saved.number) {
-        dispatch(changed(draft.value));
-        return true;
-      }
-      const { value, words } = merge(draft.value, saved.value);
-      dispatch(told(words));
-      if (value === null) await forget(name, jobId, draft);
-      else dispatch(changed(value));
+    (id: string, wanted: () => boolean = () => true) =>
+    async (dispatch: Dispatch, getState: () => unknown): Promise<boolean> => {
+      const found = await newest(dispatch, getState, id);
+      const known = found ?? syncIn(getState()).saved[keyOf({ name, id })];
+      const draft = draftAs(getState(), name, id);
+      if (!wanted() || !(known ?? draft)) return false;
+      const value = (draft?.value ?? known?.value) as T;
+      dispatch(opened({ jobId: id, base: known?.number ?? draft!.base, value }));
+      dispatch(happened({ type: 'read', name, id, newest: found, save: nanoid() }));
       return true;
     };
 
   /** Takes up what somebody else saved; what is on its way from here is put on top of it when it is sent. */
   const refresh =
-    (jobId: string) =>
+    (id: string) =>
     async (dispatch: Dispatch, getState: () => unknown): Promise<void> => {
-      const { data: newest } = await synced.newest(dispatch, jobId);
-      const now = heldIn(getState());
-      if (!newest || now.jobId !== jobId || now.state !== 'saved' || newest.number <= now.base) return;
-      dispatch(opened({ jobId, base: newest.number, value: newest.value }));
+      if (heldIn(getState()).jobId === id) await dispatch(readAnew(name, id));
     };
 
-  return { name, refresh, reducer, opened, changed, open, sending: () => syncing(synced) };
+  /** Decides a clash for one side; everything else that was changed stays. */
+  const decide =
+    (clash: Clash, side: Side) =>
+    (dispatch: Dispatch, getState: () => unknown): void => {
+      const { jobId, value } = heldIn(getState());
+      const key = keyOf({ name: askedOf(name), id: jobId! });
+      const asked = (syncIn(getState()).items[key]?.value ?? []) as readonly Clash[];
+      const left = asked.filter((one) => one !== clash);
+      const next = withClashDecided(kind, value, clash, side);
+      if (kind.problems(next).length === 0) dispatch(changed(next));
+      const put = { type: 'put', name: askedOf(name), id: jobId!, owner: jobId!, value: left } as const;
+      dispatch(happened(left.length > 0 ? { ...put, at: Date.now() } : { type: 'let-go', key }));
+    };
+
+  /** Every change goes on its way as it is made. */
+  const sending = () =>
+    addListener({
+      actionCreator: changed,
+      effect: ({ payload: value }, { dispatch, getState }) => {
+        const { jobId } = heldIn(getState());
+        if (jobId === null) return;
+        const change = { type: 'changed', name, id: jobId, value, save: nanoid(), at: Date.now() } as const;
+        (dispatch as Dispatch)(happened(change));
+      },
+    });
+
+  return { name, reducer, opened, changed, open, refresh, decide, sending };
 }

@@ -45,7 +45,7 @@ const ask = fetchBaseQuery({
   prepareHeaders: (headers) => headers.set('X-Zygostat-Page', PAGE),
 });
 
-type Here = (path: string) => unknown;
+type Here = (path: string, state: unknown) => unknown;
 
 let here: Here = () => undefined;
 
@@ -62,7 +62,8 @@ const askAtTheDoor: typeof ask = async (what, told, more) => {
   const answer = await ask(what, told, more);
   if (!answer.error) return answer;
   if (problemOf(answer.error).signIn) told.dispatch(doorShut());
-  const found = typeof what === 'string' && hasNothing(answer.error) ? here(what) : undefined;
+  const found =
+    typeof what === 'string' && hasNothing(answer.error) ? here(what, told.getState()) : undefined;
   return found === undefined ? answer : { data: found };
 };
 

@@ -24,9 +24,3 @@ export function writeKept(key: string, value: unknown, span: Span = 'good'): voi
     // A full or forbidden store costs only what is kept here.
   }
 }
-
-/** Names of what is kept under a first word, such as the jobs under `bench`. */
-export const namesKept = (first: string): string[] =>
-  Object.keys(localStorage).flatMap((key) =>
-    key.startsWith(`${PREFIX}.${first}.`) ? [key.slice(`${PREFIX}.${first}.`.length)] : [],
-  );

@@ -2,7 +2,6 @@ import type { ReactElement } from 'react';
 import { configure, render } from '@testing-library/react';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
-import { forgetWaiting } from '../documents/waiting';
 import { startJobs } from '../features/job/start';
 import { makeStore } from '../store';
 import { paperThemes } from '../theme';
@@ -12,8 +11,6 @@ configure({ asyncUtilTimeout: 10_000 });
 
 /** Renders inside a store and the theme; gives both back. */
 export function renderWithStore(element: ReactElement) {
-  // As on a new page.
-  forgetWaiting();
   const store = makeStore();
   void startJobs(store);
   const screen = render(

@@ -227,42 +227,37 @@ export function buildingProblems(given: unknown): Problem[] {
 
 type Listed = { id: string };
 
-/** Both in one: what is only in one of them stays; where both have something, mine goes on top. */
-const merged = <T extends Listed>(mine: readonly T[], theirs: readonly T[]): T[] => {
-  const own = new Map(mine.map((one) => [one.id, one]));
-  const known = new Set(theirs.map((one) => one.id));
-  return [...theirs.map((one) => own.get(one.id) ?? one), ...mine.filter((one) => !known.has(one.id))];
-};
-
-/** Two people walk one building: what either wrote down is kept. */
-export const mergeBuildings = (mine: Building, theirs: Building): Building => ({
-  units: merged(mine.units, theirs.units).map((unit) => {
-    const other = theirs.units.find(({ id: one }) => one === unit.id);
-    return other ? { ...unit, looks: { ...other.looks, ...unit.looks } } : unit;
-  }),
-  detectors: merged(mine.detectors, theirs.detectors),
-  stations: merged(mine.stations, theirs.stations),
-  thermostats: merged(mine.thermostats, theirs.thermostats),
-  air: merged(mine.air, theirs.air),
-});
+/** A building in which nothing refers to what is not there: such a reference is not known any more. */
+export function fitted(building: Building): Building {
+  const [units, detectors] = [building.units, building.detectors].map(
+    (list) => new Set((list as readonly Listed[]).map((one) => one.id)),
+  ) as [Set<string>, Set<string>];
+  const known = (ids: ReadonlySet<string>, reference: string | null) =>
+    reference !== null && ids.has(reference) ? reference : null;
+  return {
+    ...building,
+    detectors: building.detectors.map((one) => ({
+      ...one,
+      unit: known(units, one.unit),
+      tied: one.tied === one.id ? null : known(detectors, one.tied),
+    })),
+    stations: building.stations.map((one) => ({ ...one, detector: known(detectors, one.detector) })),
+    thermostats: building.thermostats.map((one) => ({
+      ...one,
+      unit: known(units, one.unit),
+      held: known(detectors, one.held),
+    })),
+  };
+}
 
 /** A building without something, and nothing that still refers to it. */
 export function without(building: Building, gone: string): Building {
   const stay = <T extends Listed>(list: readonly T[]) => list.filter(({ id: one }) => one !== gone);
-  const freed = (reference: string | null) => (reference === gone ? null : reference);
-  return {
+  return fitted({
     units: stay(building.units),
-    detectors: stay(building.detectors).map((one) => ({
-      ...one,
-      unit: freed(one.unit),
-      tied: freed(one.tied),
-    })),
-    stations: stay(building.stations).map((one) => ({ ...one, detector: freed(one.detector) })),
-    thermostats: stay(building.thermostats).map((one) => ({
-      ...one,
-      unit: freed(one.unit),
-      held: freed(one.held),
-    })),
+    detectors: stay(building.detectors),
+    stations: stay(building.stations),
+    thermostats: stay(building.thermostats),
     air: stay(building.air),
-  };
+  });
 }

@@ -6,6 +6,7 @@ import {
   classesOf,
   complaintOf,
   diagnosisProblems,
+  keptFor,
   dictionaryFor,
   followDiagnosis,
   hypothesesOf,
@@ -24,7 +25,6 @@ const dictionary = makeDictionary(circuit, hypotheses);
 const silent: Observation = { type: 'air', state: 'cool', air: 'still' };
 const at = { station: 'hall', open: [], state: 'cool' };
 const diagnosis = (observations: readonly Observation[], more: Partial<Diagnosis> = {}): Diagnosis => ({
-  version: 1,
   observed: observations.map((observation, i) => ({
     id: `o${i}`,
     at: '2026-11-27T10:00:00.000Z',
@@ -64,7 +64,7 @@ test.each<[string, Observation, more: string, less: string]>([
     'stat dead',
   ],
 ])('%s', (_what, observation, more, less) => {
-  expect(diagnosisProblems(diagnosis([observation]))).toEqual([]);
+  expect(diagnosisProblems(keptFor({ whereabouts: {} }, '', diagnosis([observation])))).toEqual([]);
   const ratio = (id: string) => shareOf([silent, observation], id) / shareOf([silent], id);
   expect(ratio(more)).toBeGreaterThan(2 * ratio(less));
 });
@@ -77,7 +77,9 @@ test.each<[unknown, RegExp]>([
   [{ type: 'sight', sight: 'wet', target: { type: 'house', id: 'board' } }, /target.type must be device or/],
   [{ type: 'swapped', device: 'stat' }, /helped/],
 ])('%j is refused by its field', (observation, problem) => {
-  const problems = diagnosisProblems(diagnosis([observation as Observation]));
+  const problems = diagnosisProblems(
+    keptFor({ whereabouts: {} }, '', diagnosis([observation as Observation])),
+  );
   expect(problems.map(({ path, message }) => `${path} ${message}`).join()).toMatch(problem);
 });
 

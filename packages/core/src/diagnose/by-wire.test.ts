@@ -10,7 +10,6 @@ const state = 'cool';
 const MOST_STEPS = 20;
 
 const diagnosis = (observations: readonly Observation[]): Diagnosis => ({
-  version: 1,
   observed: observations.map((observation, i) => ({
     id: `o${i}`,
     at: '2026-11-28T10:00:00.000Z',

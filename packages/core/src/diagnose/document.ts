@@ -1,10 +1,11 @@
 /** The diagnosis of a job as it is kept: what was observed, and where the person stands. */
 import type { Problem } from '../circuit';
 import * as yup from 'yup';
+import type { Whereabouts } from './costs';
 import type { Observation } from './observation';
 import { SIGHTS } from './observation';
 
-export const DIAGNOSIS_VERSION = 1;
+export const DIAGNOSIS_VERSION = 2;
 
 /** An observation with when it was made, and an id made where it was: one that comes twice counts once. */
 export interface Observed {
@@ -13,8 +14,8 @@ export interface Observed {
   observation: Observation;
 }
 
+/** What one person goes by: what everybody observed, and where that person is. */
 export interface Diagnosis {
-  version: typeof DIAGNOSIS_VERSION;
   observed: readonly Observed[];
   /** What was observed before something was put right: kept, and no more of what the circuit is now. */
   before?: readonly Observed[];
@@ -28,9 +29,34 @@ export interface Diagnosis {
   trying?: string;
   /** The person is not there yet: what a customer can be asked, and what to bring. */
   telephone?: boolean;
-  /** Where the person is, whose covers are off, and what is called. */
-  whereabouts: { station: string; open: readonly string[]; state: string };
+  whereabouts: Whereabouts;
 }
+
+/** A diagnosis as it is kept, of everybody who works on it. */
+export interface KeptDiagnosis extends Omit<Diagnosis, 'whereabouts'> {
+  version: typeof DIAGNOSIS_VERSION;
+  /** Where each person is, by name; empty for whoever gave none. */
+  whereabouts: Readonly<Record<string, Whereabouts>>;
+}
+
+/** What a person goes by. Whoever has only just joined begins where somebody else is. */
+export function diagnosisFor({ version, whereabouts, ...kept }: KeptDiagnosis, person: string): Diagnosis {
+  const own = Object.hasOwn(whereabouts, person) ? whereabouts[person] : undefined;
+  return { ...kept, whereabouts: own ?? Object.values(whereabouts)[0] ?? NOWHERE };
+}
+
+/** What a person makes of a diagnosis, as it is kept. */
+export const keptFor = (
+  { whereabouts }: Pick<KeptDiagnosis, 'whereabouts'>,
+  person: string,
+  { whereabouts: own, ...diagnosis }: Diagnosis,
+): KeptDiagnosis => ({
+  ...diagnosis,
+  version: DIAGNOSIS_VERSION,
+  whereabouts: { ...whereabouts, [person]: own },
+});
+
+const NOWHERE: Whereabouts = { station: '', open: [], state: 'off' };
 
 const MOST_OBSERVED = 2000;
 /** More than any meter of the trade shows, V, Ω, A. */
@@ -154,6 +180,22 @@ const observations = () =>
       }),
     );
 
+const MOST_PEOPLE = 50;
+
+/** A record by a person's name. */
+const byPerson = (of: yup.Schema) =>
+  yup
+    .mixed()
+    .required('is required')
+    .test('people', `must be { station, open, state } by person, of at most ${MOST_PEOPLE}`, (given) => {
+      if (typeof given !== 'object' || given === null || Array.isArray(given)) return false;
+      const entries = Object.entries(given);
+      return (
+        entries.length <= MOST_PEOPLE &&
+        entries.every(([name, entry]) => name.length <= 80 && of.isValidSync(entry, { strict: true }))
+      );
+    });
+
 const diagnosisSchema = shape({
   version: yup
     .number()
@@ -167,11 +209,13 @@ const diagnosisSchema = shape({
   unsurveyed: yup.boolean().strict(),
   telephone: yup.boolean().strict(),
   trying: yup.string().strict().max(200, 'must be at most 200 characters'),
-  whereabouts: shape({
-    station: word(),
-    open: yup.array().strict().of(word()).max(100, 'must have at most 100 entries').required('is required'),
-    state: state(),
-  }).required('is required'),
+  whereabouts: byPerson(
+    shape({
+      station: word(),
+      open: yup.array().strict().of(word()).max(100, 'must have at most 100 entries').required('is required'),
+      state: state(),
+    }),
+  ),
 });
 
 /** Problems of what should be a diagnosis; none when it is one. */
@@ -184,4 +228,12 @@ export function diagnosisProblems(given: unknown): Problem[] {
     const all = error.inner.length > 0 ? error.inner : [error];
     return all.map(({ path, message }) => ({ path: path ?? '', message }));
   }
+}
+
+/** A diagnosis of version 1, which knew where one person is, as this one keeps it. Anything else comes back as it is. */
+export function diagnosisReadIn(given: unknown): unknown {
+  const { version, whereabouts } = (given ?? {}) as { version?: unknown; whereabouts?: unknown };
+  return version === 1
+    ? { ...(given as object), version: DIAGNOSIS_VERSION, whereabouts: { '': whereabouts } }
+    : given;
 }

@@ -92,7 +92,6 @@ describe('a look', () => {
   const dictionary = makeDictionary(circuit);
   const observed: Observation[] = [{ type: 'air', state: 'cool', air: 'still' }];
   const view = followDiagnosis(dictionary, {
-    version: 1,
     observed: observed.map((observation) => ({ id: 'o', at: '2026-11-27T10:00:00.000Z', observation })),
     whereabouts: { station: 'hall', open: ['hall'], state: 'cool' },
   });

@@ -2,17 +2,24 @@
 import type { Circuit, Problem } from '../circuit';
 import { CircuitError, parseCircuit } from '../circuit';
 import * as yup from 'yup';
+import type { ListEvent } from './list-event';
+import { END_REASONS } from './list-event';
 
-export const PLAN_VERSION = 1;
+export const PLAN_VERSION = 2;
 
-/** That a step is done, when, and what was read where it asks for a reading. Volts. */
-export interface Done {
+/** A step that was done before the plan was taken up anew from a changed circuit, as it read then. Volts. */
+export interface DoneEarlier {
+  /** Of its tick. */
+  id: string;
   at: string;
+  text: string;
   volts?: number;
 }
 
 export interface Plan {
   version: typeof PLAN_VERSION;
+  /** Made where it was taken: what happened to a list belongs to this plan and no other. */
+  id: string;
   title: string;
   /** As found when it was planned, and as it shall be. */
   before: Circuit;
@@ -21,10 +28,9 @@ export interface Plan {
   swap: { device: string; terminals: string; supply: string; way: string } | null;
   /** Reason by conductor, or by `set:` and the setting's name, where the plan gave one. */
   reasons: Readonly<Record<string, string>>;
-  /** By step. */
-  done: Readonly<Record<string, Done>>;
-  /** What was done of it before it was taken up anew from a changed circuit, in order. */
-  earlier?: readonly (Done & { text: string })[];
+  /** What happened to its list, of everybody; only ever added to. */
+  events: readonly ListEvent[];
+  earlier?: readonly DoneEarlier[];
 }
 
 const MOST_STEPS = 600;
@@ -47,20 +53,66 @@ const recordOf = (of: yup.Schema, what: string) =>
       );
     });
 
-const doneSchema = yup
-  .object({
-    at: yup
-      .string()
-      .strict()
-      .required()
-      .matches(/^\d{4}-\d\d-\d\dT/),
-    volts: yup.number().strict().min(0).max(1000),
-  })
-  .strict()
-  .noUnknown(unknown);
+const MOST_EVENTS = 5000;
+
+const id = () => text(140);
+const time = () => text(40).matches(/^\d{4}-\d\d-\d\dT/, 'must be an ISO time');
+const ids = () =>
+  yup
+    .array()
+    .strict()
+    .of(id())
+    .max(MOST_EVENTS, `must have at most ${MOST_EVENTS} entries`)
+    .required('is required');
+const volts = () => yup.number().strict().min(0, 'must be 0 or more').max(1000, 'must be at most 1000');
+const shape = <S extends yup.ObjectShape>(fields: S) => yup.object(fields).strict().noUnknown(unknown);
+const stamp = {
+  id: id(),
+  by: yup.string().strict().max(80, 'must be at most 80 characters').defined('is required'),
+  at: time(),
+};
+
+const EVENTS: Readonly<Record<ListEvent['type'], yup.Schema>> = {
+  ticked: shape({
+    ...stamp,
+    type: text(20),
+    step: text(120),
+    volts: volts(),
+    knows: yup.lazy((given: unknown) => (given === undefined ? yup.mixed() : ids())),
+  } as yup.ObjectShape),
+  'taken-back': shape({ ...stamp, type: text(20), step: text(120), ticks: ids() }),
+  ended: shape({
+    ...stamp,
+    type: text(20),
+    why: text(20).oneOf([...END_REASONS], `must be one of ${END_REASONS.join(', ')}`),
+  }),
+};
+
+const isType = (type: unknown): type is ListEvent['type'] =>
+  typeof type === 'string' && Object.hasOwn(EVENTS, type);
+
+const eventSchema = yup.lazy((given: unknown) => {
+  const type = (given as { type?: unknown } | null)?.type;
+  return isType(type)
+    ? EVENTS[type]
+    : yup.mixed().test('type', `must be an event of type ${Object.keys(EVENTS).join(', ')}`, () => false);
+});
+
+/** Items with an id of their own each. */
+const withIds = (of: yup.Schema | typeof eventSchema) =>
+  yup
+    .array()
+    .strict()
+    .max(MOST_EVENTS, `must have at most ${MOST_EVENTS} entries`)
+    .of(of as yup.Schema)
+    .test('ids', 'must each have an id of its own', (given) => {
+      const known = (given ?? []).map((one) => (one as { id?: unknown } | null)?.id);
+      return new Set(known).size === known.length;
+    });
 
 const planSchema = yup
   .object({
+    id: id(),
     version: yup.number().strict().oneOf([PLAN_VERSION], `must be ${PLAN_VERSION}`).required('is required'),
     title: text(200),
     before: yup.mixed().required('is required'),
@@ -72,12 +124,8 @@ const planSchema = yup
       .nullable()
       .defined('is required, or null'),
     reasons: recordOf(yup.string().strict().max(600), 'sentences by conductor'),
-    done: recordOf(doneSchema, 'steps done, each { at, volts }'),
-    earlier: yup
-      .array()
-      .strict()
-      .max(MOST_STEPS)
-      .of(doneSchema.clone().shape({ text: text(600) })),
+    events: withIds(eventSchema).required('is required'),
+    earlier: withIds(shape({ id: id(), at: time(), text: text(600), volts: volts() })),
   })
   .strict()
   .noUnknown(unknown);
@@ -103,4 +151,35 @@ export function planProblems(found: unknown): Problem[] {
     const all = error.inner.length > 0 ? error.inner : [error];
     return all.map(({ path, message }) => ({ path: path ?? '', message }));
   }
+}
+
+/** A plan as version 1 kept it: what was done by step, without who did it. */
+interface PlanOne extends Omit<Plan, 'version' | 'id' | 'events' | 'earlier'> {
+  version: 1;
+  done: Readonly<Record<string, { at: string; volts?: number }>>;
+  earlier?: readonly { at: string; volts?: number; text: string }[];
+}
+
+const isOne = (given: unknown): given is PlanOne => {
+  const { version, done } = (given ?? {}) as Partial<PlanOne>;
+  return version === 1 && typeof done === 'object' && done !== null;
+};
+
+/** A plan of an earlier version as this one keeps it: the same whoever reads it. Anything else comes back as it is. */
+export function planReadIn(given: unknown): unknown {
+  if (!isOne(given)) return given;
+  const { done, earlier, ...plan } = given;
+  return {
+    ...plan,
+    version: PLAN_VERSION,
+    id: 'first',
+    events: Object.entries(done).map(([step, entry]) => ({
+      ...entry,
+      id: `first ${step}`,
+      type: 'ticked',
+      step,
+      by: '',
+    })),
+    ...(earlier && { earlier: earlier.map((entry, i) => ({ ...entry, id: `first ${i}` })) }),
+  };
 }

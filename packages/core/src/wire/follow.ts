@@ -1,43 +1,50 @@
 /** Where a plan stands. */
 import type { Circuit, Station } from '../circuit';
 import { partway } from './apply';
+import type { Plan } from './document';
+import type { Ticked } from './list-event';
 import { stepsOf } from './steps';
-import { isOpenAt, isReady, standing } from './ticks';
+import type { Shut } from './ticks';
+import { isOpenAt, isReady, ticksOf } from './ticks';
 import type { Stop } from './walk';
 import { walk } from './walk';
+
+/** What of a plan its steps follow from. */
+export type Followed = Pick<Plan, 'before' | 'after' | 'reasons' | 'events'>;
 
 export interface PlanView {
   stops: readonly Stop[];
   /** Steps whose turn it is or was, and places whose power is off. */
   ready: readonly string[];
   open: readonly string[];
-  done: readonly string[];
+  /** The tick that counts, by step. */
+  done: Readonly<Record<string, Ticked>>;
+  /** Why the gate has to be passed anew, where it was passed before. */
+  shut: Shut | null;
   circuit: Circuit;
   /** Every place of the plan, those that are new with it too. */
   stations: readonly Station[];
 }
 
 /**
- * A plan as stops in walking order, what stands of the ticks wanted after those there were, and the circuit that
- * makes.
+ * A plan as stops in walking order, what stands of what was done, and the circuit that makes.
+ *
+ * @param now - ISO time.
  */
-export function followPlan(
-  { before, after, reasons }: { before: Circuit; after: Circuit; reasons: Readonly<Record<string, string>> },
-  wanted: readonly string[],
-  was: readonly string[] = wanted,
-): PlanView {
+export function followPlan({ before, after, reasons, events }: Followed, now: string): PlanView {
   const steps = stepsOf(before, after, reasons);
   const stations = [
     ...before.stations,
     ...after.stations.filter(({ id }) => !before.stations.some((one) => one.id === id)),
   ];
-  const stand = standing(steps, new Set(wanted), new Set(was));
+  const { standing, shut } = ticksOf(steps, events, now);
   return {
     stops: walk({ ...before, stations }, steps),
-    done: [...stand],
-    ready: steps.flatMap((step) => (isReady(steps, stand, step) ? [step.id] : [])),
-    open: stations.flatMap(({ id }) => (isOpenAt(steps, stand, id) ? [id] : [])),
-    circuit: partway(before, after, stand),
+    done: Object.fromEntries(standing),
+    shut,
+    ready: steps.flatMap((step) => (isReady(steps, standing, step) ? [step.id] : [])),
+    open: stations.flatMap(({ id }) => (isOpenAt(steps, standing, id) ? [id] : [])),
+    circuit: partway(before, after, new Set(standing.keys())),
     stations,
   };
 }

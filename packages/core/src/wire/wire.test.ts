@@ -15,7 +15,7 @@ import {
   twoTransformerSplit,
 } from '../systems';
 import type { Plan, Step } from '.';
-import { DEAD_VOLTS, PLAN_VERSION, partway, planProblems, standing, stepsOf, walk } from '.';
+import { DEAD_VOLTS, PLAN_VERSION, partway, planProblems, planReadIn, stepsOf, ticksOf, walk } from '.';
 import { unitStation } from '../unit';
 import { tellTask } from '../testing/tell';
 
@@ -155,16 +155,6 @@ test('steps that wait for each other are refused', () => {
   expect(() => walk(furnace, [step('a', 'b'), step('b', 'a')])).toThrow(RangeError);
 });
 
-test('taking a step back takes what followed from it', () => {
-  const [, before, after] = changes[0]!;
-  const steps = stepsOf(before, after);
-  const all = new Set(steps.map(({ id }) => id));
-  all.delete('off');
-  const stand = standing(steps, all);
-  for (const { id, kind } of steps) if (kind === 'dead') expect(stand).not.toContain(id);
-  for (const { id, kind } of steps) if (kind === 'land') expect(stand).toContain(id);
-});
-
 /** Something set otherwise, so that there is a list. */
 const touched = (circuit: Circuit): Circuit => {
   const waits = circuit.devices.find(({ kind }) => 'faultS' in kindOf(kind).settings);
@@ -230,15 +220,18 @@ test('nothing is touched before everything is open, in every place', () => {
 describe('the plan kept', () => {
   const plan: Plan = {
     version: PLAN_VERSION,
+    id: 'plan-1',
     title: 'New thermostat',
     before: boilerTwoWire('Wire'),
     after: setCable(boilerTwoWire('Wire'), 'statCable', { gauge: 16 }),
     swap: { device: 'stat', terminals: 'five', supply: 'both', way: 'spare' },
     reasons: { statC: 'Because.' },
-    done: {
-      off: { at: '2026-11-25T10:00:00.000Z' },
-      'dead:board.R': { at: '2026-11-25T10:02:00.000Z', volts: 0 },
-    },
+    events: [
+      { id: 'e1', type: 'ticked', step: 'off', by: 'Ada', at: '2026-11-25T10:00:00.000Z', knows: [] },
+      { id: 'e2', type: 'ticked', step: 'dead:board.R', by: '', at: '2026-11-25T10:02:00.000Z', volts: 0 },
+      { id: 'e3', type: 'taken-back', step: 'off', ticks: ['e1'], by: 'Bo', at: '2026-11-25T10:04:00.000Z' },
+      { id: 'e4', type: 'ended', why: 'left', by: 'Bo', at: '2026-11-25T10:05:00.000Z' },
+    ],
   };
 
   test('is taken as it is', () => {
@@ -246,16 +239,38 @@ describe('the plan kept', () => {
   });
 
   test.each<[string, unknown, RegExp]>([
-    ['another version', { ...plan, version: 2 }, /^version must be 1/],
+    ['another version', { ...plan, version: 3 }, /version must be 2/],
     ['a stray field', { ...plan, note: 'x' }, /unknown field note/],
     ['a broken circuit', { ...plan, after: { ...plan.after, mains: undefined } }, /^after\.mains/],
-    ['a reading of words', { ...plan, done: { off: { at: 'now', volts: 'none' } } }, /^done must be/],
+    ['a reading of words', { ...plan, events: [{ ...plan.events[1], volts: 'none' }] }, /events\[0\]\.volts/],
+    ['an event of no type', { ...plan, events: [{ id: 'e1', type: 'blessed' }] }, /must be an event of type/],
+    ['an id twice', { ...plan, events: [plan.events[0], plan.events[0]] }, /id of its own/],
   ])('%s is named', (_what, found, words) => {
     expect(
       planProblems(found)
         .map(({ path, message }) => `${path} ${message}`)
         .join('; '),
     ).toMatch(words);
+  });
+
+  test('of version 1 is read in with what was done, the same whoever reads it', () => {
+    const { id: _id, events: _events, ...rest } = plan;
+    const one = {
+      ...rest,
+      version: 1,
+      done: {
+        off: { at: '2026-11-25T10:00:00.000Z' },
+        'dead:board.R': { at: '2026-11-25T10:02:00.000Z', volts: 0.2 },
+      },
+    };
+    const read = planReadIn(one) as Plan;
+    expect(planProblems(read)).toEqual([]);
+    expect(planReadIn(one)).toEqual(read);
+    const steps = stepsOf(furnace, touched(furnace));
+    const { standing } = ticksOf(steps, read.events, '2026-11-25T10:30:00.000Z');
+    expect(standing.get('off')).toMatchObject({ by: '', at: '2026-11-25T10:00:00.000Z' });
+    // What is no plan at all stays what it is, and is refused.
+    expect(planProblems(planReadIn({ version: 1 }))).not.toEqual([]);
   });
 });
 

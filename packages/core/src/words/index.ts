@@ -1,6 +1,8 @@
 /** What the core finds, told: codes and values in, sentences in the person's units out. Another language is one more folder. */
 export { changesText, wrongLandingText } from './english/change';
 export { clashSideText, clashTitle } from './english/clash';
+export { documentClashSide, documentClashTitle } from './english/document-clash';
+export { shutText } from './english/gate';
 export { discrepancyText } from './english/discrepancy';
 export { methodCautions, methodTitle, partText, runMethodCautions, runMethodTitle } from './english/method';
 export { failureText, faultClassText, remedyText } from './english/diagnosis';

@@ -1,6 +1,8 @@
 /** A bundle read back: everything in it is checked as if a stranger had made it. */
 import { CircuitError, parseCircuit, problemsOf } from '@zygostat/core/circuit';
 import type { Problem as FieldProblem } from '@zygostat/core/circuit';
+import type { Owner } from '@zygostat/core/documents';
+import { documentKinds } from '@zygostat/core/documents';
 import type { Entry } from '@zygostat/core/record';
 import { CHAIN_START, entryProblems } from '@zygostat/core/record';
 import { strFromU8, unzipSync } from 'fflate';
@@ -8,8 +10,6 @@ import { ValidationError } from 'yup';
 import type { InferType, Schema } from 'yup';
 import type { StoredJob } from '../db/bundle';
 import { linkAfter } from '../db/record';
-import type { Owner } from '../documents';
-import { DOCUMENTS } from '../documents';
 import { isOurJpeg, readPhotograph } from '../photograph';
 import { Problem, invalid } from '../problem';
 import {
@@ -99,15 +99,16 @@ type Rows = NonNullable<InferType<ReturnType<typeof documentsSchema>>>;
 /** Checks the documents of an owner. */
 function documentsOf(of: Owner, name: string, rows: Rows): StoredJob['documents'] {
   return rows.map(({ value, ...row }, i) => {
-    const document = DOCUMENTS.find((one) => one.of === of && one.name === row.name);
-    if (!document) throw within(name, [{ path: `[${i}].name`, message: 'must be a document there is' }]);
-    const problems = document.problemsOf(value);
+    const kind = documentKinds().find((one) => one.owner === of && one.name === row.name);
+    if (!kind) throw within(name, [{ path: `[${i}].name`, message: 'must be a document there is' }]);
+    const read = kind.readIn(value);
+    const problems = kind.problems(read);
     if (problems.length > 0)
       throw within(
         name,
         problems.map(({ path, message }) => ({ path: `[${i}].value.${path}`, message })),
       );
-    return { ...row, value, by: row.by ?? '', updatedAt: new Date(row.updatedAt) };
+    return { ...row, value: read, by: row.by ?? '', updatedAt: new Date(row.updatedAt) };
   });
 }
 

@@ -1,6 +1,7 @@
 /** Every row of a job, out of the database and into it. */
 import { asc, eq } from 'drizzle-orm';
 import type { Db } from './open';
+import { writing } from './open';
 import { bypassRows } from './record';
 import {
   documents,
@@ -18,7 +19,7 @@ import {
 export interface StoredJob {
   site: typeof sites.$inferSelect & { documents: Omit<typeof siteDocuments.$inferSelect, 'ownerId'>[] };
   job: Omit<typeof jobs.$inferSelect, 'siteId'>;
-  revisions: Omit<typeof revisions.$inferSelect, 'jobId'>[];
+  revisions: Omit<typeof revisions.$inferSelect, 'jobId' | 'saveId'>[];
   documents: Omit<typeof documents.$inferSelect, 'ownerId'>[];
   readings: Omit<typeof readings.$inferSelect, 'jobId'>[];
   entries: Omit<typeof recordEntries.$inferSelect, 'jobId'>[];
@@ -47,7 +48,7 @@ export function takeOut(db: Db, id: string): StoredJob | undefined {
       job: without(job, 'siteId'),
       revisions: own(
         tx.select().from(revisions).where(eq(revisions.jobId, id)).orderBy(asc(revisions.number)).all(),
-      ),
+      ).map((row) => without(row, 'saveId')),
       documents: tx
         .select()
         .from(documents)
@@ -99,7 +100,7 @@ export const alreadyHere = (db: Db, ids: readonly string[]): string[] =>
 
 /** Puts jobs in as they were taken out, all or none; a site goes by its name where there is one of that name. */
 export function putIn(db: Db, stored: readonly StoredJob[]): void {
-  db.transaction((tx) => {
+  writing(db, (tx) => {
     for (const { site, job, ...rows } of stored) {
       const known = tx.select().from(sites).where(eq(sites.name, site.name)).get();
       if (!known) tx.insert(sites).values(without(site, 'documents')).run();

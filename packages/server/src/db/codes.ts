@@ -4,6 +4,7 @@ import { customAlphabet } from 'nanoid';
 import type { Person } from './crew';
 import { addPerson } from './crew';
 import type { Db } from './open';
+import { writing } from './open';
 import type { Role } from './schema';
 import { invitations } from './schema';
 import { hashOf } from './secrets';
@@ -69,7 +70,7 @@ export function join(
   code: string,
   { name, passwordHash }: { name: string; passwordHash: string },
 ): { joined: Person } | { refused: 'code' | 'name' } {
-  return db.transaction((tx) => {
+  return writing(db, (tx) => {
     const found = goodCode(tx, code);
     if (found?.forId !== null) return { refused: 'code' };
     const person = addPerson(tx, { name, role: found.role, passwordHash });

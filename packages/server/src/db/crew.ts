@@ -3,6 +3,7 @@ import { and, asc, eq, isNull } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import { noteAtDoor } from './door';
 import type { Db } from './open';
+import { writing } from './open';
 import type { Role } from './schema';
 import { invitations, knownDevices, passkeys, people, sessions } from './schema';
 
@@ -59,7 +60,7 @@ const leads = (db: Pick<Db, 'select'>) =>
 
 /** Gives a person another role, or sees them off (`null`); `false` where nobody would lead any more. */
 export function changePerson(db: Db, id: string, role: Role | null): boolean {
-  return db.transaction((tx) => {
+  return writing(db, (tx) => {
     const others = leads(tx).filter((lead) => lead.id !== id);
     if (role !== 'lead' && others.length === 0) return false;
     tx.update(people)

@@ -4,6 +4,7 @@ import type { SQL } from 'drizzle-orm';
 import { and, desc, eq, like, or, sql } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import type { Db } from './open';
+import { writing } from './open';
 import { jobs, openBypasses, readings, revisions, sites } from './schema';
 
 /** Counts the rows of another table that are of a job: by that table's index, and only for the jobs that are asked for. */
@@ -81,7 +82,7 @@ export interface NewJob {
 
 /** Creates a job with its first revision, and its site when there is none of that name. */
 export function createJob(db: Db, { name, site, system, notes = '', circuit, ...made }: NewJob): string {
-  return db.transaction((tx) => {
+  return writing(db, (tx) => {
     const now = new Date();
     const known = tx.select({ id: sites.id }).from(sites).where(eq(sites.name, site)).get();
     const siteId = known?.id ?? made.siteId ?? nanoid(12);

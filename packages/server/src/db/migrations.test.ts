@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { furnaceAirConditioner } from '@zygostat/core/systems';
 import { EMPTY_SURVEY } from '@zygostat/core/survey';
-import { planDocument, surveyDocument } from '../documents';
+import { DOCUMENTS } from '@zygostat/core/documents';
+import { planReadIn } from '@zygostat/core/wire';
 import { saveDocument, storedDocument } from './documents';
 import { openDatabase } from './open';
 import { hashOf } from './secrets';
@@ -34,6 +35,15 @@ test('surveys and plans of an earlier version become documents with the saves th
   openDatabase(file, earlierMigrations(EARLIER.tables)).close();
   const survey = { ...EMPTY_SURVEY, answers: { burner: 'yes' } };
   const circuit = furnaceAirConditioner('Kept');
+  const plan = {
+    version: 1,
+    title: 'Swap',
+    before: circuit,
+    after: circuit,
+    swap: null,
+    reasons: {},
+    done: {},
+  };
   const sqlite = new Database(file);
   sqlite.prepare("insert into sites values ('s', 'Mill', 1)").run();
   for (const id of ['one', 'two'])
@@ -43,19 +53,28 @@ test('surveys and plans of an earlier version become documents with the saves th
       )
       .run(id);
   sqlite.prepare("insert into surveys values ('one', 3, ?, 5)").run(JSON.stringify(survey));
-  sqlite.prepare("insert into plans values ('one', 7, ?, 6)").run(JSON.stringify({ title: 'Swap', circuit }));
+  sqlite.prepare("insert into plans values ('one', 7, ?, 6)").run(JSON.stringify(plan));
   sqlite.prepare("insert into plans values ('two', 2, null, 6)").run();
   sqlite.close();
 
   const { db, close } = openDatabase(file, MIGRATIONS);
-  expect(storedDocument(db, surveyDocument, 'one')).toEqual({ number: 3, value: survey });
-  expect(storedDocument(db, planDocument, 'one')).toEqual({ number: 7, value: { title: 'Swap', circuit } });
-  expect(storedDocument(db, planDocument, 'two')).toEqual({ number: 2, value: null });
-  expect(storedDocument(db, surveyDocument, 'two')).toEqual({ number: 0, value: EMPTY_SURVEY });
+  expect(storedDocument(db, DOCUMENTS.survey, 'one')).toEqual({ number: 3, value: survey });
+  expect(storedDocument(db, DOCUMENTS.plan, 'one')).toEqual({ number: 7, value: planReadIn(plan) });
+  expect(storedDocument(db, DOCUMENTS.plan, 'two')).toEqual({ number: 2, value: null });
+  expect(storedDocument(db, DOCUMENTS.survey, 'two')).toEqual({ number: 0, value: EMPTY_SURVEY });
   // The count goes on from there.
-  expect(saveDocument(db, planDocument, 'two', 1, null)).toEqual({ done: false, latest: 2 });
-  expect(saveDocument(db, planDocument, 'two', 2, null)).toEqual({ done: true, number: 3 });
-  expect(saveDocument(db, surveyDocument, 'two', 0, EMPTY_SURVEY)).toEqual({ done: true, number: 1 });
+  expect(saveDocument(db, DOCUMENTS.plan, 'two', { base: 1, value: null })).toEqual({
+    done: false,
+    latest: 2,
+  });
+  expect(saveDocument(db, DOCUMENTS.plan, 'two', { base: 2, value: null })).toEqual({
+    done: true,
+    number: 3,
+  });
+  expect(saveDocument(db, DOCUMENTS.survey, 'two', { base: 0, value: EMPTY_SURVEY })).toEqual({
+    done: true,
+    number: 1,
+  });
   close();
 });
 

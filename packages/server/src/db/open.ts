@@ -19,3 +19,7 @@ export function openDatabase(file: string, migrationsFolder: string) {
 }
 
 export type Db = ReturnType<typeof openDatabase>['db'];
+type Tx = Parameters<Parameters<Db['transaction']>[0]>[0];
+
+/** Reads and writes as one step that nobody else writes in between. */
+export const writing = <T>(db: Db, act: (tx: Tx) => T): T => db.transaction(act, { behavior: 'immediate' });

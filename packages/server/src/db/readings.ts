@@ -1,6 +1,7 @@
 /** What was read on a job. */
 import { desc, eq, sql } from 'drizzle-orm';
 import type { Db } from './open';
+import { writing } from './open';
 import { jobs, readings } from './schema';
 
 export const listReadings = (db: Db, jobId: string) =>
@@ -15,7 +16,7 @@ export const listReadings = (db: Db, jobId: string) =>
 
 /** Logs a reading once: one that is sent again under its id stays as it is. Answers what is logged under the id. */
 export const logReading = (db: Db, row: typeof readings.$inferInsert): typeof readings.$inferSelect =>
-  db.transaction((tx) => {
+  writing(db, (tx) => {
     const { changes } = tx.insert(readings).values(row).onConflictDoNothing().run();
     if (changes > 0) tx.update(jobs).set({ updatedAt: row.createdAt }).where(eq(jobs.id, row.jobId)).run();
     return tx.select().from(readings).where(eq(readings.id, row.id)).get()!;

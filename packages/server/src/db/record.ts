@@ -4,6 +4,7 @@ import type { Entry } from '@zygostat/core/record';
 import { CHAIN_START, bypassesStillIn, linkText, standingOf } from '@zygostat/core/record';
 import { and, asc, desc, eq } from 'drizzle-orm';
 import type { Db } from './open';
+import { writing } from './open';
 import { jobs, openBypasses, recordEntries, sites } from './schema';
 
 export interface ChainedEntry extends Entry {
@@ -78,7 +79,7 @@ export function addEntry(
   entry: Entry,
   labelOf: (device: string) => string,
 ): ChainedEntry {
-  return db.transaction((tx) => {
+  return writing(db, (tx) => {
     const last = lastOf(tx, jobId) ?? { number: 0, link: CHAIN_START };
     const chained = { ...entry, number: last.number + 1, link: linkAfter(last.link, entry) };
     const now = new Date();

@@ -2,6 +2,7 @@
 import type { Circuit } from '@zygostat/core/circuit';
 import { and, desc, eq, max } from 'drizzle-orm';
 import type { Db } from './open';
+import { writing } from './open';
 import { jobs, revisions } from './schema';
 
 /** The newest revision of a job's circuit. */
@@ -22,6 +23,14 @@ const latestNumber = (db: Pick<Db, 'select'>, jobId: string): number =>
     .from(revisions)
     .where(eq(revisions.jobId, jobId))
     .get()?.number ?? 0;
+
+/** The number a revision was taken in as under an id, if it was. */
+const savedAs = (db: Pick<Db, 'select'>, jobId: string, save: string): number | undefined =>
+  db
+    .select({ number: revisions.number })
+    .from(revisions)
+    .where(and(eq(revisions.jobId, jobId), eq(revisions.saveId, save)))
+    .get()?.number;
 
 /** Every revision but its circuit, the newest first. */
 export const listRevisions = (db: Db, jobId: string) =>
@@ -45,23 +54,31 @@ export const storedRevision = (db: Db, jobId: string, number: number) =>
     .where(and(eq(revisions.jobId, jobId), eq(revisions.number, number)))
     .get();
 
+interface NewRevision {
+  base: number;
+  circuit: Circuit;
+  note: string;
+  by: string;
+  /** Made where it was saved: sent again under the same, it is the same revision. */
+  save?: string | undefined;
+}
+
 /** Appends a revision to the one it builds on; when another is newer, nothing is appended and that one is told. */
 export function appendRevision(
   db: Db,
   jobId: string,
-  { base, circuit, note, by }: { base: number; circuit: Circuit; note: string; by: string },
+  { base, circuit, note, by, save }: NewRevision,
 ): { done: true; number: number } | { done: false; latest: number } {
-  return db.transaction(
-    (tx) => {
-      const latest = latestNumber(tx, jobId);
-      if (latest !== base) return { done: false, latest };
-      const now = new Date();
-      tx.insert(revisions)
-        .values({ jobId, number: latest + 1, circuit, note, by, createdAt: now })
-        .run();
-      tx.update(jobs).set({ updatedAt: now }).where(eq(jobs.id, jobId)).run();
-      return { done: true, number: latest + 1 };
-    },
-    { behavior: 'immediate' },
-  );
+  return writing(db, (tx) => {
+    const known = save === undefined ? undefined : savedAs(tx, jobId, save);
+    if (known !== undefined) return { done: true, number: known };
+    const latest = latestNumber(tx, jobId);
+    if (latest !== base) return { done: false, latest };
+    const now = new Date();
+    tx.insert(revisions)
+      .values({ jobId, number: latest + 1, circuit, note, saveId: save ?? null, by, createdAt: now })
+      .run();
+    tx.update(jobs).set({ updatedAt: now }).where(eq(jobs.id, jobId)).run();
+    return { done: true, number: latest + 1 };
+  });
 }

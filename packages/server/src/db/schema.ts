@@ -9,6 +9,7 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/sqlite-core';
 import type { Circuit } from '@zygostat/core/circuit';
+import type { Owner } from '@zygostat/core/documents';
 import type { MeterMode } from '@zygostat/core/network';
 import type { Body } from '@zygostat/core/record';
 import type { MeterKind } from '@zygostat/core/standards';
@@ -56,10 +57,15 @@ export const revisions = sqliteTable(
     number: integer('number').notNull(),
     circuit: text('circuit', { mode: 'json' }).$type<Circuit>().notNull(),
     note: text('note').notNull().default(''),
+    /** Made where it was saved: sent again, since its answer was lost, it is known by it. */
+    saveId: text('save_id'),
     by: writer(),
     createdAt: createdAt(),
   },
-  (table) => [primaryKey({ columns: [table.jobId, table.number] })],
+  (table) => [
+    primaryKey({ columns: [table.jobId, table.number] }),
+    uniqueIndex('revisions_save').on(table.jobId, table.saveId),
+  ],
 );
 
 /** What a person read, beside what the model expected. `null` ohms is an open loop. */
@@ -120,6 +126,20 @@ export const siteDocuments = sqliteTable(
     ...documentColumns(),
   },
   (table) => [primaryKey({ columns: [table.ownerId, table.name] })],
+);
+
+/** Saves by the id they were sent under: one that is sent again, since its answer was lost, is known. */
+export const documentSaves = sqliteTable(
+  'document_saves',
+  {
+    owner: text('owner').$type<Owner>().notNull(),
+    ownerId: text('owner_id').notNull(),
+    name: text('name').notNull(),
+    id: text('id').notNull(),
+    number: integer('number').notNull(),
+    at: integer('at', { mode: 'timestamp_ms' }).notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.owner, table.ownerId, table.name, table.id] })],
 );
 
 /** What a stand-in for something outside remembers: a bench meter's site, a fire panel. It outlives the server. */

@@ -10,9 +10,9 @@ import {
   twoZoneFurnace,
 } from '@zygostat/core/systems';
 import { nanoid } from 'nanoid';
+import { DOCUMENTS } from '@zygostat/core/documents';
 import { saveDocument } from '../db/documents';
 import type { Db } from '../db/open';
-import { buildingDocument } from '../documents';
 import { DEMO_BUILDING, DEMO_SITE } from './building';
 import { logReading } from '../db/readings';
 import type { NewJob } from '../db/jobs';
@@ -138,7 +138,8 @@ export function loadDemo(db: Db): void {
   for (const { readings: taken, ...job } of [...DEMO].reverse()) {
     const jobId = createJob(db, job);
     const { siteId } = storedJob(db, jobId)!;
-    if (job.site === DEMO_SITE) saveDocument(db, buildingDocument, siteId, 0, DEMO_BUILDING);
+    if (job.site === DEMO_SITE)
+      saveDocument(db, DOCUMENTS.building, siteId, { base: 0, value: DEMO_BUILDING });
     for (const [red, black, expected, actual, situation] of taken)
       logReading(db, {
         id: nanoid(12),

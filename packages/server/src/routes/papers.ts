@@ -1,3 +1,4 @@
+import { DOCUMENTS } from '@zygostat/core/documents';
 import { landingsCsv } from '@zygostat/core/words';
 import type { Request } from 'express';
 import { Router } from 'express';
@@ -5,7 +6,6 @@ import { storedDocument } from '../db/documents';
 import { pageAddress } from '../address';
 import type { Db } from '../db/open';
 import { latestRevision } from '../db/revisions';
-import { planDocument } from '../documents';
 import type { Draw } from '../papers';
 import { paperQuerySchema } from '../schemas';
 import { findJob } from './find';
@@ -17,7 +17,7 @@ export function paperRoutes(db: Db, draw: Draw): Router {
   const subject = (request: Request<{ id: string }>) => {
     const job = findJob(db, request.params.id);
     const { symbols, length } = paperQuerySchema.validateSync(request.query, { abortEarly: false });
-    const { value: plan } = storedDocument(db, planDocument, job.id);
+    const { value: plan } = storedDocument(db, DOCUMENTS.plan, job.id);
     const latest = latestRevision(db, job.id)!;
     const state = plan ? `As planned: ${plan.title}` : `As it stands, revision ${latest.number}`;
     const url = pageAddress(request, `/job/${job.id}`);

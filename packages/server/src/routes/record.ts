@@ -3,6 +3,7 @@ import { entryProblems, objectionsTo, standingOf } from '@zygostat/core/record';
 import { Router } from 'express';
 import { writerOf } from '../crew/who';
 import type { Db } from '../db/open';
+import { writing } from '../db/open';
 import type { ChainedEntry } from '../db/record';
 import { addEntry, entriesOf, entryById, openBypassesOf } from '../db/record';
 import { latestRevision } from '../db/revisions';
@@ -50,7 +51,7 @@ function takeIn(db: Db, jobId: string, given: unknown, writer: string): Taken {
 /** Takes entries in, in their order, up to the first that is refused: how many, and what is against that one. */
 function takeInAll(db: Db, jobId: string, given: readonly unknown[], writer: string) {
   // As one step, so that the disk is waited for once.
-  return db.transaction(() => {
+  return writing(db, () => {
     for (const [taken, one] of given.entries())
       try {
         takeIn(db, jobId, one, writer);

@@ -1,3 +1,4 @@
+import { DOCUMENTS } from '@zygostat/core/documents';
 import { paperMarkdown } from '@zygostat/core/formats';
 import type { Report } from '@zygostat/core/record';
 import { reportOf } from '@zygostat/core/record';
@@ -12,7 +13,6 @@ import { listReadings } from '../db/readings';
 import { entriesOf } from '../db/record';
 import { latestRevision, storedRevision } from '../db/revisions';
 import { followUpCalendar } from '../papers/follow-up';
-import { buildingDocument } from '../documents';
 import type { Draw } from '../papers';
 import { reportQuerySchema } from '../schemas';
 import { findJob } from './find';
@@ -43,7 +43,7 @@ function gather(db: Db, jobId: string): Report {
       station: photo.station,
       at: photo.createdAt.toISOString(),
     })),
-    building: storedDocument(db, buildingDocument, siteId).value,
+    building: storedDocument(db, DOCUMENTS.building, siteId).value,
     written: new Date().toISOString(),
   });
 }

@@ -19,18 +19,19 @@ export function revisionRoutes(db: Db): Router {
     const number = Number(request.params.number);
     const found = Number.isInteger(number) ? storedRevision(db, id, number) : undefined;
     if (!found) throw notFound(`revision "${request.params.number}" of this job`);
-    response.json(found);
+    response.json({ ...found, saveId: undefined });
   });
 
   router.post('/jobs/:id/revisions', (request, response) => {
     const { id } = findJob(db, request.params.id);
-    const { base, circuit, note } = newRevisionSchema.validateSync(request.body, { abortEarly: false });
+    const { base, circuit, note, save } = newRevisionSchema.validateSync(request.body, { abortEarly: false });
     const checked = parseCircuit(circuit);
     // Appended only if nobody has since: a second tab is told, and loses nothing.
     const appended = appendRevision(db, id, {
       base,
       circuit: checked,
       note: note ?? '',
+      save,
       by: writerOf(response),
     });
     if (!appended.done)

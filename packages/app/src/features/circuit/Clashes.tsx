@@ -10,8 +10,7 @@ import { useOpenJobQuery } from '../jobs/api';
 import { useRevisionQuery } from './api';
 import type { Contested } from './contested';
 import { contestedBy, contestedFound } from './contested';
-import { saveRequested } from './saving';
-import { putTogether } from './slice';
+import { decidedCircuit } from './saving';
 import { sheet } from '../../theme';
 
 const keyOf = (clash: Clash) =>
@@ -44,8 +43,7 @@ export function Clashes({ jobId, base, mine }: ClashesProps) {
   const { circuit, clashes } = merged;
   const left = clashes.filter((clash) => !choose(clash)).length;
   const take = () => {
-    dispatch(putTogether({ jobId, base: newest.revision, value: circuit, state: 'saved' }));
-    dispatch(saveRequested);
+    dispatch(decidedCircuit(jobId, { number: newest.revision, value: newest.circuit }, circuit));
   };
   const sides = { mine, theirs };
   return (

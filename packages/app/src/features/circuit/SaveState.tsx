@@ -1,10 +1,8 @@
 import { View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { forget, kept } from '../../documents/keep';
 import { jobsApi } from '../jobs/api';
 import { Clashes } from './Clashes';
-import { circuitDocument, saveRequested } from './saving';
-import { opened, saveChanged, takeUp } from './slice';
+import { decidedCircuit } from './saving';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 
@@ -16,24 +14,14 @@ export function SaveState({ jobId }: { jobId: string }) {
   const mine = useAppSelector(({ edits }) => edits.present.circuit);
   if (state !== 'conflict' && state !== 'refused') return null;
 
-  /** Puts this tab's circuit on top of the newest revision. */
-  const keepMine = async () => {
+  /** Puts this tab's circuit, or nothing of it, on top of the newest revision. */
+  const decide = async (isMine: boolean) => {
     const { data } = await dispatch(
       jobsApi.endpoints.openJob.initiate(jobId, { forceRefetch: true, subscribe: false }),
     );
-    if (!data) return;
-    dispatch(saveChanged({ base: data.revision, state: 'saved' }));
-    dispatch(saveRequested);
-  };
-  /** Drops this tab's edit for the newest revision. */
-  const takeTheirs = async () => {
-    const { data } = await dispatch(
-      jobsApi.endpoints.openJob.initiate(jobId, { forceRefetch: true, subscribe: false }),
-    );
-    if (!data) return;
-    await forget(circuitDocument.name, jobId, await kept(circuitDocument.name, jobId));
-    dispatch(opened({ jobId, base: data.revision }));
-    dispatch(takeUp(data.circuit));
+    if (!data || !mine) return;
+    const on = { number: data.revision, value: data.circuit };
+    dispatch(decidedCircuit(jobId, on, isMine ? mine : data.circuit));
   };
 
   const words = {
@@ -49,13 +37,13 @@ export function SaveState({ jobId }: { jobId: string }) {
           <ActionButton
             label="All as here"
             hint="All as here: what was changed elsewhere is put aside"
-            onPress={() => void keepMine()}
+            onPress={() => void decide(true)}
             style={styles.grow}
           />
           <ActionButton
             label="All as there"
             hint="All as there: what was changed here is put aside"
-            onPress={() => void takeTheirs()}
+            onPress={() => void decide(false)}
             style={styles.grow}
           />
         </View>

@@ -20,7 +20,7 @@ export const circuitApi = api.injectEndpoints({
     }),
     saveRevision: build.mutation<
       { number: number },
-      { id: string; base: number; circuit: Circuit; note: string }
+      { id: string; base: number; save: string; circuit: Circuit; note: string }
     >({
       query: ({ id, ...body }) => ({ url: `jobs/${encodeURIComponent(id)}/revisions`, method: 'POST', body }),
       invalidatesTags: ['Jobs'],

@@ -1,10 +1,10 @@
 import { land, lift } from '@zygostat/core/circuit';
 import { furnaceAirConditioner } from '@zygostat/core/systems';
-import { keptDraft } from '../../documents/sync';
+import { draftAs } from '../../documents/slice';
 import { makeStore } from '../../store';
 import { startJobs } from '../job/start';
-import { circuitDocument, saveRequested } from './saving';
-import { edited, opened, putTogether, takeUp, UNDO } from './slice';
+import { CIRCUIT, decidedCircuit, openedAs } from './saving';
+import { edited, takeUp, UNDO } from './slice';
 import { until } from '../../testing/until';
 
 const circuit = furnaceAirConditioner('Saving');
@@ -33,30 +33,29 @@ function serve(statuses: (number | 'silent')[], newest: unknown = circuit) {
   return sent;
 }
 
-const keptNow = () => keptDraft(circuitDocument, 'job');
-
-function openedStore() {
+async function openedStore() {
   const store = makeStore();
-  void startJobs(store);
+  await startJobs(store);
   store.dispatch(takeUp(circuit));
-  store.dispatch(opened({ jobId: 'job', base: 1 }));
+  store.dispatch(openedAs('job', { number: 1, value: circuit }));
   return store;
 }
 
 test('an edit is kept here at once and dropped when the server has it', async () => {
   const sent = serve([201]);
-  const store = openedStore();
+  const store = await openedStore();
+  const keptNow = () => draftAs(store.getState(), CIRCUIT, 'job');
   store.dispatch(edited({ circuit: moved, note: 'Moved Y' }));
-  expect(await keptNow()).toMatchObject({ base: 1, value: moved });
+  expect(keptNow()).toMatchObject({ base: 1, value: moved });
   await until(() => store.getState().saving.state === 'saved');
   expect(sent).toHaveLength(1);
   expect(store.getState().saving.base).toBe(2);
-  expect(await keptNow()).toBeUndefined();
+  expect(keptNow()).toBeUndefined();
 });
 
 test('edits made while saving follow on top of each other', async () => {
   const sent = serve([201, 201]);
-  const store = openedStore();
+  const store = await openedStore();
   store.dispatch(edited({ circuit: moved, note: '' }));
   await until(() => sent.length === 1);
   store.dispatch(edited({ circuit: moved2, note: '' }));
@@ -67,10 +66,11 @@ test('edits made while saving follow on top of each other', async () => {
 
 test('a silent server is asked again, and the edit stays here meanwhile', async () => {
   const sent = serve(['silent', 201]);
-  const store = openedStore();
+  const store = await openedStore();
+  const keptNow = () => draftAs(store.getState(), CIRCUIT, 'job');
   store.dispatch(edited({ circuit: moved, note: '' }));
   await until(() => store.getState().saving.state === 'waiting');
-  expect(await keptNow()).toMatchObject({ value: moved });
+  expect(keptNow()).toMatchObject({ value: moved });
   await until(() => store.getState().saving.state === 'saved');
   expect(sent).toHaveLength(2);
 }, 10_000);
@@ -78,7 +78,7 @@ test('a silent server is asked again, and the edit stays here meanwhile', async 
 test('what somebody else changed meanwhile and this one did not is put together with it, and saved', async () => {
   const other = lift(circuit, 'statG', 'to');
   const sent = serve([409, 201], other);
-  const store = openedStore();
+  const store = await openedStore();
   store.dispatch(edited({ circuit: moved, note: '' }));
   await until(() => store.getState().saving.state === 'saved' && sent.length === 2);
   expect(sent[1]).toMatchObject({ base: 9, circuit: land(other, 'statY', 'from', 'stat.W') });
@@ -89,30 +89,31 @@ test('what somebody else changed meanwhile and this one did not is put together 
 
 test('the same end landed otherwise elsewhere is never overwritten: the person decides', async () => {
   const sent = serve([409, 201], land(circuit, 'statY', 'from', 'stat.G'));
-  const store = openedStore();
+  const store = await openedStore();
+  const keptNow = () => draftAs(store.getState(), CIRCUIT, 'job');
   store.dispatch(edited({ circuit: moved, note: '' }));
   await until(() => store.getState().saving.state === 'conflict');
   store.dispatch(edited({ circuit: moved2, note: '' }));
   expect(sent).toHaveLength(1);
-  expect(await keptNow()).toMatchObject({ value: moved2 });
-  store.dispatch(putTogether({ jobId: 'job', base: 9, value: moved2, state: 'saved' }));
-  store.dispatch(saveRequested);
+  expect(keptNow()).toMatchObject({ value: moved2 });
+  store.dispatch(decidedCircuit('job', { number: 9, value: circuit }, moved2));
   await until(() => store.getState().saving.state === 'saved' && sent.length === 2);
   expect(sent[1]).toMatchObject({ base: 9, circuit: moved2 });
 });
 
 test('a save whose answer was lost is recognised as arrived', async () => {
   serve([409], moved);
-  const store = openedStore();
+  const store = await openedStore();
+  const keptNow = () => draftAs(store.getState(), CIRCUIT, 'job');
   store.dispatch(edited({ circuit: moved, note: '' }));
   await until(() => store.getState().saving.state === 'saved');
   expect(store.getState().saving.base).toBe(9);
-  expect(await keptNow()).toBeUndefined();
+  expect(keptNow()).toBeUndefined();
 });
 
 test('opening a job begins a new history; an edit can be undone, and undoing is saved too', async () => {
   const sent = serve([201, 201]);
-  const store = openedStore();
+  const store = await openedStore();
   expect(store.getState().edits.past).toEqual([]);
   store.dispatch(edited({ circuit: moved, note: '' }));
   await until(() => sent.length === 1 && store.getState().saving.state === 'saved');

@@ -2,24 +2,24 @@
 import type { Dispatch, PayloadAction } from '@reduxjs/toolkit';
 import { createAction, createSlice } from '@reduxjs/toolkit';
 import type { Circuit } from '@zygostat/core/circuit';
-import type { Plan } from '@zygostat/core/wire';
 import undoable from 'redux-undo';
-import type { Progress } from '../../documents/sync';
+import type { Progress } from '@zygostat/core/sync';
 
 export interface Edit {
   circuit: Circuit | null;
   /** What the last edit was, for the revision's note. */
   note: string;
-  /** Ticks of the landing list before and after it, where it was a step of that list. */
+  /** Steps of the landing list that were done before and after it, where it was a step of that list. */
   ticks?: Ticks;
 }
 
 const TOGETHER = 'Put together with what was changed elsewhere';
 
-/** Ticks of a landing list before and after a step. */
+/** Steps of a plan that were done before and after one of them was ticked or taken back. */
 interface Ticks {
-  was: Plan['done'];
-  now: Plan['done'];
+  plan: string;
+  was: readonly string[];
+  now: readonly string[];
 }
 
 /** Circuits of two people put together take the place of this one's, saved or about to be. */
@@ -92,7 +92,15 @@ export const takeUp =
     if (steps) dispatch(stepsTakenUp(steps));
   };
 
-export type Saving = Progress;
+/** How far the open circuit has been saved. */
+export interface Saving {
+  jobId: string | null;
+  /** The revision it builds on. */
+  base: number;
+  state: Progress['state'];
+  /** What the server said, when it refused. */
+  detail: string;
+}
 
 const saving = createSlice({
   name: 'saving',
@@ -103,7 +111,7 @@ const saving = createSlice({
       state: 'saved',
       detail: '',
     }),
-    saveChanged: (state, { payload }: PayloadAction<Partial<Progress>>) => ({
+    saveChanged: (state, { payload }: PayloadAction<Partial<Saving>>) => ({
       ...state,
       ...payload,
     }),

@@ -30,7 +30,8 @@ export const keepingSteps = () =>
 /** An edit as it was kept, its circuit checked. */
 function editOf(given: Edit): Edit {
   const { note, ticks } = given;
-  return { circuit: parseCircuit(given.circuit), note: String(note), ...(ticks && { ticks }) };
+  const isOfAPlan = typeof ticks?.plan === 'string' && Array.isArray(ticks.was) && Array.isArray(ticks.now);
+  return { circuit: parseCircuit(given.circuit), note: String(note), ...(isOfAPlan && { ticks }) };
 }
 
 /** The steps that led to a circuit, or `null` where others did or none are kept. */

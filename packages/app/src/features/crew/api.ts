@@ -64,7 +64,7 @@ interface SignedIn {
 
 const segment = encodeURIComponent;
 
-const crewApi = api.injectEndpoints({
+export const crewApi = api.injectEndpoints({
   endpoints: (build) => ({
     me: build.query<Me, undefined>({ query: () => 'me', providesTags: ['Crew'] }),
     people: build.query<Person[], undefined>({ query: () => 'crew/people', providesTags: ['Crew'] }),

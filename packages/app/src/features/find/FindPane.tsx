@@ -2,14 +2,16 @@ import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Diagnosis, Observation, Step } from '@zygostat/core/diagnose';
-import { triedIn } from '@zygostat/core/diagnose';
+import { diagnosisFor, triedIn } from '@zygostat/core/diagnose';
 import { namesIn } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { ActionButton, AppText, Waiting } from '../../basics';
 import { LineCaution } from '../job/LineCaution';
+import { Asked } from '../job/Asked';
 import { Unsaved } from '../job/Unsaved';
 import { useReadings } from '../readings/useReadings';
 import { useOpenDocument } from '../job/useOpenDocument';
+import { useWriterName } from '../record/writer-name';
 import { surveyDocument } from '../survey/document';
 import { Besides } from './Besides';
 import { Bringing } from './Bringing';
@@ -164,13 +166,16 @@ export function FindPane({ circuit, jobId }: { circuit: Circuit; jobId: string }
   const surveyed = useOpenDocument('survey', surveyDocument, jobId);
   const { value, putAway, state, detail } = useDiagnosis();
   const { begin, resume } = useFindActions();
+  const person = useWriterName();
+  const diagnosis = useMemo(() => (value ? diagnosisFor(value, person) : null), [value, person]);
   if (!ready || !surveyed) return <Waiting label="Opening the search" />;
   return (
     <View style={styles.pane}>
       <Unsaved what="The search" state={state} detail={detail} />
+      <Asked document={diagnosisDocument} ownerId={jobId} />
       <LineCaution circuit={circuit} />
-      {value ? (
-        <Search circuit={circuit} diagnosis={value} jobId={jobId} />
+      {diagnosis ? (
+        <Search circuit={circuit} diagnosis={diagnosis} jobId={jobId} />
       ) : (
         <>
           <Complaint circuit={circuit} onBegin={begin} />

@@ -3,7 +3,6 @@ import type { LoggedReading } from '../readings/api';
 import { loggedFor } from './logged';
 
 const diagnosis: Diagnosis = {
-  version: 1,
   observed: [
     { id: 'a', at: '2026-11-27T10:00:00.000Z', observation: { type: 'air', state: 'cool', air: 'plain' } },
   ],

@@ -3,13 +3,21 @@ import { proxy } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
-import type { Diagnosis, Experience, FindView, Observation, Step } from '@zygostat/core/diagnose';
-import { DIAGNOSIS_VERSION, afterStep } from '@zygostat/core/diagnose';
+import type {
+  Diagnosis,
+  Experience,
+  KeptDiagnosis,
+  FindView,
+  Observation,
+  Step,
+} from '@zygostat/core/diagnose';
+import { afterStep, diagnosisFor, keptFor } from '@zygostat/core/diagnose';
 import { startModel } from '../../model/model';
 import { whyOf } from '../../model/whyOf';
 import type { Store } from '../../store';
 import { useAppSelector } from '../../store';
 import { useFoundQuery } from './api';
+import { writerIn } from '../record/writer-name';
 import { diagnosisDocument } from './document';
 
 const NOTHING_KNOWN: Experience = {};
@@ -75,8 +83,11 @@ export function useFindActions() {
   const store = useStore() as unknown as Store;
   const change = useCallback(
     (make: (now: Diagnosis) => Diagnosis) => {
-      const now = store.getState().diagnosis.value;
-      if (now) store.dispatch(diagnosisDocument.changed(make(now)));
+      const state = store.getState();
+      const kept = state.diagnosis.value;
+      if (!kept) return;
+      const person = writerIn(state);
+      store.dispatch(diagnosisDocument.changed(keptFor(kept, person, make(diagnosisFor(kept, person)))));
     },
     [store],
   );
@@ -84,12 +95,13 @@ export function useFindActions() {
     begin: useCallback(
       (station: string, state: string, observations: readonly Observation[], begun: Begun = {}) =>
         store.dispatch(
-          diagnosisDocument.changed({
-            version: DIAGNOSIS_VERSION,
-            ...begun,
-            observed: stamped(observations),
-            whereabouts: { station, open: [], state },
-          }),
+          diagnosisDocument.changed(
+            keptFor({ whereabouts: {} }, writerIn(store.getState()), {
+              ...begun,
+              observed: stamped(observations),
+              whereabouts: { station, open: [], state },
+            }),
+          ),
         ),
       [store],
     ),
@@ -143,7 +155,10 @@ export function useFindActions() {
     lookForTwo: useCallback((pairs: boolean) => change((now) => ({ ...now, pairs })), [change]),
     arrive: useCallback(() => change((now) => ({ ...now, telephone: false })), [change]),
     end: useCallback(() => store.dispatch(diagnosisDocument.changed(null)), [store]),
-    resume: useCallback((putAway: Diagnosis) => store.dispatch(diagnosisDocument.changed(putAway)), [store]),
+    resume: useCallback(
+      (putAway: KeptDiagnosis) => store.dispatch(diagnosisDocument.changed(putAway)),
+      [store],
+    ),
   };
 }
 

@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
-import { isBegunHere } from '../../documents/begun';
+import { useStore } from 'react-redux';
+import { isBegunHere } from '../../documents/slice';
 import { holdJob, holdSite, untilItCan } from './hold';
 
 /** What is opened has the line to itself for so long, ms. */
@@ -7,8 +8,9 @@ const SETTLED_MS = 2500;
 
 /** A job that is open is taken along whole, quietly: the record, the readings, photographs, places not looked at yet. */
 export function useHoldJob(jobId: string, siteId: string | undefined): void {
+  const store = useStore();
   useEffect(() => {
-    if (siteId === undefined || isBegunHere(jobId)) return;
+    if (siteId === undefined || isBegunHere(store.getState(), jobId)) return;
     const asked = new AbortController();
     const timer = setTimeout(() => {
       // What is not answered now is taken along the next time it is opened.
@@ -21,5 +23,5 @@ export function useHoldJob(jobId: string, siteId: string | undefined): void {
       clearTimeout(timer);
       asked.abort();
     };
-  }, [jobId, siteId]);
+  }, [store, jobId, siteId]);
 }

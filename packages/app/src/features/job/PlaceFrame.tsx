@@ -7,6 +7,7 @@ import { useHand } from '../settings/useHand';
 import { CIRCUIT, Deferred, Heard, SkipLink, WORK } from '../../basics';
 import { GOAL } from '../../basics/focus';
 import { SaveState } from '../circuit/SaveState';
+import { Replacing } from '../plan/Replacing';
 import { PLACE_TITLES, usePageTitle } from './title';
 import { JobHeader } from './JobHeader';
 import { LiveBench } from './LiveBench';
@@ -61,6 +62,7 @@ export function PlaceFrame({ job, here, tabs, children }: PlaceFrameProps) {
       {hasBench ? <LiveBench circuit={circuit} job={job} /> : null}
       {shape === 'phone' ? places : null}
       <Told />
+      <Replacing />
     </View>
   );
 }

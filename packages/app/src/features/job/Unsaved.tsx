@@ -1,10 +1,10 @@
 import { View } from 'react-native';
 import { AppText } from '../../basics';
-import type { Progress } from '../../documents/sync';
+import type { Held } from '../../documents/jobDocument';
 import { useTokens } from '../../theme';
 
 /** Says when the server refused a document of the job, and why. */
-export function Unsaved({ what, state, detail }: { what: string } & Pick<Progress, 'state' | 'detail'>) {
+export function Unsaved({ what, state, detail }: { what: string } & Pick<Held<unknown>, 'state' | 'detail'>) {
   const t = useTokens();
   if (state !== 'refused') return null;
   return (

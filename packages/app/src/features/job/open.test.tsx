@@ -3,7 +3,7 @@ import { waitFor } from '@testing-library/react';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
 import { furnaceAirConditioner } from '@zygostat/core/systems';
-import { keep } from '../../documents/keep';
+import { leftDraft } from '../../testing/left';
 import { startStore, takeStore } from '../../store/early';
 import { serveRoutes } from '../../testing/server';
 import { renderWithStore } from '../../testing/render';
@@ -21,7 +21,7 @@ const readings = (asked: { path: string }[]) => asked.filter(({ path }) => path 
 test('it is on the bench, read once, with what the server has not had of it', async () => {
   const asked = serve();
   const edited = { ...circuit, name: 'Edited' };
-  await keep('circuit', 'early', { base: 2, value: edited });
+  await leftDraft('circuit', 'early', { base: 2, before: circuit, value: edited });
   const store = startStore();
   openEarly(store, 'early');
   await takeEarly('early');

@@ -1,12 +1,13 @@
 /** A job put on the bench: when its place is shown, or before there is a page to show it where the address names it. */
 import type { Store } from '../../store';
 import { told } from '../../store/notice';
-import { keptDraft } from '../../documents/sync';
+import { draftAs } from '../../documents/slice';
 import { keptBench } from '../bench/kept';
 import { benchOpened } from '../bench/slice';
 import { benchRunnerOf } from '../bench/useBenchRunner';
-import { circuitDocument, saveRequested } from '../circuit/saving';
-import { opened, takeUp } from '../circuit/slice';
+import type { Circuit } from '@zygostat/core/circuit';
+import { CIRCUIT, openedAs } from '../circuit/saving';
+import { takeUp } from '../circuit/slice';
 import { keptSteps } from '../circuit/steps';
 import type { OpenedJob } from '../jobs/api';
 import { jobsApi } from '../jobs/api';
@@ -22,20 +23,18 @@ export async function putOnBench(
   isWanted: () => boolean,
 ): Promise<void> {
   await startJobs(store);
-  const draft = await keptDraft(circuitDocument, id);
   if (!isWanted()) return;
   const { dispatch } = store;
   dispatch(traceOpened());
   dispatch(told(null));
   dispatch(benchOpened(keptBench(id) ?? {}));
-  const circuit = draft?.value ?? fresh.circuit;
+  const circuit = (draftAs(store.getState(), CIRCUIT, id)?.value as Circuit | undefined) ?? fresh.circuit;
   dispatch(takeUp(circuit, keptSteps(id, circuit)));
-  dispatch(opened({ jobId: id, base: draft?.base ?? fresh.revision }));
+  // Saved on top of what it was made on: the server says if another tab was first.
+  dispatch(openedAs(id, { number: fresh.revision, value: fresh.circuit }));
   // Where it lies and what it does, while its place is made.
   layEarly(store.getState().edits.present.circuit);
   benchRunnerOf(store).ask();
-  // Saved on top of what it was made on: the server says if another tab was first.
-  if (draft) dispatch(saveRequested);
 }
 
 let early: { id: string; done: Promise<void> } | null = null;

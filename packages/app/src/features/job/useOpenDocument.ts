@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { untilAskedAgain } from '../../documents/backoff';
+import { untilAskedAgain } from '../../documents/again';
 import type { jobDocument } from '../../documents/jobDocument';
 import type { RootState } from '../../store';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -17,7 +17,7 @@ export function useOpenDocument(
     let wanted = true;
     const open = async () => {
       for (let tries = 0; wanted && !(await dispatch(document.open(ownerId, () => wanted))); tries++)
-        await untilAskedAgain(tries, (ms) => new Promise((resolve) => setTimeout(resolve, ms)));
+        await untilAskedAgain(tries);
     };
     void open();
     return () => {

@@ -2,10 +2,9 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { beginJob } from '@zygostat/core/systems';
 import type { Beginning } from '@zygostat/core/systems';
-import { BEGUN } from '../../documents/begun';
 import { outbox } from '../../documents/outbox';
-import type { Waiting } from '../../documents/waiting';
-import { waitingAs } from '../../documents/waiting';
+import { BEGUN, waitingAs } from '../../documents/slice';
+import type { Waiting } from '@zygostat/core/sync';
 import { answersHere } from '../../store/api';
 import type { Job, NewJob, OpenedJob } from './api';
 import { jobsApi } from './api';
@@ -26,6 +25,7 @@ const isBegun = (given: unknown): given is Begun => {
 
 export const jobsOutbox = outbox<Begun>({
   name: BEGUN,
+  ownerOf: ({ job }) => job.id!,
   read: (given) => (isBegun(given) ? given : undefined),
   send: (dispatch, { job }) => dispatch(jobsApi.endpoints.createJob.initiate(job)),
 });
@@ -51,9 +51,9 @@ export function jobOf({ value }: Waiting): OpenedJob | null {
 const JOB = /^jobs\/([^/]+)(?:\/(.+))?$/;
 
 /** What is answered here of a job that the server does not have: what it began with, and that nothing else is there. */
-answersHere((path) => {
+answersHere((path, state) => {
   const [, id, rest] = JOB.exec(path) ?? [];
-  const waiting = id && waitingAs(BEGUN, decodeURIComponent(id));
+  const waiting = id && waitingAs(state, BEGUN, decodeURIComponent(id));
   const job = waiting && jobOf(waiting);
   if (!job) return undefined;
   if (rest === undefined) return job;

@@ -16,6 +16,7 @@ export const changeKey = ({ id, change }: JobChange): string => [id, ...Object.k
 
 export const changesOutbox = outbox<JobChange>({
   name: 'change',
+  ownerOf: ({ id }) => id,
   read: (given) => (isChange(given) ? given : undefined),
   send: (dispatch, change) => dispatch(jobsApi.endpoints.changeJob.initiate(change)),
 });

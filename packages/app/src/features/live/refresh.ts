@@ -1,19 +1,10 @@
 /** Takes up what somebody else changed of the open job. */
-import type { AppDispatch, RootState } from '../../store/root';
+import type { AppDispatch } from '../../store/root';
 import { api } from '../../store/api';
-import { circuitDocument } from '../circuit/saving';
-import { putTogether } from '../circuit/slice';
+import { refreshCircuit } from '../circuit/saving';
 import { diagnosisDocument } from '../find/document';
 import { planDocument } from '../plan/document';
 import { surveyDocument } from '../survey/document';
-
-/** The newest circuit takes the place of this one's, unless something of this one is on its way: that is put together when it is sent. */
-const refreshCircuit = (jobId: string) => async (dispatch: AppDispatch, getState: () => RootState) => {
-  const { data: newest } = await circuitDocument.newest(dispatch, jobId);
-  const { saving } = getState();
-  if (!newest || saving.jobId !== jobId || saving.state !== 'saved' || newest.number <= saving.base) return;
-  dispatch(putTogether({ jobId, base: newest.number, value: newest.value, state: 'saved' }));
-};
 
 const DOCUMENTS: Readonly<Record<string, { refresh: (jobId: string) => unknown }>> = {
   survey: surveyDocument,

@@ -1,8 +1,7 @@
 import { useEffect } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
-import { BEGUN } from '../../documents/begun';
-import { useKept } from '../../documents/waiting';
+import { BEGUN, useKept } from '../../documents/slice';
 import type { Store } from '../../store';
 import { DoorNews } from '../crew/DoorNews';
 import { startJobs } from '../job/start';

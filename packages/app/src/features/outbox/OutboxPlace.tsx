@@ -3,11 +3,12 @@ import { ScrollView, View } from 'react-native';
 import { useStore } from 'react-redux';
 import { backOr } from '../../basics/back';
 import { download, fileName } from '../../basics/download';
-import { BEGUN } from '../../documents/begun';
-import { forget, keep } from '../../documents/keep';
-import type { Waiting } from '../../documents/waiting';
-import { ownerOf } from '../../documents/waiting';
+import type { Waiting } from '@zygostat/core/sync';
+import { UNREADABLE, keyOf } from '@zygostat/core/sync';
+import { happened } from '../../documents/happened';
+import { BEGUN } from '../../documents/slice';
 import type { Store } from '../../store';
+import { useAppDispatch } from '../../store';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Column, PageHead } from '../../basics';
 import { sendAgain } from '../job/start';
@@ -16,17 +17,16 @@ import { useListJobsQuery } from '../jobs/api';
 import { useWaiting } from './useWaiting';
 import { sinceText, whatText } from './words';
 
+const CANNOT_READ = 'This version of the app cannot read it. Save it as a file before letting it go.';
+
 /** One thing that waits; what was refused is sent again, saved as a file, or let go. */
 function Item({ waiting }: { waiting: Waiting }) {
   const t = useTokens();
-  const store = useStore() as unknown as Store;
-  const { name, id, value, refused, isKept } = waiting;
+  const dispatch = useAppDispatch();
+  const { name, value, refused, isKept } = waiting;
   const since = sinceText(waiting);
   const what = whatText(waiting);
-  const again = async () => {
-    await keep(name, id, value);
-    await sendAgain(store);
-  };
+  const key = keyOf(waiting);
   const isReadable = !name.endsWith('-aside');
   return (
     <View
@@ -36,19 +36,21 @@ function Item({ waiting }: { waiting: Waiting }) {
       <AppText kind="strong">{what}</AppText>
       <AppText kind="small">
         {refused
-          ? `Not taken: ${refused}`
+          ? `Not taken: ${refused === UNREADABLE ? CANNOT_READ : refused}`
           : `${since ? `Since ${since}, waiting` : 'Waiting'} for an answer${isKept ? '' : '; in this page alone'}`}
       </AppText>
       {refused ? (
         <View style={styles.row}>
-          {isReadable ? <ActionButton label="Send again" onPress={() => void again()} /> : null}
+          {isReadable ? (
+            <ActionButton label="Send again" onPress={() => dispatch(happened({ type: 'again', key }))} />
+          ) : null}
           <ActionButton
             label="Save as a file"
             onPress={() =>
               download(`${fileName(what)}.json`, JSON.stringify(value, null, 2), 'application/json')
             }
           />
-          <ActionButton label="Let it go" onPress={() => void forget(name, id, value)} />
+          <ActionButton label="Let it go" onPress={() => dispatch(happened({ type: 'let-go', key }))} />
         </View>
       ) : null}
     </View>
@@ -65,7 +67,7 @@ export function OutboxPlace() {
     const job = (begun && jobOf(begun)) ?? jobs?.find(({ id, siteId }) => id === jobId || siteId === jobId);
     return job ? `${job.site}, ${job.name}` : 'A job that is not in the list';
   };
-  const owners = [...new Set(waiting.map(ownerOf))];
+  const owners = [...new Set(waiting.map(({ owner }) => owner))];
   return (
     <Column>
       <PageHead title="Not sent yet" onBack={backOr('/')} />
@@ -82,7 +84,7 @@ export function OutboxPlace() {
             </AppText>
             <View role="list" style={styles.items}>
               {waiting
-                .filter((one) => ownerOf(one) === owner)
+                .filter((one) => one.owner === owner)
                 .map((one) => (
                   <Item key={`${one.name} ${one.id}`} waiting={one} />
                 ))}

@@ -2,7 +2,7 @@
 import { format } from 'date-fns/format';
 import { isToday } from 'date-fns/isToday';
 import { plural } from '../jobs/JobRow';
-import type { Waiting } from '../../documents/waiting';
+import type { Waiting } from '@zygostat/core/sync';
 
 const WHAT: Readonly<Record<string, string>> = {
   building: 'The building',

@@ -1,7 +1,7 @@
 /** Photographs the server did not answer for: kept here, and shown from here. */
 import { nanoid } from '@reduxjs/toolkit';
 import { outbox } from '../../documents/outbox';
-import { whatWaits } from '../../documents/waiting';
+import { whatWaits } from '../../documents/slice';
 import type { Photo, Pin } from './api';
 import { photosApi } from './api';
 import { shownFrom } from './photo-url';
@@ -23,6 +23,7 @@ const isTaken = (given: unknown): given is Taken => {
 
 export const photosOutbox = outbox<Taken>({
   name: 'photo',
+  ownerOf: ({ jobId }) => jobId,
   read: (given) => (isTaken(given) ? given : undefined),
   send: async (dispatch, { jobId, id, station, file, pins }) => {
     const { addPhoto, pinPhoto } = photosApi.endpoints;
@@ -46,8 +47,8 @@ export const photoOf = ({ id, station, width, height, pins, at }: Taken): Photo 
 });
 
 /** Lets what an earlier visit left be seen. */
-export function showWaitingPhotos(): void {
-  for (const { name, value } of whatWaits())
+export function showWaitingPhotos(state: unknown): void {
+  for (const { name, value } of whatWaits(state))
     if (name === photosOutbox.name && isTaken(value)) shownFrom(value.id, value.file);
 }
 

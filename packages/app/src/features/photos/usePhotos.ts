@@ -1,8 +1,7 @@
 /** Photographs of a job: what the server has, and what waits here. */
 import { useCallback, useMemo, useState } from 'react';
 import { pickFile } from '../../basics/pickFile';
-import { forget } from '../../documents/keep';
-import { useKept } from '../../documents/waiting';
+import { useKept } from '../../documents/slice';
 import { useAppDispatch } from '../../store';
 import { problemOf } from '../../store/api';
 import type { Photo, Pin } from './api';
@@ -79,12 +78,12 @@ export function useChangePhoto(jobId: string) {
   const hereOf = (id: string) => waiting.find(({ taken, isSent }) => taken.id === id && !isSent)?.taken;
   const pin = (id: string, pins: Pin[]) => {
     const here = hereOf(id);
-    if (here) void dispatch(photosOutbox.post(id, { ...here, pins }));
+    if (here) dispatch(photosOutbox.post(id, { ...here, pins }));
     else void pinPhoto({ id: jobId, photo: id, pins });
   };
   const remove = (id: string) => {
     const here = hereOf(id);
-    if (here) void forget(photosOutbox.name, id, here);
+    if (here) dispatch(photosOutbox.letGo(id));
     else void removePhoto({ id: jobId, photo: id });
   };
   return { pin, remove, trouble: error ? problemOf(error).detail : null };

@@ -1,26 +1,23 @@
-/** Undo takes a tick of the landing list back together with what it did to the circuit; redo brings both again. */
-import { theModel } from '../../model/model';
+/** Undo takes a tick of the landing list back together with what it did to the circuit; redo brings both again, but for the power-off gate. */
+import { nanoid } from '@reduxjs/toolkit';
+import { broughtTo, stepsOf } from '@zygostat/core/wire';
 import { addAppListener } from '../../store/listeners';
 import { REDO, UNDO } from '../circuit/slice';
+import { writerIn } from '../record/writer-name';
 import { planDocument } from './document';
 
 export const followingUndo = () =>
   addAppListener({
     predicate: ({ type }) => type === UNDO || type === REDO,
-    effect: async ({ type }, { getState, getOriginalState, dispatch }) => {
+    effect: ({ type }, { getState, getOriginalState, dispatch }) => {
       const plan = getState().plan.value;
-      const undone = getOriginalState().edits.present.ticks;
-      const redone = getState().edits.present.ticks;
-      const wanted = type === UNDO ? undone?.was : redone?.now;
-      if (!plan || !wanted || getOriginalState().edits.present === getState().edits.present) return;
-      const { before, after, reasons, done } = plan;
-      const view = await theModel().follow(
-        { before, after, reasons },
-        Object.keys(wanted),
-        Object.keys(done),
-      );
-      const stands = new Set(view.done);
-      const kept = Object.entries(wanted).filter(([id]) => stands.has(id));
-      dispatch(planDocument.changed({ ...plan, done: Object.fromEntries(kept) }));
+      const [before, after] = [getOriginalState().edits.present, getState().edits.present];
+      const ticks = type === UNDO ? before.ticks : after.ticks;
+      // What was ticked of another plan says nothing of this one.
+      if (!plan || before === after || ticks?.plan !== plan.id) return;
+      const steps = stepsOf(plan.before, plan.after, plan.reasons);
+      const stamp = () => ({ id: nanoid(), by: writerIn(getState()), at: new Date().toISOString() });
+      const added = broughtTo(steps, plan.events, type === UNDO ? ticks.was : ticks.now, stamp);
+      if (added.length > 0) dispatch(planDocument.changed({ ...plan, events: [...plan.events, ...added] }));
     },
   });

@@ -1,11 +1,15 @@
+import { nanoid } from '@reduxjs/toolkit';
 import { useCallback } from 'react';
 import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { SwapOption, SwapRequest } from '@zygostat/core/plan';
 import type { Plan } from '@zygostat/core/wire';
+import { PLAN_VERSION } from '@zygostat/core/wire';
 import { jumperReasonText, landingReasonText, methodTitle, setUpReasonText } from '@zygostat/core/words';
 import type { RootState, Store } from '../../store';
 import { planDocument } from './document';
+import { progressOf } from './progress';
+import { replacementAsked } from './replacing';
 
 /** What is kept of a way that is taken: its name and reasons as the person read them. */
 export const planOf = (
@@ -26,13 +30,22 @@ export const planOf = (
   };
 };
 
-/** Takes a change as the plan: what the circuit is now, what it shall be. */
+type Taken = Pick<Plan, 'title' | 'after' | 'swap' | 'reasons'>;
+
+/**
+ * Takes a change as the plan: what the circuit is now, what it shall be. Where a list is there that somebody has begun to work down,
+ * whether it is to go is asked first (`Replacing`).
+ */
 export function useTakePlan() {
   const store = useStore() as unknown as Store;
   return useCallback(
-    (taken: Pick<Plan, 'title' | 'after' | 'swap' | 'reasons'>) => {
-      const before = (store.getState() as RootState).edits.present.circuit as Circuit;
-      store.dispatch(planDocument.changed({ version: 1, before, done: {}, ...taken }));
+    (taken: Taken) => {
+      const state = store.getState() as RootState;
+      const before = state.edits.present.circuit as Circuit;
+      const plan: Plan = { version: PLAN_VERSION, id: nanoid(), before, events: [], ...taken };
+      const held = state.plan.value;
+      const isBegun = held?.events.some(({ type }) => type === 'ticked') && progressOf(held).isUnfinished;
+      store.dispatch(isBegun ? replacementAsked(plan) : planDocument.changed(plan));
     },
     [store],
   );

@@ -21,6 +21,7 @@ export const readingOf = (given: unknown): Waiting | undefined => (isWaiting(giv
 
 export const readingsOutbox = outbox<Waiting>({
   name: 'reading',
+  ownerOf: ({ jobId }) => jobId,
   read: readingOf,
   send: (dispatch, { jobId, reading }, isMore) =>
     dispatch(readingsApi.endpoints.logReading.initiate({ id: jobId, reading, isMore })),

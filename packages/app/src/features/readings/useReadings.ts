@@ -1,7 +1,7 @@
 /** Readings of a job: what the server has, and what waits here; the newest first. */
 import { useMemo } from 'react';
 import { UNIT_OF_MODE, judge } from '@zygostat/core/behaviour';
-import { useKept } from '../../documents/waiting';
+import { useKept } from '../../documents/slice';
 import type { LoggedReading, NewReading } from './api';
 import { useListReadingsQuery } from './api';
 import { readingOf, readingsOutbox } from './outbox';

@@ -16,6 +16,7 @@ export const writtenOf = (given: unknown): NewEntry | undefined => (isWaiting(gi
 
 export const recordOutbox = outbox<NewEntry>({
   name: 'entry',
+  ownerOf: ({ jobId }) => jobId,
   read: writtenOf,
   send: (dispatch, waiting) => dispatch(recordApi.endpoints.addEntry.initiate(waiting)),
   sendAll: async (dispatch, waiting) => {

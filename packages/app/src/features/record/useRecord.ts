@@ -3,7 +3,7 @@ import { skipToken } from '@reduxjs/toolkit/query';
 import { useCallback, useMemo } from 'react';
 import type { Body, Entry, Standing } from '@zygostat/core/record';
 import { bypassesStillIn, standingOf } from '@zygostat/core/record';
-import { useKept } from '../../documents/waiting';
+import { useKept } from '../../documents/slice';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { told } from '../../store/notice';
 import { useListRecordQuery } from './api';

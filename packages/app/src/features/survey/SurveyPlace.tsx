@@ -6,6 +6,7 @@ import { useOpenDocument } from '../job/useOpenDocument';
 import { goTo, useView } from '../job/address';
 import { PlaceFrame } from '../job/PlaceFrame';
 import { Steps } from '../job/Steps';
+import { Asked } from '../job/Asked';
 import { Unsaved } from '../job/Unsaved';
 import { AsFound } from './AsFound';
 import { Identify } from './Identify';
@@ -46,6 +47,7 @@ export function SurveyPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
   return (
     <PlaceFrame job={job} here="survey" tabs={tabs}>
       <Unsaved what="Survey" state={state} detail={detail} />
+      <Asked document={surveyDocument} ownerId={job.id} />
       {ready ? body[step] : <Waiting label="Opening the survey" />}
     </PlaceFrame>
   );

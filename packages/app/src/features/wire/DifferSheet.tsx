@@ -79,7 +79,7 @@ export function DifferSheet({ plan, step, steps, onTake, onClose }: DifferSheetP
     }
     const next = await planAgain(plan, before, correct);
     if (!next) return setChanged('none');
-    const view = await theModel().follow(next, Object.keys(next.done));
+    const view = await theModel().follow(next, new Date().toISOString());
     const texts = view.stops.flatMap((stop) => stop.steps.map(tellTask(next, settings)));
     const were = steps.map(tellTask(plan, settings));
     setChanged({

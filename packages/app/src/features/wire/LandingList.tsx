@@ -11,6 +11,7 @@ import { ActionButton, Waiting, AppText } from '../../basics';
 import { Progress } from '../../basics/Progress';
 import { DifferSheet } from './DifferSheet';
 import { NextStep } from './NextStep';
+import { Shut } from './Shut';
 import { StepRow } from './StepRow';
 import { useFollow } from './useFollow';
 import { useTaskText } from './useTaskText';
@@ -40,7 +41,7 @@ function Strayed({ onRebase, onList }: { onRebase: () => void; onList: () => voi
 export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Circuit; jobId: string }) {
   const t = useTokens();
   const dispatch = useAppDispatch();
-  const { view, viewed, steps, strayed, tick, change } = useFollow(plan, circuit);
+  const { view, viewed, steps, strayed, tick, change, endVisit } = useFollow(plan, circuit);
   const tell = useTaskText(viewed);
   const [dropping, setDropping] = useState(false);
   const [differing, setDiffering] = useState<Step | null>(null);
@@ -50,17 +51,20 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
     const earlier = [
       ...(plan.earlier ?? []),
       ...steps.flatMap((step) => {
-        const done = plan.done[step.id];
-        return done ? [{ ...done, text: tell(step) }] : [];
+        const done = view?.done[step.id];
+        if (!done) return [];
+        const { id, at, volts } = done;
+        return [{ id, at, text: tell(step), ...(volts !== undefined && { volts }) }];
       }),
     ];
-    void change({ ...plan, before: circuit, swap: null, earlier }, 'Gone on from a changed circuit');
+    change({ ...plan, before: circuit, swap: null, earlier }, 'Gone on from a changed circuit');
   };
   if (!view) return <Waiting label="Working out the steps" />;
-  const done = new Set(view.done);
+  const done = new Set(Object.keys(view.done));
   const turn = new Set(view.ready);
   const ready = ({ id }: Step) => turn.has(id);
   const next = steps.find((step) => !done.has(step.id) && ready(step));
+  const isOff = steps.some((step) => step.kind === 'off' && done.has(step.id));
   const earlier = plan.earlier?.length ?? 0;
   const goPlan = () => goTo(jobId, 'plan', 'proof');
   return (
@@ -78,6 +82,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
           color={t.teal}
         />
       </View>
+      {view.shut ? <Shut shut={view.shut} /> : null}
       {strayed ? (
         <Strayed
           onList={() => dispatch(edited({ circuit: view.circuit, note: 'As the landing list has it' }))}
@@ -90,7 +95,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
           text={tell(next)}
           place={nameOf(view, next.station)}
           plan={plan}
-          onDone={(volts) => void tick(next, volts)}
+          onDone={(volts) => tick(next, volts)}
           onDiffers={() => setDiffering(next)}
         />
       ) : (
@@ -125,9 +130,9 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
               step={step}
               text={tell(step)}
               plan={plan}
-              done={done.has(step.id) ? plan.done[step.id] : undefined}
+              done={view.done[step.id]}
               ready={!strayed && ready(step)}
-              onTick={() => void tick(step)}
+              onTick={() => tick(step)}
             />
           ))}
         </View>
@@ -137,13 +142,17 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
           <AppText kind="title" heading={3}>
             Done before the circuit was changed
           </AppText>
-          {plan.earlier.map(({ at, text, volts }) => (
-            <AppText
-              key={`${at} ${text}`}
-              kind="small"
-            >{`${text}${volts === undefined ? '' : `: ${volts} V`}`}</AppText>
+          {plan.earlier.map(({ id, text, volts }) => (
+            <AppText key={id} kind="small">{`${text}${volts === undefined ? '' : `: ${volts} V`}`}</AppText>
           ))}
         </View>
+      ) : null}
+      {next && isOff ? (
+        <ActionButton
+          label="Leave the site"
+          hint="Leave the site: power off and the dead readings are asked again"
+          onPress={() => endVisit('left')}
+        />
       ) : null}
       {next ? (
         <ActionButton
@@ -156,7 +165,7 @@ export function LandingList({ plan, circuit, jobId }: { plan: Plan; circuit: Cir
           plan={viewed}
           step={differing}
           steps={steps}
-          onTake={(changed, note) => void change(changed, note)}
+          onTake={change}
           onClose={() => setDiffering(null)}
         />
       ) : null}

@@ -2,11 +2,14 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
 import type { Plan, Step } from '@zygostat/core/wire';
+import { isGate } from '@zygostat/core/wire';
 import { sheet, useTokens } from '../../theme';
 import { useHand } from '../settings/useHand';
 import { ActionButton, AppText } from '../../basics';
 import { Aloud, useReadAloud } from '../aloud/Aloud';
 import { GOAL, useFocusNext } from '../../basics/focus';
+import { Writer } from '../record/Writer';
+import { useWriterName } from '../record/writer-name';
 import { StepFacts } from './StepFacts';
 
 interface NextStepProps {
@@ -18,8 +21,14 @@ interface NextStepProps {
   onDiffers: () => void;
 }
 
+interface DeadReadingProps {
+  mostVolts: number;
+  isNamed: boolean;
+  onDone: (volts: number) => void;
+}
+
 /** The reading that proves it dead: nothing else may be done before it is taken. */
-function DeadReading({ mostVolts, onDone }: { mostVolts: number; onDone: (volts: number) => void }) {
+function DeadReading({ mostVolts, isNamed, onDone }: DeadReadingProps) {
   const [typed, setTyped] = useState('');
   const volts = Number(typed.replace(',', '.'));
   const given = typed.trim() !== '';
@@ -47,7 +56,7 @@ function DeadReading({ mostVolts, onDone }: { mostVolts: number; onDone: (volts:
       <ActionButton
         label="It is dead"
         look="filled"
-        disabled={!given || problem !== undefined}
+        disabled={!given || !isNamed || problem !== undefined}
         onPress={() => onDone(volts)}
       />
     </View>
@@ -64,6 +73,10 @@ export function NextStep({ step, text, place, plan, onDone, onDiffers }: NextSte
   const hand = useHand();
   const { isRead } = useReadAloud();
   const caution = step.kind === 'off' ? POWER_CAUTION : '';
+  const name = useWriterName();
+  // A lock belongs to somebody: it has a name.
+  const [asksName] = useState(() => name === '' && isGate(step));
+  const isNamed = name !== '' || !isGate(step);
   return (
     <View
       ref={goal}
@@ -84,12 +97,24 @@ export function NextStep({ step, text, place, plan, onDone, onDiffers }: NextSte
           {caution}
         </AppText>
       ) : null}
+      {asksName ? (
+        <>
+          <AppText kind="small">Your name goes with the lock. Enter it once on this device.</AppText>
+          <Writer />
+        </>
+      ) : null}
       {step.kind === 'dead' ? (
-        <DeadReading key={step.id} mostVolts={step.mostVolts ?? 1} onDone={onDone} />
+        <DeadReading key={step.id} mostVolts={step.mostVolts ?? 1} isNamed={isNamed} onDone={onDone} />
       ) : (
         <View style={[styles.row, hand]}>
           {isRead ? null : (
-            <ActionButton label="Done" look="filled" onPress={() => onDone()} style={styles.grow} />
+            <ActionButton
+              label="Done"
+              look="filled"
+              disabled={!isNamed}
+              onPress={() => onDone()}
+              style={styles.grow}
+            />
           )}
           {step.conductor ? (
             <ActionButton label="Not as planned" onPress={onDiffers} style={styles.grow} />
@@ -98,7 +123,7 @@ export function NextStep({ step, text, place, plan, onDone, onDiffers }: NextSte
       )}
       <Aloud
         text={`At ${place}: ${text}. ${caution}`}
-        {...(step.kind !== 'dead' && { onDone: () => onDone() })}
+        {...(step.kind !== 'dead' && isNamed && { onDone: () => onDone() })}
       />
     </View>
   );

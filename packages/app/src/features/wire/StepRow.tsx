@@ -1,20 +1,24 @@
 import { View } from 'react-native';
-import type { Done, Plan, Step } from '@zygostat/core/wire';
-import { format } from 'date-fns/format';
+import type { Plan, Step, Ticked } from '@zygostat/core/wire';
 import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { AppText, Tap } from '../../basics';
 import { StepFacts } from './StepFacts';
+import { whenText } from './when';
 
 interface StepRowProps {
   step: Step;
   text: string;
   plan: Pick<Plan, 'before' | 'after'>;
-  done: Done | undefined;
+  done: Ticked | undefined;
   /** Everything it waits for is done. */
   ready: boolean;
   onTick: () => void;
 }
+
+/** Who did it and when, and what was read. */
+const doneText = ({ by, at, volts }: Ticked): string =>
+  [by, whenText(at), volts === undefined ? '' : `read ${volts} V`].filter((part) => part !== '').join(', ');
 
 /** One step of the list, ticked as it is done; a step whose gate is not passed cannot be. */
 export function StepRow({ step, text, plan, done, ready, onTick }: StepRowProps) {
@@ -38,13 +42,7 @@ export function StepRow({ step, text, plan, done, ready, onTick }: StepRowProps)
       />
       <View style={styles.text}>
         <AppText {...(done && { color: t.mute })}>{text}</AppText>
-        {done ? (
-          <AppText kind="small">
-            {`${format(new Date(done.at), 'HH:mm')}${done.volts === undefined ? '' : `, read ${done.volts} V`}`}
-          </AppText>
-        ) : (
-          <StepFacts step={step} plan={plan} />
-        )}
+        {done ? <AppText kind="small">{doneText(done)}</AppText> : <StepFacts step={step} plan={plan} />}
       </View>
     </Tap>
   );

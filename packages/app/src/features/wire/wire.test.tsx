@@ -4,9 +4,12 @@ import { findConductor, findDevice, lift } from '@zygostat/core/circuit';
 import { planSwap } from '@zygostat/core/plan';
 import { furnaceAirConditioner } from '@zygostat/core/systems';
 import type { Plan } from '@zygostat/core/wire';
+import { PLAN_VERSION } from '@zygostat/core/wire';
 import { useAppSelector } from '../../store';
 import { planDocument } from '../plan/document';
-import { edited, opened, takeUp } from '../circuit/slice';
+import { openedAs } from '../circuit/saving';
+import { edited, takeUp } from '../circuit/slice';
+import { writerNamed } from '../record/slice';
 import { settingsChosen } from '../settings/slice';
 import { renderWithStore } from '../../testing/render';
 import { serveRoutes } from '../../testing/server';
@@ -22,9 +25,10 @@ jest.mock('../../basics/pickFile', () => ({ pickFile: () => mockPicked() }));
 const before = furnaceAirConditioner('Wire', false);
 const wish = { device: 'stat', terminals: 'five', supply: 'both' } as const;
 const plan: Plan = {
-  version: 1,
+  version: PLAN_VERSION,
+  id: 'plan-1',
   before,
-  done: {},
+  events: [],
   ...planOf(planSwap(before, wish)!.options[0]!, wish),
 };
 
@@ -40,7 +44,8 @@ function open(papers = false) {
   const { store, screen } = renderWithStore(<Host papers={papers} />);
   act(() => {
     store.dispatch(takeUp(before));
-    store.dispatch(opened({ jobId: 'job', base: 1 }));
+    store.dispatch(openedAs('job', { number: 1, value: before }));
+    store.dispatch(writerNamed('Ada Quill'));
     store.dispatch(planDocument.opened({ jobId: 'job', base: 0, value: plan }));
   });
   const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
@@ -73,7 +78,7 @@ beforeEach(() => {
   localStorage.clear();
   serveRoutes({
     'POST /api/jobs/job/revisions': () => ({ status: 201, body: { number: 2 } }),
-    'PUT /api/jobs/job/plan': () => ({ body: { number: 1 } }),
+    'PUT /api/jobs/job/plan': () => ({ body: { number: 1, latest: 1 } }),
     'POST /api/jobs/job/schedule': () => ({
       status: 422,
       body: {

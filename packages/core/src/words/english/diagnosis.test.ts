@@ -52,7 +52,7 @@ test('a step says where the probes go or what to look at, an answer what it woul
   const whereabouts = { station: 'hall', open: [], state: 'cool' };
   const cold = { type: 'air', state: 'cool', air: 'plain' } as const;
   const observed = [{ id: 'a', at: '2026-11-27T10:00:00.000Z', observation: cold }];
-  const { steps, left } = followDiagnosis(dictionary, { version: 1, observed, whereabouts });
+  const { steps, left } = followDiagnosis(dictionary, { observed, whereabouts });
   for (const { step, choices } of steps) {
     expect(stepText(names, step)).toMatch(/^(Red on|Look at|See what runs|What does|Power off)/);
     for (const choice of choices) {

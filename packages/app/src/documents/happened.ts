@@ -1,0 +1,126 @@
+/** Whatever happens to what waits: it goes through the core's `step`, and what is to be done about it is done here. */
+import { nanoid } from '@reduxjs/toolkit';
+import type { Delivered, Effect, SyncEvent, Word } from '@zygostat/core/sync';
+import { keyOf, step } from '@zygostat/core/sync';
+import { told } from '../store/notice';
+import { pauseAfter } from './again';
+import { askedOf } from './asked';
+import { erase, lay } from './keep';
+import type { Dispatch } from './senders';
+import { documentSender, sortsKnown, toldSender } from './senders';
+import { stepped, syncIn } from './slice';
+
+/** Changes in quick succession are sent as one, ms. */
+const SETTLE_MS = 300;
+
+const SAID: Readonly<Record<Exclude<Word, 'put-together' | 'not-taken'>, string>> = {
+  'no-answer': 'No answer: it is kept here and sent when there is',
+  behind: 'Kept here, and sent after what was done before it',
+  'no-room': 'No answer, and this browser has no room to keep it: leave this page open until it is sent',
+};
+
+const TOGETHER: Readonly<Record<string, string>> = {
+  circuit: 'Somebody else changed this job too: both changes are in. Prove it again before power',
+  survey: 'Somebody else worked on the survey too: both changes are in.',
+  plan: 'Somebody else worked on this list too: everything either of you ticked or took back counts.',
+  diagnosis: 'Somebody else looked for the fault too: everything you both saw counts.',
+  building: 'Somebody else wrote on this building too: both changes are in.',
+};
+
+/** Who waits to hear what becomes of something, by its key. */
+const listeners = new Map<string, (outcome: Delivered) => void>();
+
+type Run = { dispatch: Dispatch; getState: () => unknown };
+
+/** Something happened: what waits is changed by it, and what follows is done. */
+export const happened =
+  (event: SyncEvent) =>
+  (dispatch: Dispatch, getState: () => unknown): void => {
+    const { state, effects } = step(sortsKnown(), syncIn(getState()), event);
+    dispatch(stepped(state));
+    for (const effect of effects) take(effect, { dispatch, getState });
+  };
+
+function say({ word, detail = '' }: Extract<Effect, { type: 'say' }>): string {
+  if (word === 'not-taken') return `Not taken: ${detail}`;
+  if (word === 'put-together')
+    return TOGETHER[detail] ?? 'Somebody else changed this too: both changes are in.';
+  return SAID[word];
+}
+
+function take(effect: Effect, { dispatch, getState }: Run): void {
+  switch (effect.type) {
+    case 'write': {
+      const { item } = effect;
+      const key = keyOf(item);
+      void lay(item).then((isKept) =>
+        dispatch(happened({ type: 'written', key, version: item.version, isKept })),
+      );
+      return;
+    }
+    case 'erase':
+      return void erase(effect);
+    case 'save': {
+      const { lane, name, id, draft } = effect;
+      void documentSender(name)!
+        .save(dispatch, id, draft)
+        .then((outcome) => dispatch(happened({ type: 'saved', lane, outcome, save: nanoid() })));
+      return;
+    }
+    case 'tell': {
+      const { lane, items, isMore } = effect;
+      void toldSender(items[0]!.name)!
+        .tell(dispatch, items, isMore)
+        .then((outcome) => dispatch(happened({ type: 'told', lane, outcome })));
+      return;
+    }
+    case 'wait': {
+      const { lane, tries } = effect;
+      const pause = tries === 'settle' ? SETTLE_MS : pauseAfter(tries);
+      setTimeout(() => dispatch(happened({ type: 'due', lane })), pause);
+      return;
+    }
+    case 'show':
+      return documentSender(effect.name)!.show(dispatch, getState, effect.id, effect.saved);
+    case 'progress':
+      return documentSender(effect.name)!.progress(dispatch, getState, effect.id, effect.progress);
+    case 'ask': {
+      const { name, id, clashes } = effect;
+      const found = syncIn(getState()).items[keyOf({ name: askedOf(name), id })];
+      const value = [...((found?.value ?? []) as unknown[]), ...clashes];
+      dispatch(happened({ type: 'put', name: askedOf(name), id, owner: id, value, at: Date.now() }));
+      return;
+    }
+    case 'read':
+      return void dispatch(readAnew(effect.name, effect.id));
+    case 'delivered':
+      listeners.get(effect.key)?.(effect.outcome);
+      listeners.delete(effect.key);
+      return;
+    case 'say':
+      dispatch(told(say(effect)));
+  }
+}
+
+/** Reads the newest of a document and shows it, with what is not sent yet on top. */
+export const readAnew =
+  (name: string, id: string) =>
+  async (dispatch: Dispatch, getState: () => unknown): Promise<boolean> => {
+    const newest = await documentSender(name)!.newest(dispatch, getState, id);
+    dispatch(happened({ type: 'read', name, id, newest, save: nanoid() }));
+    return newest !== null;
+  };
+
+/** Puts something to be told, and resolves when it is known what became of it. */
+export const delivered =
+  (put: Omit<Extract<SyncEvent, { type: 'put' }>, 'type' | 'at' | 'isAsked'>) =>
+  (dispatch: Dispatch): Promise<Delivered> =>
+    new Promise((resolve) => {
+      const key = keyOf(put);
+      const before = listeners.get(key);
+      listeners.set(key, (outcome) => {
+        before?.(outcome);
+        resolve(outcome);
+      });
+      dispatch(happened({ type: 'put', ...put, at: Date.now(), isAsked: true }));
+    });
