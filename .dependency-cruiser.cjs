@@ -4,6 +4,7 @@ const APP = 'packages/app/src';
 
 /** Core folders from the bottom up: each may import only those before it. */
 const CORE_ORDER = [
+  'validation',
   'standards',
   'air',
   'devices',

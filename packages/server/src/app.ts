@@ -19,6 +19,9 @@ import { liveRoutes, tellingOf } from './live/routes';
 import type { Draw } from './papers';
 import { drawHere } from './papers';
 import { wirelessLinkRoutes } from './wireless-link/routes';
+import { holdBounds } from './bounds';
+import type { ReadBundle } from './bundle/aside';
+import { readHere } from './bundle/aside';
 import { ownFields, plainQuery } from './plain';
 import { problemHandler, sendProblem, unknownRoute } from './problem';
 import { bundleRoutes } from './routes/bundles';
@@ -48,9 +51,16 @@ export interface AppOptions {
   authority?: string | null;
   /** Who draws what is printed; this thread unless told. */
   draw?: Draw;
+  /** Who reads bundles; this thread unless told. */
+  read?: ReadBundle;
 }
 
+/** Of somebody who belongs here; of a stranger what it takes to sign in. */
 const BODY_LIMIT = '2mb';
+const STRANGER_LIMIT = '4kb';
+
+const bodies = (limit: string) =>
+  express.json({ limit, reviver: ownFields, verify: (_request, _response, text) => holdBounds(text) });
 
 /** The whole server as an Express application. */
 export function createApp({
@@ -61,6 +71,7 @@ export function createApp({
   reach = ALONE,
   authority = null,
   draw = drawHere,
+  read = readHere,
 }: AppOptions) {
   const app = express();
   const { crew, transport } = reach;
@@ -112,11 +123,14 @@ export function createApp({
     response.set('Cache-Control', 'no-store');
     next();
   });
-  api.use(express.json({ limit: BODY_LIMIT, reviver: ownFields }));
+  if (crew) api.use(readWho(db));
+  const [whole, small] = [bodies(BODY_LIMIT), bodies(STRANGER_LIMIT)];
+  api.use((request, response, next) =>
+    crew && !whoOf(response) ? small(request, response, next) : whole(request, response, next),
+  );
   api.get('/health', (_request, response) => {
     response.json({ status: 'ok' });
   });
-  if (crew) api.use(readWho(db));
   api.get('/me', (_request, response) => {
     response.json(crew ? { crew, person: whoOf(response)?.person ?? null, empty: isEmpty(db) } : { crew });
   });
@@ -135,7 +149,7 @@ export function createApp({
     foundRoutes(db),
     recordRoutes(db),
     reportRoutes(db, draw),
-    bundleRoutes(db),
+    bundleRoutes(db, read),
     benchMeterRoutes(db),
     firePanelRoutes(db),
     wirelessLinkRoutes(db),

@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
 import { certificateOf } from './crew/certificate';
 import { SettingError, readReach } from './crew/reach';
+import { readAside, readHere } from './bundle/aside';
 import { openDatabase } from './db/open';
 import { loadDemo } from './demo';
 import { listen } from './listen';
@@ -41,7 +42,8 @@ const { db, close } = openDatabase(join(data, 'zygostat.sqlite'), join(root, 'pa
 loadDemo(db);
 
 // Beside the bundle this is in; there is none while files are translated as they are read (`npm run dev`).
-const thread = fileURLToPath(new URL('./papers/thread.mjs', import.meta.url));
+const threadOf = (folder: string) => fileURLToPath(new URL(`./${folder}/thread.mjs`, import.meta.url));
+const [papers, bundles] = [threadOf('papers'), threadOf('bundle')];
 
 const requestsPerMinute = Number(process.env.ZYGOSTAT_REQUESTS_PER_MINUTE ?? 600);
 const app = createApp({
@@ -51,7 +53,8 @@ const app = createApp({
   requestsPerMinute,
   reach,
   authority: certificate?.authority ?? null,
-  draw: existsSync(thread) ? drawAside(thread) : drawHere,
+  draw: existsSync(papers) ? drawAside(papers) : drawHere,
+  read: existsSync(bundles) ? readAside(bundles) : readHere,
 });
 const { server, says } = await listen({ app, db, reach, port, certificate }).catch((error: Error) =>
   end(`Cannot listen on port ${port}: ${error.message}. Set ZYGOSTAT_PORT to a free one.`),

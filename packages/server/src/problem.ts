@@ -37,30 +37,60 @@ export const invalid = (problems: readonly FieldProblem[]): ProblemDetails => ({
   problems,
 });
 
-/** Errors of the body parser carry a type and a status. */
-const isParserError = (error: unknown): error is { type: string; status: number; limit?: number } =>
-  typeof error === 'object' && error !== null && 'type' in error && 'status' in error;
+/** Errors of the body parser carry a status; most of them a type. */
+const isParserError = (error: unknown): error is { type?: string; status: number; limit?: number } =>
+  error instanceof Error && 'status' in error && typeof error.status === 'number';
+
+/** What the body parser has against a body, by its type. */
+const PARSER: Readonly<Record<string, string>> = {
+  'entity.parse.failed': 'The body is not valid JSON, or has a field named like a part of every object.',
+  'encoding.unsupported': 'The body must be plain, gzip, deflate or br.',
+  'charset.unsupported': 'The body must be in UTF-8.',
+  'request.aborted': 'The body did not arrive whole.',
+  'request.size.invalid': 'The body is not as long as its header says.',
+};
+
+/** "2 MB", "4 kB". */
+const sizeText = (bytes: number): string =>
+  bytes >= 1024 * 1024 ? `${Math.round(bytes / 1024 / 1024)} MB` : `${Math.round(bytes / 1024)} kB`;
+
+function parserProblem({
+  type = '',
+  status,
+  limit = 0,
+}: {
+  type?: string;
+  status: number;
+  limit?: number;
+}): ProblemDetails {
+  if (type === 'entity.too.large')
+    return {
+      status: 413,
+      title: 'Too large',
+      detail: `The body is larger than ${sizeText(limit)}, the most that is taken here.`,
+    };
+  return {
+    status,
+    title: 'Not readable',
+    detail: PARSER[type] ?? 'The body cannot be read: it may be damaged.',
+  };
+}
 
 function describe(error: unknown): ProblemDetails {
   if (error instanceof Problem) return error.details;
   if (error instanceof CircuitError)
     return invalid(error.problems.map(({ path, message }) => ({ path: `circuit.${path}`, message })));
   if (error instanceof ValidationError) return invalid(problemsOf(error, 'body'));
-  if (isParserError(error) && error.type === 'entity.too.large')
-    return {
-      status: 413,
-      title: 'Too large',
-      detail: `The body is larger than ${Math.round((error.limit ?? 0) / 1024 / 1024)} MB, the most that is taken here.`,
-    };
-  if (isParserError(error) && error.status >= 400 && error.status < 500)
-    return {
-      status: error.status,
-      title: 'Not readable',
-      detail: 'The body is not valid JSON in UTF-8, or has a field named like a part of every object.',
-    };
+  if (isParserError(error) && error.status === 404)
+    return { status: 404, title: 'Not found', detail: 'There is no such file.' };
+  if (isParserError(error) && error.status >= 400 && error.status < 500) return parserProblem(error);
   if (error instanceof URIError)
     return { status: 400, title: 'Not readable', detail: 'The address holds a malformed escape.' };
-  return { status: 500, title: 'Failed', detail: 'The server could not do this. Nothing was changed.' };
+  return {
+    status: 500,
+    title: 'Failed',
+    detail: 'The server failed. Look whether it was done before you do it again.',
+  };
 }
 
 /** Last in the chain: every error leaves as a problem. */

@@ -4,6 +4,7 @@ import type { ScheduleMode } from '@zygostat/core/formats';
 import { METER_MODES } from '@zygostat/core/network';
 import { METER_OHMS } from '@zygostat/core/standards';
 import { TEMPLATES } from '@zygostat/core/systems';
+import { listOf } from '@zygostat/core/validation';
 import * as yup from 'yup';
 import { JOB_STATES } from './db/schema';
 import { Problem, invalid } from './problem';
@@ -167,12 +168,7 @@ const share = () =>
   yup.number().strict().min(0, 'must be at least 0').max(1, 'must be at most 1').required('is required');
 
 export const pinsSchema = body({
-  pins: yup
-    .array()
-    .strict()
-    .of(body({ x: share(), y: share(), terminal: point() }))
-    .max(60, 'must have at most 60 entries')
-    .required('is required'),
+  pins: listOf(body({ x: share(), y: share(), terminal: point() }), 60).required('is required'),
 });
 
 export const listQuerySchema = yup.object({

@@ -2,6 +2,7 @@
  * What one machine carries: a hundred people at once on a database of years, through the server itself over loopback; and whether
  * everything that was acknowledged is there. People act and then think, as people do: what is measured is how long they wait.
  */
+import { hostileBodies } from '../../../packages/server/src/testing/hostile';
 import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -136,6 +137,35 @@ async function searched({ url }: Running): Promise<number> {
   return Math.max(...worst);
 }
 
+/** Asked so often meanwhile, ms. */
+const ASK_MS = 10;
+
+/** The longest that anybody else waits while bodies made to keep the server busy come in, ms. */
+async function hostileWait(url: string): Promise<{ worst: number; bodies: number; megabytes: number }> {
+  const [{ id, siteId }] = (await (await fetch(`${url}/api/jobs?search=`)).json()) as [
+    { id: string; siteId: string },
+  ];
+  const bodies = hostileBodies(id, siteId);
+  let [worst, isOver] = [0, false];
+  const others = async () => {
+    while (!isOver) {
+      const began = performance.now();
+      await (await fetch(`${url}/api/health`)).arrayBuffer();
+      worst = Math.max(worst, performance.now() - began);
+      await new Promise((resolve) => setTimeout(resolve, ASK_MS));
+    }
+  };
+  const asking = others();
+  for (const { method, path, type, body } of bodies)
+    await (
+      await fetch(url + path, { method, headers: { 'Content-Type': type }, body: body as BodyInit })
+    ).arrayBuffer();
+  isOver = true;
+  await asking;
+  const bytes = bodies.reduce((sum, { body }) => sum + body.length, 0);
+  return { worst, bodies: bodies.length, megabytes: Math.round(bytes / 1e6) };
+}
+
 async function main(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'zygostat-load-'));
   const bytes = fill(folder);
@@ -148,6 +178,15 @@ async function main(): Promise<void> {
       'ms',
       `the slowest of ${SEARCHES.length} searches, median of ${TIMES}, one person, ${size}; aim 100`,
     );
+    const resting = memoryOf(server.pid);
+    const hostile = await hostileWait(server.url);
+    report(
+      'hostile_body_wait_ms',
+      hostile.worst,
+      'ms',
+      `the longest anybody else waits while ${hostile.bodies} bodies made to keep the server busy come in (${hostile.megabytes} MB); aim 250`,
+    );
+    report('hostile_memory_mb', memoryOf(server.pid), 'MB', `after them; ${Math.round(resting)} before`);
     const tally: Tally = {
       times: { save: [], reading: [], entry: [], photo: [], open: [], list: [] },
       acknowledged: [],

@@ -1,5 +1,6 @@
 /** What a site holds: its units, the detectors, stations and thermostats that hang on one another, and what moves its air. */
 import * as yup from 'yup';
+import { ALL_FAULTS, listOf } from '../validation';
 import type { Problem } from '../circuit';
 import { problemsOf } from '../circuit';
 
@@ -116,14 +117,10 @@ const among = (options: readonly string[]) =>
 const unknown = ({ unknown: fields }: { unknown: string }) => `has unknown field ${fields}`;
 const shape = <S extends yup.ObjectShape>(fields: S) => yup.object(fields).strict().noUnknown(unknown);
 const list = (fields: yup.ObjectShape) =>
-  yup
-    .array()
-    .strict()
-    .of(shape(fields))
-    .max(MOST, `must have at most ${MOST} entries`)
+  listOf(shape(fields), MOST)
     .required('is required')
     .test('ids', 'must each have an id of its own', (given) => {
-      const ids = (given ?? []).map((one) => (one as { id?: unknown }).id);
+      const ids = (given ?? []).map((one) => (one as { id?: unknown } | null)?.id);
       return new Set(ids).size === ids.length;
     });
 
@@ -217,7 +214,7 @@ function dangling({ units, detectors, stations, thermostats }: Building): Proble
 /** Problems of what should be a building; none when it is one. */
 export function buildingProblems(given: unknown): Problem[] {
   try {
-    buildingSchema.validateSync(given, { abortEarly: false, strict: true });
+    buildingSchema.validateSync(given, ALL_FAULTS);
     return dangling(given as Building);
   } catch (error) {
     if (!(error instanceof yup.ValidationError)) throw error;

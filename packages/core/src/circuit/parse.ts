@@ -1,6 +1,7 @@
 import { marksOf } from './terminals';
 import type { Schema } from 'yup';
 import { ValidationError } from 'yup';
+import { ALL_FAULTS } from '../validation';
 import type { FieldSet } from '../devices';
 import { complaint, fill, findKind } from '../devices';
 import type { Problem } from './problem';
@@ -19,7 +20,7 @@ export class CircuitError extends Error {
 function shapeProblems(input: unknown, schema: Schema = circuitSchema, whole = 'document'): Problem[] {
   if (typeof input !== 'object' || input === null) return [{ path: whole, message: 'must be a JSON object' }];
   try {
-    schema.validateSync(input, { abortEarly: false, strict: true });
+    schema.validateSync(input, ALL_FAULTS);
     return [];
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;

@@ -1,4 +1,5 @@
 import * as yup from 'yup';
+import { listOf } from '../validation';
 import { COLOUR_CODES, GAUGES } from '../standards';
 import { FORMAT, LINK_KINDS, STATION_KINDS, VERSION } from './types';
 
@@ -51,8 +52,7 @@ const record = <Fields extends yup.ObjectShape>(fields: Fields) =>
     .strict()
     .noUnknown(({ unknown }: { unknown: string }) => `has unknown field ${unknown}`)
     .required('is required');
-const list = <T>(of: yup.Schema<T>, max: number) =>
-  yup.array().strict().of(of).max(max, `must have at most ${max} entries`).required('is required');
+const list = <T>(of: yup.Schema<T>, max: number) => listOf(of, max).required('is required');
 
 /** Values of params and settings: checked against the device kind afterwards. */
 const values = () =>

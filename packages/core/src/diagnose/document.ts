@@ -1,6 +1,7 @@
 /** The diagnosis of a job as it is kept: what was observed, and where the person stands. */
 import type { Problem } from '../circuit';
 import * as yup from 'yup';
+import { ALL_FAULTS, listOf } from '../validation';
 import type { Whereabouts } from './costs';
 import type { Observation } from './observation';
 import { SIGHTS } from './observation';
@@ -164,21 +165,18 @@ const observationSchema = yup.lazy((given: unknown) => {
 });
 
 const observations = () =>
-  yup
-    .array()
-    .strict()
-    .max(MOST_OBSERVED, `must have at most ${MOST_OBSERVED} entries`)
-    .of(
-      shape({
-        id: word(),
-        at: yup
-          .string()
-          .strict()
-          .required('is required')
-          .matches(/^\d{4}-\d\d-\d\dT/, 'must be an ISO time'),
-        observation: observationSchema,
-      }),
-    );
+  listOf(
+    shape({
+      id: word(),
+      at: yup
+        .string()
+        .strict()
+        .required('is required')
+        .matches(/^\d{4}-\d\d-\d\dT/, 'must be an ISO time'),
+      observation: observationSchema,
+    }),
+    MOST_OBSERVED,
+  );
 
 const MOST_PEOPLE = 50;
 
@@ -204,7 +202,7 @@ const diagnosisSchema = shape({
     .required('is required'),
   observed: observations().required('is required'),
   before: observations(),
-  ignored: yup.array().strict().of(word()).max(MOST_OBSERVED, `must have at most ${MOST_OBSERVED} entries`),
+  ignored: listOf(word(), MOST_OBSERVED),
   pairs: yup.boolean().strict(),
   unsurveyed: yup.boolean().strict(),
   telephone: yup.boolean().strict(),
@@ -212,7 +210,7 @@ const diagnosisSchema = shape({
   whereabouts: byPerson(
     shape({
       station: word(),
-      open: yup.array().strict().of(word()).max(100, 'must have at most 100 entries').required('is required'),
+      open: listOf(word(), 100).required('is required'),
       state: state(),
     }),
   ),
@@ -221,7 +219,7 @@ const diagnosisSchema = shape({
 /** Problems of what should be a diagnosis; none when it is one. */
 export function diagnosisProblems(given: unknown): Problem[] {
   try {
-    diagnosisSchema.validateSync(given, { abortEarly: false, strict: true });
+    diagnosisSchema.validateSync(given, ALL_FAULTS);
     return [];
   } catch (error) {
     if (!(error instanceof yup.ValidationError)) throw error;

@@ -3,6 +3,7 @@
  * them, so that two people who write at once lose nothing. Ids are made where an entry is written.
  */
 import * as yup from 'yup';
+import { ALL_FAULTS, listOf } from '../validation';
 import type { Problem } from '../circuit';
 import type { JacketFunction, Landed } from '../fire';
 import { JACKET_FUNCTIONS } from '../fire';
@@ -147,22 +148,20 @@ const SHAPES: Readonly<Record<Body['type'], () => yup.Schema>> = {
       outcome: among(OUTCOMES),
       text: text(),
       until: moment().nullable().defined('is required, or null'),
-      readings: yup
-        .array()
-        .strict()
-        .max(MOST_READINGS, `must be at most ${MOST_READINGS} readings`)
-        .of(
-          shape({
-            red: word(),
-            black: word(),
-            volts: yup
-              .number()
-              .strict()
-              .required('is required')
-              .min(0, 'must not be negative')
-              .max(MOST_VOLTS, `must be at most ${MOST_VOLTS}`),
-          }),
-        ),
+      readings: listOf(
+        shape({
+          red: word(),
+          black: word(),
+          volts: yup
+            .number()
+            .strict()
+            .required('is required')
+            .min(0, 'must not be negative')
+            .max(MOST_VOLTS, `must be at most ${MOST_VOLTS}`),
+        }),
+        MOST_READINGS,
+        `must be at most ${MOST_READINGS} readings`,
+      ),
     }),
   panel: () =>
     shape({
@@ -185,13 +184,13 @@ const SHAPES: Readonly<Record<Body['type'], () => yup.Schema>> = {
       mark: word(),
       cable: word(),
       device: word(),
-      landed: yup
-        .array()
-        .strict()
+      landed: listOf(
+        shape({ conductor: word(), end: among(['from', 'to']), terminal: word() }),
+        MOST_LANDED,
+        `must be at most ${MOST_LANDED} ends`,
+      )
         .required('is required')
-        .min(1, 'must not be empty')
-        .max(MOST_LANDED, `must be at most ${MOST_LANDED} ends`)
-        .of(shape({ conductor: word(), end: among(['from', 'to']), terminal: word() })),
+        .min(1, 'must not be empty'),
     }),
   identified: () => shape({ type: word(), jacket: word(), does: among(JACKET_FUNCTIONS), text: text() }),
   settled: () => shape({ type: word(), jacket: word(), as: among(JACKET_ENDS), text: text() }),
@@ -216,7 +215,7 @@ const entrySchema = shape({
 /** Problems of what should be an entry; none when it is one. */
 export function entryProblems(given: unknown): Problem[] {
   try {
-    entrySchema.required('must be an entry').validateSync(given, { abortEarly: false, strict: true });
+    entrySchema.required('must be an entry').validateSync(given, ALL_FAULTS);
     return [];
   } catch (error) {
     if (!(error instanceof yup.ValidationError)) throw error;

@@ -2,6 +2,7 @@
 import type { TerminalId } from '../circuit';
 import type { Problem } from '../circuit';
 import * as yup from 'yup';
+import { ALL_FAULTS, listOf } from '../validation';
 import { FEATURES } from './features';
 import type { Answers } from './identify';
 import { COLOUR_CODES } from '../standards';
@@ -48,17 +49,8 @@ const word = () => yup.string().strict().min(1, 'must not be empty').max(60, 'mu
 const runEnd = yup
   .object({
     station: word().required('is required'),
-    terminals: yup
-      .array()
-      .strict()
-      .of(word().required('is required'))
-      .max(MOST_TERMINALS, `must have at most ${MOST_TERMINALS} entries`)
-      .required('is required'),
-    bare: yup
-      .array()
-      .strict()
-      .of(word().required('is required'))
-      .max(MOST_TERMINALS, `must have at most ${MOST_TERMINALS} entries`),
+    terminals: listOf(word().required('is required'), MOST_TERMINALS).required('is required'),
+    bare: listOf(word().required('is required'), MOST_TERMINALS),
   })
   .strict()
   .noUnknown(({ unknown }: { unknown: string }) => `has unknown field ${unknown}`);
@@ -80,18 +72,8 @@ const wire = yup
 
 const unitSchema = yup
   .object({
-    wires: yup
-      .array()
-      .strict()
-      .of(wire)
-      .max(MOST_WIRES, `must have at most ${MOST_WIRES} entries`)
-      .required('is required'),
-    walked: yup
-      .array()
-      .strict()
-      .of(word().required('is required'))
-      .max(MOST_WIRES, `must have at most ${MOST_WIRES} entries`)
-      .required('is required'),
+    wires: listOf(wire, MOST_WIRES).required('is required'),
+    walked: listOf(word().required('is required'), MOST_WIRES).required('is required'),
   })
   .strict()
   .noUnknown(({ unknown }: { unknown: string }) => `has unknown field ${unknown}`)
@@ -120,22 +102,14 @@ const surveySchema = yup
       .noUnknown(({ unknown }: { unknown: string }) => `has unknown question ${unknown}`)
       .required('is required'),
     system: word().nullable().defined('is required, or null'),
-    runs: yup
-      .array()
-      .strict()
-      .of(
-        yup
-          .object({ cable: word().required('is required'), from: runEnd, to: runEnd })
-          .strict()
-          .noUnknown(({ unknown }: { unknown: string }) => `has unknown field ${unknown}`),
-      )
-      .max(MOST_RUNS, `must have at most ${MOST_RUNS} entries`)
-      .required('is required'),
-    seen: yup
-      .array()
-      .strict()
-      .of(word().required('is required'))
-      .max(MOST_SEEN, `must have at most ${MOST_SEEN} entries`),
+    runs: listOf(
+      yup
+        .object({ cable: word().required('is required'), from: runEnd, to: runEnd })
+        .strict()
+        .noUnknown(({ unknown }: { unknown: string }) => `has unknown field ${unknown}`),
+      MOST_RUNS,
+    ).required('is required'),
+    seen: listOf(word().required('is required'), MOST_SEEN),
     unit: unitSchema,
   })
   .strict()
@@ -144,7 +118,7 @@ const surveySchema = yup
 /** Problems of what should be a survey; none when it is one. */
 export function surveyProblems(found: unknown): Problem[] {
   try {
-    surveySchema.validateSync(found, { abortEarly: false, strict: true });
+    surveySchema.validateSync(found, ALL_FAULTS);
     return [];
   } catch (error) {
     if (!(error instanceof yup.ValidationError)) throw error;

@@ -2,6 +2,7 @@
 import type { Circuit, Problem } from '../circuit';
 import { CircuitError, parseCircuit } from '../circuit';
 import * as yup from 'yup';
+import { ALL_FAULTS, listOf } from '../validation';
 import type { ListEvent } from './list-event';
 import { END_REASONS } from './list-event';
 
@@ -57,13 +58,7 @@ const MOST_EVENTS = 5000;
 
 const id = () => text(140);
 const time = () => text(40).matches(/^\d{4}-\d\d-\d\dT/, 'must be an ISO time');
-const ids = () =>
-  yup
-    .array()
-    .strict()
-    .of(id())
-    .max(MOST_EVENTS, `must have at most ${MOST_EVENTS} entries`)
-    .required('is required');
+const ids = () => listOf(id(), MOST_EVENTS).required('is required');
 const volts = () => yup.number().strict().min(0, 'must be 0 or more').max(1000, 'must be at most 1000');
 const shape = <S extends yup.ObjectShape>(fields: S) => yup.object(fields).strict().noUnknown(unknown);
 const stamp = {
@@ -100,15 +95,10 @@ const eventSchema = yup.lazy((given: unknown) => {
 
 /** Items with an id of their own each. */
 const withIds = (of: yup.Schema | typeof eventSchema) =>
-  yup
-    .array()
-    .strict()
-    .max(MOST_EVENTS, `must have at most ${MOST_EVENTS} entries`)
-    .of(of as yup.Schema)
-    .test('ids', 'must each have an id of its own', (given) => {
-      const known = (given ?? []).map((one) => (one as { id?: unknown } | null)?.id);
-      return new Set(known).size === known.length;
-    });
+  listOf(of, MOST_EVENTS).test('ids', 'must each have an id of its own', (given) => {
+    const known = (given ?? []).map((one) => (one as { id?: unknown } | null)?.id);
+    return new Set(known).size === known.length;
+  });
 
 const planSchema = yup
   .object({
@@ -144,7 +134,7 @@ function circuitProblems(found: unknown, under: string): Problem[] {
 /** Problems of what should be a plan; none when it is one. */
 export function planProblems(found: unknown): Problem[] {
   try {
-    const plan = planSchema.validateSync(found, { abortEarly: false, strict: true });
+    const plan = planSchema.validateSync(found, ALL_FAULTS);
     return [...circuitProblems(plan.before, 'before'), ...circuitProblems(plan.after, 'after')];
   } catch (error) {
     if (!(error instanceof yup.ValidationError)) throw error;

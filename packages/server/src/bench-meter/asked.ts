@@ -4,6 +4,7 @@ import { findCable, findConductor, findDevice, hasTerminal } from '@zygostat/cor
 import type { Step } from '@zygostat/core/diagnose';
 import { callStates, stateOf } from '@zygostat/core/diagnose';
 import { METER_MODES } from '@zygostat/core/network';
+import { listOf } from '@zygostat/core/validation';
 import * as yup from 'yup';
 import { Problem, invalid } from '../problem';
 import { body } from '../schemas';
@@ -15,7 +16,7 @@ const MOST_FAULTS = 2;
 
 export const sessionSchema = body({
   job: word(40),
-  faults: yup.array().strict().of(word()).min(1, 'must not be empty').max(MOST_FAULTS, 'must have at most 2'),
+  faults: listOf(word(), MOST_FAULTS).min(1, 'must not be empty'),
   seed: yup.number().strict().integer('must be a whole number').min(0, 'must be 0 or more'),
   noisy: yup.boolean().strict(),
 });

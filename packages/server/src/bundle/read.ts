@@ -5,12 +5,14 @@ import type { Owner } from '@zygostat/core/documents';
 import { documentKinds } from '@zygostat/core/documents';
 import type { Entry } from '@zygostat/core/record';
 import { CHAIN_START, entryProblems } from '@zygostat/core/record';
+import { ALL_FAULTS } from '@zygostat/core/validation';
 import { strFromU8, unzipSync } from 'fflate';
 import { ValidationError } from 'yup';
 import type { InferType, Schema } from 'yup';
 import type { StoredJob } from '../db/bundle';
 import { linkAfter } from '../db/record';
 import { isOurJpeg, readPhotograph } from '../photograph';
+import { holdBounds } from '../bounds';
 import { Problem, invalid } from '../problem';
 import {
   documentsSchema,
@@ -58,6 +60,7 @@ const within = (file: string, problems: readonly FieldProblem[]) =>
 function jsonOf<T>(files: Files, name: string, schema: Schema<T>): T {
   const bytes = files[name];
   if (!bytes) throw notABundle(`${name} is missing.`);
+  holdBounds(bytes);
   let given: unknown;
   try {
     given = JSON.parse(strFromU8(bytes));
@@ -65,7 +68,7 @@ function jsonOf<T>(files: Files, name: string, schema: Schema<T>): T {
     throw notABundle(`${name} is not valid JSON in UTF-8.`);
   }
   try {
-    return schema.validateSync(given, { abortEarly: false, strict: true });
+    return schema.validateSync(given, ALL_FAULTS);
   } catch (error) {
     if (error instanceof ValidationError) throw within(name, problemsOf(error, ''));
     throw error;

@@ -1,5 +1,5 @@
 import express, { Router } from 'express';
-import { readBundle } from '../bundle/read';
+import type { ReadBundle } from '../bundle/aside';
 import { writeBundle } from '../bundle/write';
 import { alreadyHere, jobsOfSite, putIn, takeOut } from '../db/bundle';
 import type { Db } from '../db/open';
@@ -25,7 +25,7 @@ function takeIn(db: Db, stored: Parameters<typeof putIn>[1]): void {
 }
 
 /** A whole job or site out as one file, and in again. */
-export function bundleRoutes(db: Db): Router {
+export function bundleRoutes(db: Db, read: ReadBundle): Router {
   const router = Router();
 
   router.get('/jobs/:id/bundle.zip', (request, response) => {
@@ -56,7 +56,7 @@ export function bundleRoutes(db: Db): Router {
           title: 'Not a bundle',
           detail: 'Send the ZIP file as application/zip.',
         });
-      const stored = await readBundle(request.body);
+      const stored = await read(request.body);
       const here = alreadyHere(
         db,
         stored.map(({ job }) => job.id),

@@ -3,10 +3,11 @@ import { nanoid } from 'nanoid';
 import { writerOf } from '../crew/who';
 import type { Db } from '../db/open';
 import {
+  MOST_PHOTOS,
   addPhoto,
-  countPhotos,
   listPhotos,
   photoBytes,
+  photoStands,
   pinPhoto,
   removePhoto,
   storedPhoto,
@@ -19,7 +20,18 @@ import { findJob } from './find';
 
 /** As sent by a telephone; larger ones are refused before they are read. */
 const PHOTO_LIMIT = '15mb';
-const MOST_PHOTOS = 200;
+
+/** @throws Problem where a photograph cannot be taken in. */
+function refuse(stands: ReturnType<typeof photoStands>): void {
+  if (stands === 'full')
+    throw new Problem({
+      status: 422,
+      title: 'Too many',
+      detail: `A job holds at most ${MOST_PHOTOS} photographs.`,
+    });
+  if (stands === 'elsewhere')
+    throw new Problem({ status: 409, title: 'Taken', detail: 'id is that of a photograph of another job' });
+}
 
 export function photoRoutes(db: Db): Router {
   const router = Router();
@@ -41,19 +53,15 @@ export function photoRoutes(db: Db): Router {
       const { station, id = nanoid(12) } = photoQuerySchema.validateSync(request.query, {
         abortEarly: false,
       });
-      const known = storedPhoto(db, job.id, id);
-      if (known) return response.status(200).json(known);
+      // Before it is drawn anew, which takes a while; and once more when it is stored.
+      const before = photoStands(db, job.id, id);
+      if (before === 'known') return response.status(200).json(find(job.id, id));
+      refuse(before);
       if (!latestRevision(db, job.id)?.circuit.stations.some((one) => one.id === station))
         throw new Problem({
           status: 422,
           title: 'Not valid',
           detail: `station must be one of this job, not "${station}"`,
-        });
-      if (countPhotos(db, job.id) >= MOST_PHOTOS)
-        throw new Problem({
-          status: 422,
-          title: 'Too many',
-          detail: `A job holds at most ${MOST_PHOTOS} photographs.`,
         });
       if (!Buffer.isBuffer(request.body) || request.body.length === 0)
         throw new Problem({
@@ -71,8 +79,9 @@ export function photoRoutes(db: Db): Router {
         by: writerOf(response),
         createdAt: new Date(),
       };
-      addPhoto(db, row);
-      return response.status(201).json(find(job.id, row.id));
+      const stands = addPhoto(db, row);
+      refuse(stands);
+      return response.status(stands === 'known' ? 200 : 201).json(find(job.id, row.id));
     },
   );
 

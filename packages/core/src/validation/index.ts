@@ -1,0 +1,2 @@
+/** What is given to the program, checked within bounds. */
+export { ALL_FAULTS, listOf } from './list';
