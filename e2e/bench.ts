@@ -69,7 +69,15 @@ const named = (name: string): void => {
     localStorage.setItem('zygostat.1.by', JSON.stringify(name));
 };
 
-export const test = base.extend<object, { server: Server }>({
+/** Whoever puts a lock on has a name; where it is asked for has a test of its own. */
+const withName = base.extend({
+  context: async ({ context }, use) => {
+    await context.addInitScript(named, WRITER);
+    await use(context);
+  },
+});
+
+export const test = withName.extend<object, { server: Server }>({
   server: [
     // eslint-disable-next-line no-empty-pattern -- Playwright reads a fixture's needs from this very pattern.
     async ({}, use) => {
@@ -88,8 +96,6 @@ export const test = base.extend<object, { server: Server }>({
   page: async ({ page }, use) => {
     const failures: string[] = [];
     page.on('pageerror', (error) => failures.push(error.message));
-    // Whoever puts a lock on has a name; where it is asked for has a test of its own.
-    await page.addInitScript(named, WRITER);
     await use(page);
     expect(failures, 'no script error on the page').toEqual([]);
   },
@@ -105,7 +111,7 @@ interface Own {
 }
 
 /** A server of its own for a test: nobody else misses it while it is gone. The app may be held by its worker. */
-export const ownTest = base.extend<{ own: Own }>({
+export const ownTest = withName.extend<{ own: Own }>({
   serviceWorkers: 'allow',
   // eslint-disable-next-line no-empty-pattern -- Playwright reads a fixture's needs from this very pattern.
   own: async ({}, use) => {

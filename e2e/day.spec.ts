@@ -38,13 +38,13 @@ async function photograph(page: Page, press: () => Promise<void>, picture: Buffe
 const slowDisk = (context: BrowserContext) =>
   context.addInitScript(() => {
     const { put } = IDBObjectStore.prototype;
-    IDBObjectStore.prototype.put = function (this: IDBObjectStore, value: { kept?: object }, key) {
+    IDBObjectStore.prototype.put = function (this: IDBObjectStore, value: { value?: object }, key) {
       const request = put.call(this, value, key);
       const until = performance.now() + 1000;
       const hold = () => {
         if (performance.now() < until) this.get('nothing').onsuccess = hold;
       };
-      if (value.kept && 'file' in value.kept) hold();
+      if (value.value && 'file' in value.value) hold();
       return request;
     };
   });

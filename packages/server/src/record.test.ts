@@ -128,7 +128,7 @@ test.each<[string, unknown, RegExp]>([
   ['a device there is not', entry({ ...bypassed(), device: 'moon' } as Body), /^body.device must name/],
   [
     'a bypass nobody put in',
-    entry({ type: 'restored', bypass: 'none', proof: 'read', text: '0 V' }),
+    entry({ type: 'restored', bypass: 'none', proof: 'read', text: 'Read 0 V across it' }),
     /^body.bypass must be a bypass of this job/,
   ],
 ])('%s is refused, and nothing is added', async (_what, given, words) => {

@@ -78,6 +78,7 @@ async function fullJob(): Promise<string> {
   await write(id, {
     type: 'tested',
     test: 'dead',
+    meter: 'live-dead-live',
     title: 'Dead',
     outcome: 'as-it-should',
     text: '0.0 V',

@@ -38,9 +38,29 @@ const cleared = (circuit: Circuit, contacts: readonly Contact[]): Circuit => ({
 const jumpered = (circuit: Circuit, contacts: readonly Contact[]): Circuit =>
   contacts.reduce(
     (now, { device, pair }, i) =>
-      addLink(now, { id: `bypass:${device}:${i}`, kind: 'jumper', joins: [...pair] }),
+      addLink(now, { id: `${BYPASS}${device}:${i}`, kind: 'jumper', joins: [...pair] }),
     circuit,
   );
+
+const BYPASS = 'bypass:';
+
+/**
+ * The circuit as it is while safeties are bypassed: a jumper across every contact of each that has terminals for one.
+ *
+ * @param devices - ids of what is bypassed; what is not there is left out.
+ */
+export function withBypasses(circuit: Circuit, devices: readonly string[]): Circuit {
+  const isThere = ({ device, pair }: Contact) =>
+    devices.includes(device) && pair.every((terminal) => hasTerminal(circuit, terminal));
+  const contacts = contactsOf(circuit).filter(isThere);
+  return contacts.length === 0 ? circuit : jumpered(cleared(circuit, contacts), contacts);
+}
+
+/** A circuit without the jumpers that only stand for what is bypassed: as it is recorded. */
+export const withoutBypasses = (circuit: Circuit): Circuit => ({
+  ...circuit,
+  links: circuit.links.filter(({ id }) => !id.startsWith(BYPASS)),
+});
 
 export interface Protection {
   /** Loads it stops by itself, by `device/load`, in some call: they go on while it is bypassed. */

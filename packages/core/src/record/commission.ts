@@ -9,6 +9,7 @@ import { kindOf } from '../devices';
 import type { Network, OperatingPoint } from '../network';
 import { ampsThrough, voltsAcross, voltsBetween } from '../network';
 import type { Asked, Case, Supplied, Trip, Violation } from '../prove';
+import { DEAD_TEST } from './standing';
 import { SEVERITY, asksOf, runCase, runsAgain, supply, tripsOf } from '../prove';
 
 /** Volts to be read between two terminals, of a control circuit. */
@@ -200,7 +201,7 @@ export function commissionOf(circuit: Circuit): CommissionTest[] {
   );
   const dead = pairs.map((pair) => ({ ...pair, volts: 0 }));
   return [
-    { type: 'dead', id: 'dead', readings: dead, wrong: [] },
+    { type: 'dead', id: DEAD_TEST, readings: dead, wrong: [] },
     { type: 'supply', id: 'supply', readings: readAt(rest.point, pairs), wrong: [] },
     ...callTests(supplied, asks),
     ...tripTests(supplied, circuit, asks),

@@ -40,6 +40,8 @@ export type Body =
       text: string;
       until: string | null;
       readings?: TestReading[];
+      /** The meter was tried on something live before and after. */
+      meter?: typeof LIVE_DEAD_LIVE;
     }
   /** A step with the fire panel: who was spoken to, and until when it is on test. */
   | { type: 'panel'; step: PanelStep; who: string; text: string; until: string | null }
@@ -77,6 +79,9 @@ export interface Entry {
   by: string;
   body: Body;
 }
+
+/** How a place is proven dead: a known live point, the place, the live point again (NFPA 70E 120.5, from memory). */
+export const LIVE_DEAD_LIVE = 'live-dead-live';
 
 const MOST_TEXT = 2000;
 const MOST_WORD = 80;
@@ -148,6 +153,7 @@ const SHAPES: Readonly<Record<Body['type'], () => yup.Schema>> = {
       outcome: among(OUTCOMES),
       text: text(),
       until: moment().nullable().defined('is required, or null'),
+      meter: yup.string().strict().oneOf([LIVE_DEAD_LIVE], `must be ${LIVE_DEAD_LIVE}`),
       readings: listOf(
         shape({
           red: word(),

@@ -6,7 +6,8 @@ import { createHash } from 'node:crypto';
 import { addLink } from '../circuit';
 import { compile } from '../network';
 import { insertInSeries } from '../plan';
-import { bypassesIn, contactsOf, protectionWithout } from '../prove';
+import type { Circuit } from '../circuit';
+import { bypassesIn, contactsOf, protectionWithout, prove, withBypasses, withoutBypasses } from '../prove';
 import { TEMPLATES, furnaceAirConditioner, rooftopUnit } from '../systems';
 import type { Body, Entry } from '.';
 import { CHAIN_START, bypassesStillIn, entryProblems, linkText, objectionsTo, standingOf } from '.';
@@ -205,4 +206,59 @@ describe('what stands in for what is common practice', () => {
     expect(switches).toHaveLength(2);
     for (const { id } of switches) expect(protectionWithout(pump, id)!.still).toEqual([]);
   });
+});
+
+describe('what is signed and what is proven', () => {
+  const standing = standingOf([entry(bypassed)]);
+  const against = (given: Entry) => objectionsTo(given, standing).map(({ path }) => path);
+  const dead = (more: object): Body =>
+    ({
+      ...{ type: 'tested', test: 'dead', title: 'Dead', outcome: 'as-it-should', text: '', until: null },
+      ...more,
+    }) as Body;
+  const readings = [{ red: 'board.R', black: 'board.C', volts: 0.3 }];
+
+  test('a bypass belongs to somebody with a name', () => {
+    const other: Body = { ...bypassed, bypass: 'b2' };
+    expect(against(entry(other))).toEqual([]);
+    for (const by of ['Somebody', ' somebody '.replace('s', 'S')])
+      expect(against({ ...entry(other), by })).toEqual(['by']);
+    expect(against({ ...entry(restored), by: 'Somebody' })).toEqual(['by']);
+    expect(against({ ...entry({ type: 'note', text: 'x' }), by: 'Somebody' })).toEqual([]);
+  });
+
+  test('a letter is no proof', () => {
+    expect(against(entry({ ...restored, text: 'x' } as Body))).toEqual(['body.text']);
+  });
+
+  // The live-dead-live order and "dead is a reading" are common practice and NFPA 70E 120.5, from memory.
+  test.each<[string, object, string[]]>([
+    ['no reading', { meter: 'live-dead-live' }, ['body.readings']],
+    [
+      'a reading just above 1 V',
+      { meter: 'live-dead-live', readings: [{ ...readings[0], volts: 1.01 }] },
+      ['body.readings'],
+    ],
+    ['a reading of 1 V', { meter: 'live-dead-live', readings: [{ ...readings[0], volts: 1 }] }, []],
+    ['a meter that was not tried', { readings }, ['body.meter']],
+    ['readings and a meter that was tried', { meter: 'live-dead-live', readings }, []],
+    ['not dead, and said so', { outcome: 'not-so' }, []],
+  ])('dead before anything is touched, with %s', (_what, more, paths) => {
+    expect(entryProblems(entry(dead(more)))).toEqual([]);
+    expect(against(entry(dead(more)))).toEqual(paths);
+  });
+});
+
+test('a recorded bypass is in the model: the float stops nothing, and the proof says so', () => {
+  const good = furnaceAirConditioner('Bypassed');
+  const inForce = withBypasses(good, ['float', 'gone']);
+  const found = (circuit: Circuit) =>
+    prove(circuit)!
+      .findings.filter(({ property }) => property === 'bypassed')
+      .map(({ about }) => about);
+  expect(found(good)).toEqual([]);
+  expect(found(inForce)).toEqual(['float']);
+  // Recorded it stays as it was.
+  expect(withoutBypasses(inForce)).toEqual(good);
+  expect(withBypasses(good, [])).toBe(good);
 });

@@ -1,6 +1,8 @@
 /** How a job stands, from its entries: which bypasses are in, what is left open, whether it is finished. */
 import type { JacketFunction, Landed } from '../fire';
+import { DEAD_VOLTS } from '../standards';
 import type { Body, Entry, JacketEnd, Outcome, TestReading } from './entry';
+import { LIVE_DEAD_LIVE } from './entry';
 import type { PanelStanding } from './panel-steps';
 import { NO_PANEL, afterStep, isOnTest, missingBefore, needsTest } from './panel-steps';
 
@@ -192,7 +194,55 @@ function unfinished(standing: Standing): Objection[] {
  * A bypass is only closed with the proof its entry carries. A job is not finished with one in that nobody took over, with a
  * jacket off, or with the fire panel on test; and with the panel nothing is done out of its order.
  */
-export function objectionsTo({ at, body }: Entry, standing: Standing): Objection[] {
+export function objectionsTo(entry: Entry, standing: Standing): Objection[] {
+  return [...unsigned(entry), ...unproven(entry), ...outOfOrder(entry, standing)];
+}
+
+/** The name of whoever gave none. */
+const NOBODY = 'Somebody';
+const isNamed = (name: string) => name.trim() !== '' && name.trim() !== NOBODY;
+
+/** What is done to a protection, and that a place is dead, is said by somebody with a name. */
+function unsigned({ by, body }: Entry): Objection[] {
+  const answers =
+    body.type === 'bypassed' || body.type === 'restored' || body.type === 'handed-over' || isDeadTest(body);
+  return unless(!answers || isNamed(by), 'by', 'must be your name: this is signed by a person');
+}
+
+/** The test that comes before a hand goes in. */
+export const DEAD_TEST = 'dead';
+
+const isDeadTest = (body: Body): body is Of<'tested'> =>
+  body.type === 'tested' && body.test === DEAD_TEST && body.outcome === 'as-it-should';
+
+/** What was tripped or read, and what happened then, takes at least so many letters. */
+const LEAST_PROOF = 8;
+
+/** A proof says what was seen, and dead is a reading. */
+function unproven({ body }: Entry): Objection[] {
+  if (body.type === 'restored')
+    return unless(
+      body.text.trim().length >= LEAST_PROOF,
+      'body.text',
+      'must say what you tripped or read, and what happened',
+    );
+  if (!isDeadTest(body)) return [];
+  const { readings = [] } = body;
+  return [
+    ...unless(
+      readings.length > 0 && readings.every(({ volts }) => volts <= DEAD_VOLTS),
+      'body.readings',
+      `must be a reading of ${DEAD_VOLTS} V or less at each place`,
+    ),
+    ...unless(
+      body.meter === LIVE_DEAD_LIVE,
+      'body.meter',
+      `must be ${LIVE_DEAD_LIVE}: the meter is tried on something live before and after`,
+    ),
+  ];
+}
+
+function outOfOrder({ at, body }: Entry, standing: Standing): Objection[] {
   const known = (id: string) => standing.bypasses.some((bypass) => bypass.id === id);
   const jacket = (id: string) => standing.jackets.find((one) => one.id === id);
   switch (body.type) {

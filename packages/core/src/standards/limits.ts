@@ -52,3 +52,6 @@ export const METER_ACCURACY = { share: 0.012, volts: 0.3 } as const;
  * memory.
  */
 export const TOUCH_VOLTS = 50;
+
+/** More than this between hot and common is not dead, V: a meter's own noise and coupling stay below, from memory. */
+export const DEAD_VOLTS = 1;

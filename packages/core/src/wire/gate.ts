@@ -4,9 +4,6 @@ import { designationsOf, findDevice, halvesOf, isFedAt, landedOn, otherEnd, spli
 import { contextOf, elementsOf, kindOf } from '../devices';
 import { compile } from '../network';
 
-/** More than this between hot and common is not dead, V: a meter's own noise and coupling stay below, from memory. */
-export const DEAD_VOLTS = 1;
-
 /**
  * Handles where a circuit's power comes in. One further on leaves its own feed live, so it is none of them.
  */

@@ -5,7 +5,6 @@ export type { Card, Landing } from './cards';
 export * from './document';
 export { followPlan } from './follow';
 export type { Followed, PlanView } from './follow';
-export { DEAD_VOLTS } from './gate';
 export { stripMm, tagOf } from './step';
 export type { Step, StepKind } from './step';
 export { stepsOf } from './steps';

@@ -3,7 +3,8 @@ import type { Circuit } from '../circuit';
 import { differenceOf, stationOfEnd } from '../plan';
 import { kindOf } from '../devices';
 import { deviceSteps, linkSteps, setSteps } from './device-steps';
-import { DEAD_VOLTS, chargesOf, openings, testPoints } from './gate';
+import { DEAD_VOLTS } from '../standards';
+import { chargesOf, openings, testPoints } from './gate';
 import { addedSteps, endStep } from './landing-steps';
 import type { PlannedChange, Step } from './step';
 

@@ -15,7 +15,8 @@ import {
   twoTransformerSplit,
 } from '../systems';
 import type { Plan, Step } from '.';
-import { DEAD_VOLTS, PLAN_VERSION, partway, planProblems, planReadIn, stepsOf, ticksOf, walk } from '.';
+import { DEAD_VOLTS } from '../standards';
+import { PLAN_VERSION, partway, planProblems, planReadIn, stepsOf, ticksOf, walk } from '.';
 import { unitStation } from '../unit';
 import { tellTask } from '../testing/tell';
 

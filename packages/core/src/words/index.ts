@@ -2,6 +2,7 @@
 export { changesText, wrongLandingText } from './english/change';
 export { clashSideText, clashTitle } from './english/clash';
 export { documentClashSide, documentClashTitle } from './english/document-clash';
+export { recordedBypassText } from './english/bypass';
 export { shutText } from './english/gate';
 export { discrepancyText } from './english/discrepancy';
 export { methodCautions, methodTitle, partText, runMethodCautions, runMethodTitle } from './english/method';

@@ -60,7 +60,14 @@ function bodyAt(n: number): Body {
         watch: 'Sol',
       };
     case 1:
-      return { type: 'tested', test: 'dead', title: 'Dead', outcome: 'as-it-should', text: '', until: null };
+      return {
+        type: 'tested',
+        test: 'supply',
+        title: '24 V',
+        outcome: 'as-it-should',
+        text: '',
+        until: null,
+      };
     case 2:
       return { type: 'note', text: `Line ${n}` };
     case 3:

@@ -4,6 +4,7 @@ import type { Probes } from '@zygostat/core/network';
 import type { RootState, Store } from '../../store';
 import type { Bench } from './slice';
 import { answered, failed } from './slice';
+import { circuitInForce } from '../circuit/in-force';
 import { theModel } from '../../model/model';
 import { whyOf } from '../../model/whyOf';
 
@@ -32,10 +33,11 @@ function makeRunner(store: Store) {
     elapse = 0;
     const model = theModel();
     const { inputs, world, followed, supply } = bench;
-    if (loaded?.circuit !== circuit || loaded.supply !== supply) {
-      const { mains } = circuit;
-      await model.load({ ...circuit, mains: { ...mains, volts: mains.volts * supply } });
-      loaded = { circuit, supply };
+    const inForce = circuitInForce(store.getState() as RootState)!;
+    if (loaded?.circuit !== inForce || loaded.supply !== supply) {
+      const { mains } = inForce;
+      await model.load({ ...inForce, mains: { ...mains, volts: mains.volts * supply } });
+      loaded = { circuit: inForce, supply };
     }
     const probes = probesOf(bench);
     const answer = await model.ask({ inputs, world, elapse: pass, probes, followed });
@@ -67,8 +69,17 @@ function makeRunner(store: Store) {
 }
 
 /** What the model is asked about: when none of it has changed there is nothing to ask. */
-const askedOf = ({ bench, edits }: RootState) =>
-  [edits.present.circuit, bench.moment, bench.inputs, bench.supply, bench.meter, bench.followed] as const;
+const askedOf = (state: RootState) => {
+  const { bench } = state;
+  return [
+    circuitInForce(state),
+    bench.moment,
+    bench.inputs,
+    bench.supply,
+    bench.meter,
+    bench.followed,
+  ] as const;
+};
 
 const isPending = ({ bench }: RootState) => !bench.paused && (bench.view?.waits.length ?? 0) > 0;
 

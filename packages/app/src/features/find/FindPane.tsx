@@ -6,6 +6,7 @@ import { diagnosisFor, triedIn } from '@zygostat/core/diagnose';
 import { namesIn } from '@zygostat/core/words';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { ActionButton, AppText, Waiting } from '../../basics';
+import { useInForce } from '../circuit/in-force';
 import { LineCaution } from '../job/LineCaution';
 import { Asked } from '../job/Asked';
 import { Unsaved } from '../job/Unsaved';
@@ -53,7 +54,9 @@ function useCounted(diagnosis: Diagnosis, jobId: string): Diagnosis {
   }, [diagnosis, readings, revision]);
 }
 
-function Search({ circuit, diagnosis: own, jobId }: SearchProps) {
+function Search({ circuit: recorded, diagnosis: own, jobId }: SearchProps) {
+  // What is bypassed explains what was seen, too.
+  const circuit = useInForce(recorded);
   const diagnosis = useCounted(own, jobId);
   const dispatch = useAppDispatch();
   const { view, working, failure, again, progress, stop } = useFindView(circuit, diagnosis);

@@ -1,5 +1,6 @@
 import { router } from 'expo-router';
 import type { PropsWithChildren } from 'react';
+import { useEffect } from 'react';
 import { View } from 'react-native';
 import { bypassesStillIn } from '@zygostat/core/record';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -13,6 +14,7 @@ import { CarryAir } from '../link/CarryAir';
 import { Present } from '../live/Present';
 import { Outstanding } from '../outbox/Outstanding';
 import { OnTest } from '../panel/OnTest';
+import { bypassedKnown } from '../record/slice';
 import { useRecord } from '../record/useRecord';
 import { FONTS, sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
@@ -29,12 +31,23 @@ function BackToJobs({ jobId }: { jobId: string }) {
   );
 }
 
+/** Lets the model know what is bypassed: what it computes is of the circuit with it. */
+function useBypassedKnown(devices: readonly string[]): void {
+  const dispatch = useAppDispatch();
+  const known = devices.join();
+  useEffect(() => {
+    dispatch(bypassedKnown(known === '' ? [] : known.split(',')));
+    return () => void dispatch(bypassedKnown([]));
+  }, [dispatch, known]);
+}
+
 /** A safety of this job that is bypassed: seen from every place, until it is out. */
 function HeldOpen({ jobId }: { jobId: string }) {
   const t = useTokens();
   const { standing } = useRecord(jobId);
   const still = bypassesStillIn(standing);
   const circuit = useAppSelector(({ edits }) => edits.present.circuit);
+  useBypassedKnown(still.map(({ device }) => device));
   if (still.length === 0) return null;
   return (
     <HeadBanner

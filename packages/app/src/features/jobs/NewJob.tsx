@@ -3,6 +3,7 @@ import { router } from 'expo-router';
 import { useRef, useState } from 'react';
 import type { Control } from 'react-hook-form';
 import { Controller, useForm } from 'react-hook-form';
+import { useStore } from 'react-redux';
 import { ScrollView, View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
 import type { Circuit } from '@zygostat/core/circuit';
@@ -11,7 +12,9 @@ import { circuitFromJson } from '@zygostat/core/formats';
 import { TEMPLATES } from '@zygostat/core/systems';
 import * as yup from 'yup';
 import { pickFile } from '../../basics/pickFile';
+import type { Store } from '../../store';
 import { useAppDispatch } from '../../store';
+import { startJobs } from '../job/start';
 import { useListSitesQuery } from './api';
 import { jobsOutbox, newJob } from './begun';
 import { ReadBundle } from './ReadBundle';
@@ -91,6 +94,7 @@ export function NewJob() {
   const [problems, setProblems] = useState<readonly string[]>([]);
   const { data: sites } = useListSitesQuery(undefined);
   const dispatch = useAppDispatch();
+  const store = useStore() as unknown as Store;
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const { control, handleSubmit, setValue, formState } = useForm<Answers>({
@@ -98,6 +102,10 @@ export function NewJob() {
     defaultValues: { name: '', site: '' },
   });
 
+  const choose = (chosenNow: Source) => {
+    setSource(chosenNow);
+    setProblems([]);
+  };
   const readCircuit = async () => {
     const picked = await (await pickFile('.json,application/json'))?.text();
     if (picked === undefined) return;
@@ -108,7 +116,7 @@ export function NewJob() {
       if (!(failure instanceof CircuitError)) throw failure;
       // A file that is refused leaves nothing of the one before it.
       setSource((before) => ('circuit' in before ? { survey: true } : before));
-      setProblems(failure.problems.slice(0, 6).map(({ path, message }) => `${path} ${message}`));
+      setProblems(failure.problems.slice(0, 3).map(({ path, message }) => `${path} ${message}`));
     }
   };
   const page = useRef<ScrollView>(null);
@@ -117,6 +125,7 @@ export function NewJob() {
     const begun = newJob(answers, source);
     const { id } = begun.job;
     setBusy(true);
+    await startJobs(store);
     const done = await dispatch(jobsOutbox.deliver(id, begun));
     setBusy(false);
     if (done.type === 'refused') return setTrouble(done.detail);
@@ -149,7 +158,7 @@ export function NewJob() {
             title="Survey it"
             summary="Look, answer a few questions, record the landings: the circuit is built from that."
             chosen={'survey' in source}
-            onPress={() => setSource({ survey: true })}
+            onPress={() => choose({ survey: true })}
           />
           {TEMPLATES.map(({ id, title, summary }) => (
             <Choice
@@ -157,7 +166,7 @@ export function NewJob() {
               title={title}
               summary={summary}
               chosen={chosen === id}
-              onPress={() => setSource({ template: id })}
+              onPress={() => choose({ template: id })}
             />
           ))}
         </View>
@@ -173,16 +182,6 @@ export function NewJob() {
             Read: {source.circuit.name}, {source.circuit.devices.length} devices.
           </AppText>
         ) : null}
-        {problems.length > 0 ? (
-          <View role="alert">
-            <AppText color={t.red}>This file cannot be used:</AppText>
-            {problems.map((problem) => (
-              <AppText key={problem} color={t.red}>
-                · {problem}
-              </AppText>
-            ))}
-          </View>
-        ) : null}
         {trouble ? (
           <View role="alert">
             <AppText color={t.red}>{trouble}</AppText>
@@ -190,6 +189,18 @@ export function NewJob() {
         ) : null}
       </ScrollView>
       <View style={styles.foot}>
+        {problems.length > 0 ? (
+          <View role="alert">
+            <AppText color={t.red}>
+              This file cannot be used. Choose another file, or what stands there.
+            </AppText>
+            {problems.map((problem) => (
+              <AppText key={problem} color={t.red}>
+                · {problem}
+              </AppText>
+            ))}
+          </View>
+        ) : null}
         {missing.length > 0 ? (
           <View role="alert">
             <AppText color={t.red}>{missing.join(' ')}</AppText>
@@ -198,7 +209,8 @@ export function NewJob() {
         <ActionButton
           label={busy ? 'Creating…' : 'Create job'}
           look="filled"
-          disabled={busy}
+          // A file that was refused makes no empty survey: what the job begins with is chosen anew.
+          disabled={busy || problems.length > 0}
           onPress={() => void create()}
           style={styles.create}
         />

@@ -3,9 +3,11 @@ import { useCallback, useState } from 'react';
 import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Finding, Repair } from '@zygostat/core/prove';
-import { isProven } from '@zygostat/core/prove';
+import { bypassesStillIn } from '@zygostat/core/record';
+import { isProven, withoutBypasses } from '@zygostat/core/prove';
 import {
   PROPERTY_WORDS,
+  recordedBypassText,
   caseText,
   changesText,
   namesIn,
@@ -25,6 +27,9 @@ import { Progress } from '../../basics/Progress';
 import { LineCaution } from '../job/LineCaution';
 import { Working } from './Working';
 import { useAside } from './useAside';
+import { useInForce } from '../circuit/in-force';
+import { useRecord } from '../record/useRecord';
+import { whenText } from '../wire/when';
 import { useProof } from './useProof';
 import { goTo } from '../job/address';
 
@@ -86,7 +91,7 @@ function RepairOffer({ circuit, finding, findings }: RepairOfferProps) {
       <ActionButton
         label="Do it in the model"
         look="filled"
-        onPress={() => dispatch(edited({ circuit: repair.circuit, note: text }))}
+        onPress={() => dispatch(edited({ circuit: withoutBypasses(repair.circuit), note: text }))}
       />
     </View>
   );
@@ -99,6 +104,11 @@ function FindingCard({ circuit, jobId, finding, findings }: RepairOfferProps & {
   const ink = { danger: t.red, fault: t.red, caution: t.amber }[finding.severity];
   const names = namesIn(circuit);
   const property = PROPERTY_WORDS[finding.property];
+  const { standing } = useRecord(jobId);
+  const bypass =
+    finding.property === 'bypassed'
+      ? bypassesStillIn(standing).find(({ device }) => device === finding.about)
+      : undefined;
   const see = async () => {
     const { inputs, world } = await askAside((model) => model.stage(circuit, finding.shownBy));
     dispatch(benchOpened({ inputs, world, supply: finding.shownBy.mains }));
@@ -120,14 +130,28 @@ function FindingCard({ circuit, jobId, finding, findings }: RepairOfferProps & {
         <ActionButton label="Why?" pressed={why} onPress={() => setWhy(!why)} />
       </View>
       {why ? <AppText>{property.why}</AppText> : null}
-      <RepairOffer circuit={circuit} finding={finding} findings={findings} />
+      {bypass ? (
+        <>
+          <AppText kind="strong" color={t.red}>
+            {recordedBypassText(names.device(bypass.device), bypass, whenText)}
+          </AppText>
+          <ActionButton
+            label="Record its removal"
+            look="filled"
+            onPress={() => goTo(jobId, 'record', 'open')}
+          />
+        </>
+      ) : (
+        <RepairOffer circuit={circuit} finding={finding} findings={findings} />
+      )}
     </View>
   );
 }
 
 /** The proof of the circuit as it stands, run again by itself when it changes. */
-export function ProofPane({ circuit, jobId }: { circuit: Circuit; jobId: string }) {
+export function ProofPane({ circuit: recorded, jobId }: { circuit: Circuit; jobId: string }) {
   const t = useTokens();
+  const circuit = useInForce(recorded);
   const [explained, setExplained] = useState(false);
   const { circuit: about, done, all, proof, stopped, failure, stop, again } = useProof(circuit);
   const saving = useAppSelector((state) => state.saving);

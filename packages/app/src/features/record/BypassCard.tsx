@@ -12,6 +12,8 @@ import { holderText } from '@zygostat/core/words';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field, Options } from '../../basics';
 import { Protected } from './Protected';
+import { Writer } from './Writer';
+import { useWriterName } from './writer-name';
 
 const HOW = { tripped: 'Tripped by its own means', read: 'Read across its contact' } as const;
 const WORKED: Readonly<Record<ProofKind, string>> = {
@@ -46,6 +48,8 @@ export function BypassCard({ bypass, circuit, names, onWrite }: BypassCardProps)
   const [way, setWay] = useState<'out' | 'over' | null>(null);
   const [proof, setProof] = useState<ProofKind>('tripped');
   const [text, setText] = useState('');
+  const by = useWriterName();
+  const [asksName] = useState(by === '');
   const { id, device, why, since, until } = bypass;
   const known = findDevice(circuit, device) !== undefined;
   const name = known ? names.device(device) : device;
@@ -94,10 +98,11 @@ export function BypassCard({ bypass, circuit, names, onWrite }: BypassCardProps)
             most={way === 'out' ? 2000 : 80}
             onChange={setText}
           />
+          {asksName ? <Writer /> : null}
           <ActionButton
             label={way === 'out' ? 'It works: close it' : `Theirs for ${HANDED_DAYS} days`}
             look="filled"
-            disabled={text.trim() === ''}
+            disabled={by === '' || text.trim() === ''}
             onPress={() => void save()}
           />
           <ActionButton label="Not now" look="plain" onPress={close} />

@@ -9,10 +9,10 @@ import { kindOf } from '@zygostat/core/devices';
 import type { Body } from '@zygostat/core/record';
 import { contactsOf } from '@zygostat/core/prove';
 import type { Names } from '@zygostat/core/words';
-import { useAppSelector } from '../../store';
 import { ActionButton, AppText, BottomSheet, Field, Options } from '../../basics';
 import { Protected } from './Protected';
 import { Writer } from './Writer';
+import { useWriterName } from './writer-name';
 import { sheet } from '../../theme';
 
 const WHY = {
@@ -44,7 +44,7 @@ interface BypassSheetProps {
 
 /** Records a bypass: which safety, why, until when, and who watches meanwhile. */
 export function BypassSheet({ circuit, names, device: given, onWrite, onClose }: BypassSheetProps) {
-  const by = useAppSelector(({ record }) => record.by);
+  const by = useWriterName();
   const [device, setDevice] = useState(given);
   const [why, setWhy] = useState<keyof typeof WHY>('prove');
   const [until, setUntil] = useState<keyof typeof UNTIL>('hour');
@@ -64,7 +64,7 @@ export function BypassSheet({ circuit, names, device: given, onWrite, onClose }:
       device: device!,
       why: WHY[why],
       until: untilOf(until, new Date()).toISOString(),
-      watch: watch.trim() || by.trim() || 'Whoever stands here',
+      watch: watch.trim() || by,
     };
     if (await onWrite(body)) onClose();
   };
@@ -96,7 +96,7 @@ export function BypassSheet({ circuit, names, device: given, onWrite, onClose }:
       <ActionButton
         label="It is in: record it"
         look="filled"
-        disabled={leaves && watch.trim() === ''}
+        disabled={by === '' || (leaves && watch.trim() === '')}
         onPress={() => void put()}
       />
     </BottomSheet>

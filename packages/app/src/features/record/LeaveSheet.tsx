@@ -4,6 +4,8 @@ import { useTokens } from '../../theme';
 import { ActionButton, AppText, BottomSheet, Field } from '../../basics';
 import { useWrite } from './useRecord';
 import { goTo } from '../job/address';
+import { Writer } from './Writer';
+import { useWriterName } from './writer-name';
 
 interface LeaveSheetProps {
   jobId: string;
@@ -19,6 +21,8 @@ export function LeaveSheet({ jobId, left, labels, onLeave, onClose }: LeaveSheet
   const t = useTokens();
   const write = useWrite(jobId);
   const [to, setTo] = useState('');
+  const by = useWriterName();
+  const [asksName] = useState(by === '');
   const handOver = async () => {
     for (const { id, until } of left)
       if (!(await write({ type: 'handed-over', bypass: id, to: to.trim(), until }))) return;
@@ -37,10 +41,11 @@ export function LeaveSheet({ jobId, left, labels, onLeave, onClose }: LeaveSheet
           goTo(jobId, 'record', 'open');
         }}
       />
+      {asksName ? <Writer /> : null}
       <Field label="Who watches while you are away" value={to} most={80} onChange={setTo} />
       <ActionButton
         label="They watch it: leave"
-        disabled={to.trim() === ''}
+        disabled={by === '' || to.trim() === ''}
         onPress={() => void handOver()}
       />
       <ActionButton label="I stay with it: only to the list" look="plain" onPress={onLeave} />

@@ -4,6 +4,8 @@ import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import { expectedRange } from '@zygostat/core/behaviour';
 import type { Body, CommissionTest, ExpectedVolts, Outcome } from '@zygostat/core/record';
+import { LIVE_DEAD_LIVE } from '@zygostat/core/record';
+import { DEAD_VOLTS } from '@zygostat/core/standards';
 import type { Names } from '@zygostat/core/words';
 import {
   loadText,
@@ -20,6 +22,8 @@ import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field, Options } from '../../basics';
 import { callMeant } from '../find/slice';
 import { Countdown } from './Countdown';
+import { Writer } from './Writer';
+import { useWriterName } from './writer-name';
 import { goTo } from '../job/address';
 
 /** A test that is put off is looked at again within so many days. */
@@ -73,9 +77,6 @@ function linesOf(names: Names, test: CommissionTest): Line[] {
   return [...runs(test.runs, 'runs'), ...readings, ...amps];
 }
 
-/** Dead is no more than this, V. */
-const DEAD_VOLTS = 1;
-
 /** Whether a figure is within what should be read; one that is not typed is. */
 function fits({ volts }: ExpectedVolts, figure: string | undefined): boolean {
   if (figure === undefined || figure.trim() === '') return true;
@@ -100,6 +101,7 @@ export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
   const temperature = useAppSelector(({ settings }) => settings.temperature);
   const [text, setText] = useState('');
   const [figures, setFigures] = useState<Readonly<Record<string, string>>>({});
+  const [isMeterTried, setMeterTried] = useState(false);
   const [outdoors, setOutdoors] = useState<keyof typeof OUTDOORS | null>(null);
   const limit = 'outdoorC' in test ? test.outdoorC : null;
   const tooCold = limit !== null && outdoors !== 'warm';
@@ -111,6 +113,11 @@ export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
     const figure = figures[keyOf(one)]?.trim();
     return figure && Number(figure) >= 0 ? [{ red: one.red, black: one.black, volts: Number(figure) }] : [];
   });
+  const name = useWriterName();
+  const [asksName] = useState(name === '');
+  // Dead is a reading at each place, by somebody named, with a meter that was tried on something live.
+  const isDead = test.type === 'dead';
+  const isShownDead = !isDead || (readings.length === test.readings.length && isMeterTried && name !== '');
   const give = async (outcome: Outcome) => {
     const until = outcome === 'not-today' ? addDays(new Date(), PUT_OFF_DAYS).toISOString() : null;
     const title = testTitle(names, test);
@@ -122,6 +129,7 @@ export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
       text: text.trim(),
       until,
       ...(readings.length > 0 && { readings }),
+      ...(isDead && isMeterTried && { meter: LIVE_DEAD_LIVE }),
     });
     // What is not so is looked for in the state it showed in.
     if (!isWritten || outcome !== 'not-so') return;
@@ -190,13 +198,31 @@ export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
           A figure is outside its limits: that is not as it should be.
         </AppText>
       ) : null}
+      {isDead ? (
+        <>
+          <ActionButton
+            label="Meter tested on a live point before and after"
+            pressed={isMeterTried}
+            onPress={() => setMeterTried(!isMeterTried)}
+          />
+          {asksName ? <Writer /> : null}
+          {isShownDead ? null : (
+            <AppText kind="small">
+              {`Enter a reading of ${DEAD_VOLTS} V or less at each place, test your meter on a known live point before and after, and give your name.`}
+            </AppText>
+          )}
+        </>
+      ) : null}
       <Field label="What was read or seen" value={text} most={2000} onChange={setText} />
       <View style={styles.row}>
         <ActionButton
           label="As it should"
           look="filled"
           disabled={
-            !proves || outside || (limit !== null && (outdoors === null || (tooCold && text.trim() === '')))
+            !proves ||
+            outside ||
+            !isShownDead ||
+            (limit !== null && (outdoors === null || (tooCold && text.trim() === '')))
           }
           onPress={() => void give('as-it-should')}
           style={styles.grow}

@@ -8,6 +8,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { told } from '../../store/notice';
 import { useListRecordQuery } from './api';
 import { recordOutbox, writtenOf } from './outbox';
+import { useWriterName } from './writer-name';
 
 const NOTHING: readonly Entry[] = [];
 
@@ -46,10 +47,10 @@ export function useBypassed(): readonly string[] {
 /** Writes an entry; without an answer it is kept here and sent later. `true` once it is taken in or kept. */
 export function useWrite(jobId: string) {
   const dispatch = useAppDispatch();
-  const by = useAppSelector(({ record }) => record.by);
+  const by = useWriterName();
   return useCallback(
     async (body: Body): Promise<boolean> => {
-      const entry: Entry = { id: nanoid(), at: new Date().toISOString(), by: by.trim() || 'Somebody', body };
+      const entry: Entry = { id: nanoid(), at: new Date().toISOString(), by: by || 'Somebody', body };
       const done = await dispatch(recordOutbox.deliver(entry.id, { jobId, entry }));
       if (done.type !== 'refused') return true;
       dispatch(told(done.detail));
