@@ -161,5 +161,5 @@ export function jobDocument<Name extends DocumentName>(name: Name) {
       },
     });
 
-  return { name, reducer, opened, changed, open, refresh, decide, sending };
+  return { name, owner, reducer, opened, changed, open, refresh, decide, sending };
 }

@@ -20,10 +20,10 @@ afterAll(async () => {
 });
 
 /** Listens as a browser does; what it was told, in order. */
-async function listen(jobId: string, page: string, name = '') {
+async function listen(id: string, page: string, name = '', owner = 'jobs') {
   const end = new AbortController();
   const answer = await fetch(
-    `${url}/api/jobs/${jobId}/stream?page=${page}&name=${encodeURIComponent(name)}`,
+    `${url}/api/${owner}/${id}/stream?page=${page}&name=${encodeURIComponent(name)}`,
     {
       signal: end.signal,
     },
@@ -96,4 +96,21 @@ test('tells who is there as they come and go', async () => {
 test('needs a job that is there and a page with a name', async () => {
   expect((await listen('none', 'page')).status).toBe(404);
   expect((await listen(await newJob(), '')).status).toBe(422);
+});
+
+test('a site is told of its building, and nobody of what only computes', async () => {
+  const id = await newJob();
+  const { body } = await request(app).get(`/api/jobs/${id}`);
+  const { siteId } = body as { siteId: string };
+  const [site, job] = [await listen(siteId, 'page-site', '', 'sites'), await listen(id, 'page-job')];
+  const csv = (await request(app).get(`/api/jobs/${id}/schedule.csv`)).text;
+  await request(app).post(`/api/jobs/${id}/schedule?mode=merge`).type('text/csv').send(csv).expect(200);
+  const building = { units: [], detectors: [], stations: [], thermostats: [], air: [] };
+  await request(app).put(`/api/sites/${siteId}/building`).send({ base: 0, building }).expect(200);
+  await request(app).patch(`/api/jobs/${id}`).send({ notes: 'x' }).expect(200);
+  await until(() => site.told.length === 2 && job.told.length === 2);
+  expect(site.told[1]).toEqual({ event: 'changed', data: { what: 'building', page: '' } });
+  expect(job.told[1]).toEqual({ event: 'changed', data: { what: 'job', page: '' } });
+  site.leave();
+  job.leave();
 });

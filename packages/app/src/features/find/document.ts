@@ -1,4 +1,4 @@
 /** The diagnosis of a job: what was observed, and where each person stands. */
-import { jobDocument } from '../../documents/jobDocument';
+import { documents } from '../../documents/all';
 
-export const diagnosisDocument = jobDocument('diagnosis');
+export const diagnosisDocument = documents.diagnosis;

@@ -1,5 +1,6 @@
 /** Makes a store ready for jobs, once: what it holds of the open one, what listens to it, what an earlier visit left. */
 import { combineReducers } from '@reduxjs/toolkit';
+import { allDocuments } from '../../documents/all';
 import { happened } from '../../documents/happened';
 import { startSync } from '../../documents/start';
 import { sayUnanswered } from '../../model/whyOf';
@@ -11,18 +12,12 @@ import { savingCircuit } from '../circuit/saving';
 import { keepingSteps } from '../circuit/steps';
 import '../jobs/begun';
 import '../jobs/outbox';
-import { diagnosisDocument } from '../find/document';
-import { planDocument } from '../plan/document';
 import { followingUndo } from '../plan/undo';
 import { showWaitingPhotos } from '../photos/outbox';
 import '../readings/outbox';
 import '../record/outbox';
-import { buildingDocument } from '../site/document';
 import { buzzing } from '../settings/buzzing';
-import { surveyDocument } from '../survey/document';
 import { jobReducers } from './reducers';
-
-const DOCUMENTS = [surveyDocument, planDocument, diagnosisDocument, buildingDocument];
 
 const started = new WeakMap<Store, Promise<void>>();
 
@@ -30,7 +25,7 @@ async function start(store: Store): Promise<void> {
   store.replaceReducer(combineReducers({ ...firstReducers, ...jobReducers }));
   const listeners = [
     savingCircuit(),
-    ...DOCUMENTS.map((document) => document.sending()),
+    ...allDocuments().map((document) => document.sending()),
     keepingBench(),
     keepingSteps(),
     followingUndo(),

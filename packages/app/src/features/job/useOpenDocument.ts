@@ -1,3 +1,4 @@
+import type { DocumentName } from '@zygostat/core/documents';
 import { useEffect } from 'react';
 import { untilAskedAgain } from '../../documents/again';
 import type { jobDocument } from '../../documents/jobDocument';
@@ -6,7 +7,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 
 /** Opens a document of the job, or of the site, and says when the store holds it. */
 export function useOpenDocument(
-  name: 'building' | 'diagnosis' | 'plan' | 'survey',
+  name: DocumentName,
   document: Pick<ReturnType<typeof jobDocument>, 'open'>,
   ownerId: string,
 ): boolean {

@@ -1,4 +1,5 @@
 /** Hears what others change of a job while it is open, and who they are. */
+import type { Owner } from '@zygostat/core/documents';
 import { useEffect, useState } from 'react';
 import { useStore } from 'react-redux';
 import type { Store } from '../../store';
@@ -14,23 +15,24 @@ export interface Other {
 
 const NOBODY: readonly Other[] = [];
 
-export function useLive(jobId: string): readonly Other[] {
+/** @param owner - whether it is a job or a site. */
+export function useLive(id: string, owner: Owner = 'jobs'): readonly Other[] {
   const dispatch = useAppDispatch();
   const store = useStore() as unknown as Store;
   const [others, setOthers] = useState(NOBODY);
   useEffect(() => {
     if (typeof EventSource === 'undefined') return;
-    const asked = new URLSearchParams({ page: PAGE, name: store.getState().record.by });
-    const source = new EventSource(`/api/jobs/${encodeURIComponent(jobId)}/stream?${asked.toString()}`);
+    const asked = new URLSearchParams({ page: PAGE, name: store.getState().record?.by ?? '' });
+    const source = new EventSource(`/api/${owner}/${encodeURIComponent(id)}/stream?${asked.toString()}`);
     let isLost = false;
     source.addEventListener('changed', ({ data }) => {
       const { what, page } = JSON.parse(data as string) as { what: string; page: string };
-      if (page !== PAGE) dispatch(refresh(jobId, what));
+      if (page !== PAGE) dispatch(refresh(id, what));
     });
     source.addEventListener('here', ({ data }) => {
       setOthers((JSON.parse(data as string) as Other[]).filter(({ page }) => page !== PAGE));
       // What was changed while nothing was heard was told to nobody here.
-      if (isLost) dispatch(refreshAll(jobId));
+      if (isLost) dispatch(refreshAll(id, owner));
       isLost = false;
     });
     source.onerror = () => {
@@ -38,6 +40,6 @@ export function useLive(jobId: string): readonly Other[] {
       setOthers(NOBODY);
     };
     return () => source.close();
-  }, [jobId, store, dispatch]);
+  }, [id, owner, store, dispatch]);
   return others;
 }

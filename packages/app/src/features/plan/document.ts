@@ -1,4 +1,4 @@
 /** The plan of a job: what the circuit was, what it shall be, and what happened to the list of steps between. */
-import { jobDocument } from '../../documents/jobDocument';
+import { documents } from '../../documents/all';
 
-export const planDocument = jobDocument('plan');
+export const planDocument = documents.plan;

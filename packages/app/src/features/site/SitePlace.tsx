@@ -11,6 +11,9 @@ import { Addressed } from '../job/Addressed';
 import { useView } from '../job/address';
 import { Steps } from '../job/Steps';
 import { HoldSite } from '../hold/HoldSite';
+import { Asked } from '../job/Asked';
+import { useLive } from '../live/useLive';
+import { buildingDocument } from './document';
 import { AirPane } from './AirPane';
 import { MapPane } from './MapPane';
 import { ThingSheet } from './ThingSheet';
@@ -49,6 +52,7 @@ function Jobs({ id }: { id: string }) {
 function Site({ id }: { id: string }) {
   const { data: site, error, refetch } = useSiteQuery(id);
   const { building, ready, change } = useBuilding(id);
+  useLive(id, 'sites');
   const [step = 'walk', setStep] = useView<keyof typeof TITLES>(TITLES);
   const [at, setAt] = useState<{ list: List; id: string } | null>(null);
   if (!site || !ready)
@@ -70,6 +74,7 @@ function Site({ id }: { id: string }) {
       <PageHead title={site.name} hint="Back to jobs" onBack={() => router.dismissTo('/')} />
       <Steps label="Site" titles={TITLES} here={step} onGo={setStep} />
       <ScrollView style={styles.grow} contentContainerStyle={styles.column}>
+        <Asked document={buildingDocument} ownerId={id} />
         {step === 'walk' ? (
           <WalkPane building={building} change={change} onOpen={setAt} />
         ) : step === 'map' ? (

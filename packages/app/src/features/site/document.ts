@@ -1,4 +1,4 @@
 /** The building of a site: its units, detectors, and what moves its air. */
-import { jobDocument } from '../../documents/jobDocument';
+import { documents } from '../../documents/all';
 
-export const buildingDocument = jobDocument('building');
+export const buildingDocument = documents.building;

@@ -1,4 +1,4 @@
 /** The survey of a job: what was answered of the system, and the runs that are recorded. */
-import { jobDocument } from '../../documents/jobDocument';
+import { documents } from '../../documents/all';
 
-export const surveyDocument = jobDocument('survey');
+export const surveyDocument = documents.survey;
