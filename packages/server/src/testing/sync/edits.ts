@@ -6,7 +6,7 @@ import { exchange, land, lift } from '@zygostat/core/circuit';
 import type { KeptDiagnosis } from '@zygostat/core/diagnose';
 import type { Survey } from '@zygostat/core/survey';
 import type { ListEvent, Plan, Step } from '@zygostat/core/wire';
-import { broughtTo, stepsOf, ticksOf, toggled } from '@zygostat/core/wire';
+import { broughtTo, isReady, stepsOf, ticksOf, toggled } from '@zygostat/core/wire';
 import { COMMON } from './server';
 
 /** Numbers drawn at random, from 0 on, below a bound. */
@@ -53,8 +53,11 @@ function editSurvey(survey: Survey, { draw, text }: Writing): Survey {
   }
 }
 
-/** The steps that may be ticked or taken back by hand, the gate's more often than others. */
-function step(draw: Draw): string {
+/** A step of the gate, any step, or what comes next: lists are worked down, and the gate is taken back more often than the rest. */
+function step(draw: Draw, { events }: Plan, now: string): string {
+  const { standing } = ticksOf(STEPS, events, now);
+  const next = STEPS.find((one) => !standing.has(one.id) && isReady(STEPS, standing, one));
+  if (next && draw(2) === 0) return next.id;
   const gates = STEPS.filter(({ kind }) => kind === 'off' || kind === 'dead');
   return (draw(2) === 0 ? pick(draw, gates)! : pick(draw, STEPS)!).id;
 }
@@ -84,7 +87,7 @@ function editPlan(plan: Plan | null, { draw, text, at, by }: Writing): Plan | nu
       );
     }
     default: {
-      const event = toggled(STEPS, plan.events, step(draw), stamp(), 0.1);
+      const event = toggled(STEPS, plan.events, step(draw, plan, at()), stamp(), 0.1);
       return event ? add([event]) : plan;
     }
   }

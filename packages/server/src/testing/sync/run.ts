@@ -89,7 +89,8 @@ class Run {
   }
 
   private edit(client: Client): void {
-    const name = DOCUMENT_NAMES[this.draw(DOCUMENT_NAMES.length)]!;
+    // The list with the gate in it as often as all others.
+    const name = this.draw(2) === 0 ? 'plan' : DOCUMENT_NAMES[this.draw(DOCUMENT_NAMES.length)]!;
     if (!client.shown.has(name)) return;
     const before = client.shown.get(name);
     const at = () => new Date(client.clock()).toISOString();
