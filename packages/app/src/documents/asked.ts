@@ -8,6 +8,6 @@ export const askedOf = (name: string) => `${name}-asked`;
 
 /** A document as it is by now, with one clash decided. */
 export const withClashDecided = <T>({ part, fit }: DocumentKind<T>, now: T, clash: Clash, side: Side): T => {
-  const decided = withDecision(part, now, clash.path, clash[side]);
+  const decided = withDecision(part, now, clash, side);
   return fit ? fit(decided) : decided;
 };

@@ -152,10 +152,7 @@ test('what is decided stands, and nothing else is changed by it', () => {
   fc.assert(
     fc.property(sides, fc.constantFrom('mine', 'theirs'), ({ base, mine, theirs }, side) => {
       const { value: merged, clashes } = merge({ base, mine, theirs });
-      const decided = clashes.reduce(
-        (now, clash) => withDecision(part, now, clash.path, clash[side]),
-        merged,
-      );
+      const decided = clashes.reduce((now, clash) => withDecision(part, now, clash, side), merged);
       // Merged once more with what was decided as mine, nothing is asked: both sides' other changes are in it.
       for (const clash of clashes) {
         const at = clash.path.reduce<unknown>(
@@ -206,4 +203,19 @@ test('two things of one name are each by itself where their key differs', () => 
   expect(clashes).toEqual([
     { path: ['plan'], before: null, mine: { id: 'p', name: 'x' }, theirs: { id: 'q', name: 'x' } },
   ]);
+});
+
+test('to decide for what is stored leaves what has happened to it since', () => {
+  const base: Doc = { title: 'a', seen: [], answers: {}, items: [], log: [], plan: null };
+  const [mine, theirs] = [
+    { ...base, plan: { id: 'p', name: 'x' } },
+    { ...base, plan: { id: 'q', name: 'y' } },
+  ];
+  const [clash] = merge({ base, mine, theirs }).clashes;
+  const since = { ...theirs, plan: { id: 'q', name: 'later' } };
+  expect(withDecision(part, since, clash!, 'theirs')).toBe(since);
+  expect(withDecision(part, since, clash!, 'mine').plan).toEqual(mine.plan);
+  // Mine was taken up meanwhile by somebody else, and worked on.
+  const worked = { ...base, plan: { id: 'p', name: 'worked on' } };
+  expect(withDecision(part, worked, clash!, 'mine')).toEqual(worked);
 });

@@ -173,10 +173,10 @@ class Run {
       client.asked = others;
       const { name, clash } = asked;
       this.ledger.decided(name, clash);
-      const chosen = this.draw(2) === 0 ? clash.mine : clash.theirs;
+      const side = this.draw(2) === 0 ? 'mine' : 'theirs';
       const now = client.shown.get(name);
       const { part, fit } = KINDS[name]!;
-      const next = withDecision(part, now, clash.path, chosen);
+      const next = withDecision(part, now, clash, side);
       const after = fit ? fit(next) : next;
       if (!isDeepStrictEqual(now, after) && KINDS[name]!.problems(after).length === 0)
         this.change(client, name, after);
