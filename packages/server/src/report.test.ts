@@ -79,6 +79,7 @@ async function fullJob(): Promise<string> {
     type: 'tested',
     test: 'dead',
     meter: 'live-dead-live',
+    readings: [{ red: 'board.R', black: 'board.C', volts: 0 }],
     title: 'Dead',
     outcome: 'as-it-should',
     text: '0.0 V',

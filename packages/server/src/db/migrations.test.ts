@@ -70,10 +70,12 @@ test('surveys and plans of an earlier version become documents with the saves th
   expect(saveDocument(db, DOCUMENTS.plan, 'two', { base: 2, value: null })).toEqual({
     done: true,
     number: 3,
+    latest: 3,
   });
   expect(saveDocument(db, DOCUMENTS.survey, 'two', { base: 0, value: EMPTY_SURVEY })).toEqual({
     done: true,
     number: 1,
+    latest: 1,
   });
   close();
 });
