@@ -1,5 +1,6 @@
 /** The circuit document's JSON Schema, made from the Yup schema so that the two cannot part ways. */
 import type {
+  Schema,
   SchemaDescription,
   SchemaFieldDescription,
   SchemaInnerTypeDescription,
@@ -37,12 +38,14 @@ function convert(description: SchemaFieldDescription): JsonSchema {
   if (description.type === 'string') return stringSchema(description as SchemaDescription);
   if (description.type === 'number') return numberSchema(description as SchemaDescription);
   if (description.type === 'array') {
-    const { innerType, tests } = description as SchemaInnerTypeDescription;
+    const { innerType, tests, meta } = description as SchemaInnerTypeDescription;
+    const { items, most } = (meta ?? {}) as { items?: Schema; most?: number };
+    const maxItems = most ?? param(tests, 'max', 'max');
     return {
       type: 'array',
-      items: convert(innerType as SchemaFieldDescription),
+      items: convert(items?.describe() ?? (innerType as SchemaFieldDescription)),
       ...(param(tests, 'min', 'min') !== undefined && { minItems: param(tests, 'min', 'min') }),
-      ...(param(tests, 'max', 'max') !== undefined && { maxItems: param(tests, 'max', 'max') }),
+      ...(maxItems !== undefined && { maxItems }),
     };
   }
   const { fields } = description as SchemaObjectDescription;

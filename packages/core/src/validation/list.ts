@@ -47,6 +47,8 @@ export function listOf<T extends yup.ISchema<unknown>>(
   const list = yup
     .array()
     .strict()
+    // For whoever describes the schema: what `of` and `max` would have said of it.
+    .meta({ items: of, most })
     .test('items', words, (given: readonly unknown[] | null | undefined, { path, createError }) => {
       if (!Array.isArray(given)) return true;
       if (given.length > most) return createError();
