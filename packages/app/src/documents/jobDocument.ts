@@ -144,7 +144,9 @@ export function jobDocument<Name extends DocumentName>(name: Name) {
       const asked = (syncIn(getState()).items[key]?.value ?? []) as readonly Clash[];
       const left = asked.filter((one) => one !== clash);
       const next = withClashDecided(kind, value, clash, side);
-      if (kind.problems(next).length === 0) dispatch(changed(next));
+      // What would not be a document any more is not taken, and stays asked.
+      if (kind.problems(next).length > 0) return;
+      dispatch(changed(next));
       const put = { type: 'put', name: askedOf(name), id: jobId!, owner: jobId!, value: left } as const;
       dispatch(happened(left.length > 0 ? { ...put, at: Date.now() } : { type: 'let-go', key }));
     };

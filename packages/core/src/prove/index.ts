@@ -10,7 +10,7 @@ export { GRAVITY, PROPERTIES, SEVERITY } from './properties';
 export type { Severity } from './properties';
 export { isProven, prove, stageOf } from './prove';
 export type { Finding, Progress, Proof } from './prove';
-export { contactsOf, protectionWithout, withBypasses, withoutBypasses } from './protection';
+export { contactsOf, protectionWithout, withBypasses } from './protection';
 export type { Contact, Protection } from './protection';
 export * from './repair';
 export type { Situation } from './situation';

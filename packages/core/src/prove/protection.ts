@@ -56,12 +56,6 @@ export function withBypasses(circuit: Circuit, devices: readonly string[]): Circ
   return contacts.length === 0 ? circuit : jumpered(cleared(circuit, contacts), contacts);
 }
 
-/** A circuit without the jumpers that only stand for what is bypassed: as it is recorded. */
-export const withoutBypasses = (circuit: Circuit): Circuit => ({
-  ...circuit,
-  links: circuit.links.filter(({ id }) => !id.startsWith(BYPASS)),
-});
-
 export interface Protection {
   /** Loads it stops by itself, by `device/load`, in some call: they go on while it is bypassed. */
   unguarded: readonly string[];

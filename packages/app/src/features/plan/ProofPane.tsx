@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Finding, Repair } from '@zygostat/core/prove';
 import { bypassesStillIn } from '@zygostat/core/record';
-import { isProven, withoutBypasses } from '@zygostat/core/prove';
+import { isProven } from '@zygostat/core/prove';
 import {
   PROPERTY_WORDS,
   recordedBypassText,
@@ -91,7 +91,7 @@ function RepairOffer({ circuit, finding, findings }: RepairOfferProps) {
       <ActionButton
         label="Do it in the model"
         look="filled"
-        onPress={() => dispatch(edited({ circuit: withoutBypasses(repair.circuit), note: text }))}
+        onPress={() => dispatch(edited({ circuit: repair.circuit, note: text }))}
       />
     </View>
   );
@@ -105,10 +105,10 @@ function FindingCard({ circuit, jobId, finding, findings }: RepairOfferProps & {
   const names = namesIn(circuit);
   const property = PROPERTY_WORDS[finding.property];
   const { standing } = useRecord(jobId);
+  const bypasses = bypassesStillIn(standing);
+  const isBypassed = bypasses.length > 0;
   const bypass =
-    finding.property === 'bypassed'
-      ? bypassesStillIn(standing).find(({ device }) => device === finding.about)
-      : undefined;
+    finding.property === 'bypassed' ? bypasses.find(({ device }) => device === finding.about) : undefined;
   const see = async () => {
     const { inputs, world } = await askAside((model) => model.stage(circuit, finding.shownBy));
     dispatch(benchOpened({ inputs, world, supply: finding.shownBy.mains }));
@@ -141,6 +141,9 @@ function FindingCard({ circuit, jobId, finding, findings }: RepairOfferProps & {
             onPress={() => goTo(jobId, 'record', 'open')}
           />
         </>
+      ) : isBypassed ? (
+        // A repair of the wiring would be looked for around a jumper that is to go.
+        <AppText kind="small">Remove the recorded bypass first. Then repairs are offered here.</AppText>
       ) : (
         <RepairOffer circuit={circuit} finding={finding} findings={findings} />
       )}
