@@ -70,6 +70,25 @@ test('what was found is logged, counts from then on, and is forgotten on demand'
 }) => {
   const id = await practise(page, server, 'boiler', ['boiler relay-open']);
   for (let steps = 0; await step(page); steps++) expect(steps).toBeLessThan(25);
+  const practice = await page.evaluate((key) => localStorage.getItem(key), `zygostat.1.practice.${id}`);
+  // A practice is marked on every place, and nothing of it is in the job.
+  for (const place of ['Wire', 'Record', 'Trace']) {
+    await page.getByRole('link', { name: place, exact: true }).click();
+    await expect(page.getByText('Practice: the fault and the readings are invented')).toBeVisible();
+  }
+  await page.getByRole('button', { name: 'Find', exact: true }).click();
+  await expect(done(page).getByRole('button', { name: 'It runs: log it' })).toHaveCount(0);
+  const kept = await page.request.get(`${server.url}/api/jobs/${id}/diagnosis`);
+  expect(await kept.json()).toEqual({ number: 0, diagnosis: null });
+  await page.getByRole('button', { name: 'End the practice' }).click();
+  // The same found for real.
+  const { diagnosis } = JSON.parse(practice!) as { diagnosis: unknown };
+  const put = await page.request.put(`${server.url}/api/jobs/${id}/diagnosis`, {
+    data: { base: 0, save: 'found-for-real', diagnosis },
+  });
+  expect(put.ok()).toBe(true);
+  await page.reload();
+  await page.getByRole('button', { name: 'Find', exact: true }).click();
   await done(page).getByRole('button', { name: 'It runs: log it' }).click();
   await expect(page.getByText('1 confirmed fault counts')).toBeVisible();
   const job = await page.request.get(`${server.url}/api/jobs/${id}`);

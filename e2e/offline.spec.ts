@@ -160,7 +160,7 @@ test('a whole site is taken along by one tap, photographs and all; what needs th
   await cold.goto(`${own.url}/job/${second!.id}/wire?view=papers`);
   await cold.getByRole('button', { name: /^Landing cards/ }).click();
   await expect(
-    cold.getByText('The server makes this one, and does not answer now. It needs signal.'),
+    cold.getByText('The server makes this file, and there is no answer from it. Try again with signal.'),
   ).toBeVisible();
 });
 

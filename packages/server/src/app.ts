@@ -20,12 +20,13 @@ import type { Draw } from './papers';
 import { drawHere } from './papers';
 import { wirelessLinkRoutes } from './wireless-link/routes';
 import { holdBounds } from './bounds';
-import type { ReadBundle } from './bundle/aside';
-import { readHere } from './bundle/aside';
+import type { Bundles } from './bundle/aside';
+import { bundlesHere } from './bundle/aside';
 import { ownFields, plainQuery } from './plain';
 import { problemHandler, sendProblem, unknownRoute } from './problem';
 import { bundleRoutes } from './routes/bundles';
 import { documentRoutes } from './routes/documents';
+import { firmRoutes } from './routes/firm';
 import { foundRoutes } from './routes/found';
 import { jobRoutes } from './routes/jobs';
 import { paperRoutes } from './routes/papers';
@@ -51,8 +52,8 @@ export interface AppOptions {
   authority?: string | null;
   /** Who draws what is printed; this thread unless told. */
   draw?: Draw;
-  /** Who reads bundles; this thread unless told. */
-  read?: ReadBundle;
+  /** Who reads and writes bundles; this thread unless told. */
+  bundles?: Bundles;
 }
 
 /** Of somebody who belongs here; of a stranger what it takes to sign in. */
@@ -71,7 +72,7 @@ export function createApp({
   reach = ALONE,
   authority = null,
   draw = drawHere,
-  read = readHere,
+  bundles = bundlesHere(db),
 }: AppOptions) {
   const app = express();
   const { crew, transport } = reach;
@@ -147,9 +148,10 @@ export function createApp({
     scheduleRoutes(db),
     paperRoutes(db, draw),
     foundRoutes(db),
+    firmRoutes(db),
     recordRoutes(db),
     reportRoutes(db, draw),
-    bundleRoutes(db, read),
+    bundleRoutes(db, bundles),
     benchMeterRoutes(db),
     firePanelRoutes(db),
     wirelessLinkRoutes(db),

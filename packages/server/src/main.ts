@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
 import { certificateOf } from './crew/certificate';
 import { SettingError, readReach } from './crew/reach';
-import { readAside, readHere } from './bundle/aside';
+import { bundlesAside, bundlesHere } from './bundle/aside';
 import { openDatabase } from './db/open';
 import { loadDemo } from './demo';
 import { listen } from './listen';
@@ -38,7 +38,8 @@ if (!Number.isInteger(port) || port < 0 || port > 65535)
   end(`ZYGOSTAT_PORT must be a port from 0 to 65535, not "${process.env.ZYGOSTAT_PORT}".`);
 
 const { reach, certificate } = await settings();
-const { db, close } = openDatabase(join(data, 'zygostat.sqlite'), join(root, 'packages/server/drizzle'));
+const database = join(data, 'zygostat.sqlite');
+const { db, close } = openDatabase(database, join(root, 'packages/server/drizzle'));
 loadDemo(db);
 
 // Beside the bundle this is in; there is none while files are translated as they are read (`npm run dev`).
@@ -54,7 +55,7 @@ const app = createApp({
   reach,
   authority: certificate?.authority ?? null,
   draw: existsSync(papers) ? drawAside(papers) : drawHere,
-  read: existsSync(bundles) ? readAside(bundles) : readHere,
+  bundles: existsSync(bundles) ? bundlesAside(bundles, database) : bundlesHere(db),
 });
 const { server, says } = await listen({ app, db, reach, port, certificate }).catch((error: Error) =>
   end(`Cannot listen on port ${port}: ${error.message}. Set ZYGOSTAT_PORT to a free one.`),

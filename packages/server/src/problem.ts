@@ -22,6 +22,14 @@ export class Problem extends Error {
 export const notFound = (what: string) =>
   new Problem({ status: 404, title: 'Not found', detail: `There is no ${what}.` });
 
+/** Somebody else changed it meanwhile: both are told, and nothing is written over. */
+export const overtaken = (what: string, now: string) =>
+  new Problem({
+    status: 409,
+    title: 'Changed meanwhile',
+    detail: `Someone else changed the ${what} to “${now}”. Yours was not saved. Look at both and save again.`,
+  });
+
 export function sendProblem(response: Response, details: ProblemDetails): void {
   response
     .status(details.status)

@@ -4,7 +4,7 @@ import type { ScheduleMode } from '@zygostat/core/formats';
 import { METER_MODES } from '@zygostat/core/network';
 import { METER_OHMS } from '@zygostat/core/standards';
 import { TEMPLATES } from '@zygostat/core/systems';
-import { listOf } from '@zygostat/core/validation';
+import { ONE_LINE, PLAIN_TEXT, isOneLine, isPlainText, listOf } from '@zygostat/core/validation';
 import * as yup from 'yup';
 import { JOB_STATES } from './db/schema';
 import { Problem, invalid } from './problem';
@@ -14,8 +14,11 @@ const text = (max: number) =>
     .string()
     .strict()
     .trim('must not begin or end with spaces')
-    .max(max, `must be at most ${max} characters`);
-export const required = (max: number) => text(max).min(1, 'must not be empty').required('is required');
+    .max(max, `must be at most ${max} characters`)
+    .test('text', PLAIN_TEXT, (given) => isPlainText(given ?? ''));
+/** One line: a name, an address. */
+const line = (max: number) => text(max).test('line', ONE_LINE, (given) => isOneLine(given ?? ''));
+export const required = (max: number) => line(max).min(1, 'must not be empty').required('is required');
 
 const NAME = /^[\w-]{1,60}$/;
 
@@ -66,7 +69,7 @@ export const newJobSchema = body({
 );
 
 export const jobChangeSchema = body({
-  name: text(80).min(1, 'must not be empty'),
+  name: line(80).min(1, 'must not be empty'),
   notes: text(2000),
   state: yup
     .string()
@@ -160,6 +163,7 @@ const oneOf = <const Option extends string>(options: readonly Option[], fallback
 export const paperQuerySchema = yup.object({
   symbols: oneOf(SYMBOL_STYLES, SYMBOL_STYLES[0]),
   length: oneOf(['ft', 'm'], 'ft'),
+  locale: yup.lazy(() => locale()),
 });
 
 export const photoQuerySchema = yup.object({ station: required(40), id: madeThere() });
@@ -174,6 +178,24 @@ export const pinsSchema = body({
 export const listQuerySchema = yup.object({
   search: yup.string().trim().max(100, 'must be at most 100 characters').default(''),
   away: yup.boolean().default(false),
+});
+
+/** What of a site may be changed. */
+export const siteChangeSchema = body({
+  address: line(300).defined('is required'),
+  /** As it was when it was changed: what somebody else wrote meanwhile is not written over. */
+  was: text(300).defined('is required'),
+});
+
+const firmFields = () => ({
+  name: line(120).defined('is required'),
+  contact: line(300).defined('is required'),
+});
+
+/** Whoever does the work, as it stands on a report, and as it stood when it was changed. */
+export const firmSchema = body({
+  ...firmFields(),
+  was: body(firmFields()),
 });
 
 const LEAST_FACTOR = 0.1;
@@ -202,9 +224,26 @@ function isZone(zone: string): boolean {
   }
 }
 
+function isLocale(locale: string): boolean {
+  try {
+    return new Intl.Locale(locale).language !== '';
+  } catch {
+    return false;
+  }
+}
+
+/** Where a person is: how dates are written, and what size paper has. */
+const locale = () =>
+  yup
+    .string()
+    .default('en-US')
+    .max(40, 'must be at most 40 characters')
+    .test('locale', 'must be a language tag, like en-US', (given) => isLocale(given));
+
 /** In which units and time zone a report is told. */
 export const reportQuerySchema = yup
   .object({
+    locale: locale(),
     zone: yup
       .string()
       .default('UTC')

@@ -1,7 +1,8 @@
 /** Whatever happens to what waits: it goes through the core's `step`, and what is to be done about it is done here. */
 import { nanoid } from '@reduxjs/toolkit';
-import type { Delivered, Effect, SyncEvent, Word } from '@zygostat/core/sync';
+import type { Delivered, Effect, SyncEvent } from '@zygostat/core/sync';
 import { keyOf, step } from '@zygostat/core/sync';
+import { syncText } from '@zygostat/core/words';
 import { told } from '../store/notice';
 import { pauseAfter } from './again';
 import { askedOf } from './asked';
@@ -12,20 +13,6 @@ import { stepped, syncIn } from './slice';
 
 /** Changes in quick succession are sent as one, ms. */
 const SETTLE_MS = 300;
-
-const SAID: Readonly<Record<Exclude<Word, 'put-together' | 'not-taken'>, string>> = {
-  'no-answer': 'No answer: it is kept here and sent when there is',
-  behind: 'Kept here, and sent after what was done before it',
-  'no-room': 'No answer, and this browser has no room to keep it: leave this page open until it is sent',
-};
-
-const TOGETHER: Readonly<Record<string, string>> = {
-  circuit: 'Somebody else changed this job too: both changes are in. Prove it again before power',
-  survey: 'Somebody else worked on the survey too: both changes are in.',
-  plan: 'Somebody else worked on this list too: everything either of you ticked or took back counts.',
-  diagnosis: 'Somebody else looked for the fault too: everything you both saw counts.',
-  building: 'Somebody else wrote on this building too: both changes are in.',
-};
 
 /** Who waits to hear what becomes of something, by its key. */
 const listeners = new Map<string, (outcome: Delivered) => void>();
@@ -40,13 +27,6 @@ export const happened =
     dispatch(stepped(state));
     for (const effect of effects) take(effect, { dispatch, getState });
   };
-
-function say({ word, detail = '' }: Extract<Effect, { type: 'say' }>): string {
-  if (word === 'not-taken') return `Not taken: ${detail}`;
-  if (word === 'put-together')
-    return TOGETHER[detail] ?? 'Somebody else changed this too: both changes are in.';
-  return SAID[word];
-}
 
 function take(effect: Effect, { dispatch, getState }: Run): void {
   switch (effect.type) {
@@ -98,7 +78,7 @@ function take(effect: Effect, { dispatch, getState }: Run): void {
       listeners.delete(effect.key);
       return;
     case 'say':
-      dispatch(told(say(effect)));
+      dispatch(told(syncText(effect.word, effect.detail ?? '')));
   }
 }
 

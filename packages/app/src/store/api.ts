@@ -26,7 +26,7 @@ export function problemOf(error: unknown): ProblemDetails {
   return {
     status: 0,
     title: 'No answer',
-    detail: 'The server does not answer. What you typed is still here: try again.',
+    detail: 'The server does not answer. Check your signal and try again.',
   };
 }
 
@@ -70,6 +70,6 @@ const askAtTheDoor: typeof ask = async (what, told, more) => {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: askAtTheDoor,
-  tagTypes: ['Jobs', 'Job', 'Readings', 'Photos', 'Found', 'Record', 'Crew'],
+  tagTypes: ['Jobs', 'Job', 'Readings', 'Photos', 'Found', 'Record', 'Crew', 'Firm'],
   endpoints: () => ({}),
 });

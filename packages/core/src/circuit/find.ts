@@ -68,5 +68,5 @@ export function nodeName(circuit: Circuit, point: string): string {
   if (device) return kindOf(device.kind).splices ? device.label : `${device.label} ${mark}`;
   const [conductorId = ''] = point.split('~');
   const conductor = findConductor(circuit, conductorId);
-  return conductor ? `free end of ${conductor.tag ?? conductor.colour}` : point;
+  return conductor ? `free end of ${conductor.tag ?? conductor.number ?? conductor.colour}` : point;
 }

@@ -5,6 +5,7 @@ export * from './find';
 export * from './merge';
 export * from './parse';
 export * from './problem';
+export * from './read-in';
 export { circuitSchema, LIMITS } from './schema';
 export * from './terminal-functions';
 export * from './terminals';

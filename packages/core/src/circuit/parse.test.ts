@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { circuitFromJson, circuitToJson } from '../formats';
 import { TEMPLATES, furnaceAirConditioner } from '../systems';
+import { findConductor, setConductor } from '.';
 import { CircuitError, parseCircuit } from './parse';
 
 const good = () => structuredClone(furnaceAirConditioner('Good')) as unknown as Record<string, unknown>;
@@ -34,7 +35,7 @@ test.each(TEMPLATES)('template $id is valid and survives its own file format', (
 
 test.each<[string, Path, unknown, string, RegExp]>([
   ['another format', ['format'], 'drawing', 'format', /zygostat-circuit/],
-  ['a later version', ['version'], 2, 'version', /only version/],
+  ['a later version', ['version'], 3, 'version', /the versions this program reads/],
   ['an unknown field', ['colour'], 'red', 'document', /unknown field colour/],
   ['an empty name', ['name'], '', 'name', /empty/],
   ['NaN metres', ['cables', 0, 'lengthM'], NaN, 'cables[0].lengthM', /number|finite/],
@@ -135,4 +136,38 @@ test('text that is not JSON is refused by name', () => {
 test('names that look like markup or SQL are only names', () => {
   const name = `<img src=x onerror=alert(1)>'; DROP TABLE jobs; --`;
   expect(parseCircuit(spoiled(['name'], name)).name).toBe(name);
+});
+
+test('in version 1 one text was tag, number and state: each is read in as what it was', () => {
+  const good = furnaceAirConditioner('Older');
+  const [cable, ...rest] = good.cables;
+  const tags = ['dead', 'spare', '14', 'to boiler'];
+  const conductors = cable!.conductors.slice(0, 4).map((one, i) => ({ ...one, tag: tags[i] }));
+  const older = { ...good, version: 1, cables: [{ ...cable, conductors }, ...rest] };
+  const read = parseCircuit(JSON.parse(JSON.stringify(older)));
+  expect(read.version).toBe(2);
+  expect(read.cables[0]!.conductors.map(({ tag, number, state }) => [tag, number, state])).toEqual([
+    [undefined, undefined, 'broken'],
+    [undefined, undefined, 'spare'],
+    [undefined, '14', undefined],
+    ['to boiler', undefined, undefined],
+  ]);
+});
+
+test('a wire marked broken keeps its number, and a tag that says “dead” breaks nothing', () => {
+  const good = furnaceAirConditioner('Marks');
+  const { id } = good.cables[0]!.conductors[0]!;
+  const numbered = setConductor(good, id, { number: '14' });
+  const broken = setConductor(numbered, id, { state: 'broken' });
+  expect(findConductor(broken, id)).toMatchObject({ number: '14', state: 'broken' });
+  expect(setConductor(broken, id, { state: null })).toEqual(numbered);
+  expect(
+    parseCircuit({
+      ...good,
+      cables: [
+        { ...good.cables[0]!, conductors: [{ ...good.cables[0]!.conductors[0]!, tag: 'dead' }] },
+        ...good.cables.slice(1),
+      ],
+    }).cables[0]!.conductors[0],
+  ).not.toHaveProperty('state');
 });

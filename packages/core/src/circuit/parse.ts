@@ -6,6 +6,7 @@ import type { FieldSet } from '../devices';
 import { complaint, fill, findKind } from '../devices';
 import type { Problem } from './problem';
 import { problemsOf } from './problem';
+import { circuitReadIn } from './read-in';
 import { circuitSchema, deviceSchema } from './schema';
 import type { Circuit, Device } from './types';
 
@@ -104,11 +105,12 @@ function referenceProblems(circuit: Circuit): Problem[] {
 }
 
 /**
- * Reads a circuit document from anything.
+ * Reads a circuit document from anything; one of an older version is read in.
  * @throws CircuitError naming the path of every problem: shape, unknown fields and
  *   versions, duplicate ids, references to nothing, unknown designations, values out of range.
  */
-export function parseCircuit(input: unknown): Circuit {
+export function parseCircuit(given: unknown): Circuit {
+  const input = circuitReadIn(given);
   const shape = shapeProblems(input);
   if (shape.length > 0) throw new CircuitError(shape);
   const circuit = input as Circuit;

@@ -1,7 +1,7 @@
 import * as yup from 'yup';
-import { listOf } from '../validation';
+import { ONE_LINE, isOneLine, listOf } from '../validation';
 import { COLOUR_CODES, GAUGES } from '../standards';
-import { FORMAT, LINK_KINDS, STATION_KINDS, VERSION } from './types';
+import { CONDUCTOR_STATES, FORMAT, LINK_KINDS, STATION_KINDS, VERSION } from './types';
 
 /** Limits of a document, so that no file can make the product stumble. */
 export const LIMITS = {
@@ -22,7 +22,15 @@ const name = () =>
     .strict()
     .trim('must not begin or end with spaces')
     .min(1, 'must not be empty')
-    .max(LIMITS.text);
+    .max(LIMITS.text)
+    .test('line', ONE_LINE, (given) => isOneLine(given ?? ''));
+/** Something written on a wire. */
+const mark = () =>
+  yup
+    .string()
+    .strict()
+    .max(LIMITS.text)
+    .test('line', ONE_LINE, (given) => isOneLine(given ?? ''));
 const id = () =>
   yup
     .string()
@@ -64,6 +72,11 @@ const values = () =>
       Object.values(value ?? {}).every((entry) => typeof entry === 'number' || typeof entry === 'string'),
     );
 
+const ends = () => ({
+  from: terminal().nullable().defined('is required, or null for a free end'),
+  to: terminal().nullable().defined('is required, or null for a free end'),
+});
+
 const conductor = record({
   id: id().required('is required'),
   colour: yup
@@ -71,9 +84,18 @@ const conductor = record({
     .strict()
     .oneOf(COLOUR_CODES, `must be one of ${COLOUR_CODES.join(', ')}`)
     .required('is required'),
-  tag: yup.string().strict().max(LIMITS.text),
-  from: terminal().nullable().defined('is required, or null for a free end'),
-  to: terminal().nullable().defined('is required, or null for a free end'),
+  tag: mark(),
+  number: mark(),
+  state: yup
+    .string()
+    .strict()
+    .oneOf([...CONDUCTOR_STATES], `must be one of ${CONDUCTOR_STATES.join(', ')}`),
+  found: yup
+    .object(ends())
+    .strict()
+    .noUnknown(({ unknown }: { unknown: string }) => `has unknown field ${unknown}`)
+    .default(undefined),
+  ...ends(),
 });
 
 /** The shape of a device by itself. */
@@ -92,7 +114,7 @@ export const circuitSchema = record({
   version: yup
     .number()
     .strict()
-    .oneOf([VERSION], `must be ${VERSION}, the only version this program reads`)
+    .oneOf([VERSION], `must be 1 to ${VERSION}, the versions this program reads`)
     .required('is required'),
   name: name().required('is required'),
   mains: record({ volts: number(90, 300, 'V'), hertz: number(45, 65, 'Hz') }),

@@ -2,7 +2,7 @@ import type { Mains, Values } from '../devices';
 import type { ColourCode } from '../standards';
 
 export const FORMAT = 'zygostat-circuit';
-export const VERSION = 1;
+export const VERSION = 2;
 
 /** `deviceId.DESIGNATION` */
 export type TerminalId = string;
@@ -49,13 +49,25 @@ export interface Cable {
   conductors: Conductor[];
 }
 
-export interface Conductor {
-  id: string;
-  colour: ColourCode;
-  tag?: string;
-  /** Terminal each end is landed on; `null` for an end that is free. */
+/** Kept for later, landed nowhere; or broken, and given nothing to carry. */
+export const CONDUCTOR_STATES = ['spare', 'broken'] as const;
+
+/** Terminals of both ends; `null` for an end that is free. */
+export interface Ends {
   from: TerminalId | null;
   to: TerminalId | null;
+}
+
+export interface Conductor extends Ends {
+  id: string;
+  colour: ColourCode;
+  /** What somebody wrote on a tag that hangs on it. */
+  tag?: string;
+  /** Its number on the unit's diagram, printed on it. */
+  number?: string;
+  state?: (typeof CONDUCTOR_STATES)[number];
+  /** Where a survey found its ends; left out where none recorded it. */
+  found?: Ends;
 }
 
 export const LINK_KINDS = ['jumper', 'splice'] as const;

@@ -31,7 +31,7 @@ describe('an outside validator agrees with the program', () => {
   test.each<[string, unknown]>([
     ['a missing list', { ...furnaceAirConditioner('Schema'), links: undefined }],
     ['an unknown field', { ...furnaceAirConditioner('Schema'), colour: 'RD' }],
-    ['a later version', { ...furnaceAirConditioner('Schema'), version: 2 }],
+    ['a later version', { ...furnaceAirConditioner('Schema'), version: 3 }],
     ['an unknown gauge', spoil((document) => (document.cables[0]!.gauge = 17))],
     ['a negative length', spoil((document) => (document.cables[0]!.lengthM = -1))],
     ['an id with a space', spoil((document) => (document.stations[0]!.id = 'the hall'))],

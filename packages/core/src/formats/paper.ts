@@ -14,6 +14,22 @@ export interface Section {
   apart?: boolean;
 }
 
+/** Sheets that papers are made for. */
+export type PaperSize = 'letter' | 'a4';
+
+/** Where paper is US Letter: CLDR's paperSize data, from memory. */
+const LETTER = 'BZ CA CL CO CR GT MX NI PA PH PR SV US VE'.split(' ');
+
+/**
+ * The sheet that is usual where a person is.
+ *
+ * @param locale - BCP 47 tag.
+ */
+export function paperSizeOf(locale: string): PaperSize {
+  const { region = 'US' } = new Intl.Locale(locale).maximize();
+  return LETTER.includes(region) ? 'letter' : 'a4';
+}
+
 export interface Paper {
   title: string;
   /** What it is about, line by line. */

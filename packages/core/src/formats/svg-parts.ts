@@ -6,9 +6,14 @@ export const MUTE = '#5E665F';
 export const CARD = '#FFFDF8';
 export const LINE = '#D9D2C3';
 
+/** What XML 1.0 has no place for (section 2.2): most control characters, halves of a pair, two that are none. */
+const NOT_XML = /(?![\n\r\t])[\p{Cc}\p{Cs}\ufffe\uffff]/gu;
+
 /** A text as it may stand in an SVG file. */
 export const escape = (text: string) =>
-  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
+  text
+    .replace(NOT_XML, '\ufffd')
+    .replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
 
 type Attributes = Record<string, string | number | undefined>;
 

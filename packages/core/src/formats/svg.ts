@@ -31,7 +31,7 @@ function wirePath(d: string, circuit: Circuit, id: string | null): string[] {
 function wireTag(circuit: Circuit, id: string | null, at: { x: number; y: number }): string[] {
   const conductor = id === null ? undefined : findConductor(circuit, id);
   if (!conductor) return [];
-  const name = conductor.tag ? `${conductor.colour} ${conductor.tag}` : conductor.colour;
+  const name = [conductor.colour, conductor.number ?? conductor.tag].filter(Boolean).join(' ');
   return [
     box({ x: at.x - 12, y: at.y - 8, width: 24, height: 16 }, 4, { fill: CARD, stroke: MUTE }),
     words(name, at.x, at.y + 4.5, 12),

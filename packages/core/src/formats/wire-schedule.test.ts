@@ -5,7 +5,7 @@ import { TEMPLATES, furnaceAirConditioner } from '../systems';
 import { readSchedule, writeSchedule } from '.';
 
 const circuit = furnaceAirConditioner('Schedule');
-const HEADER = 'cable,label,gauge_awg,length_m,conductor,colour,tag,from,to';
+const HEADER = 'cable,label,gauge_awg,length_m,conductor,colour,tag,number,state,from,to';
 
 test.each(TEMPLATES)('$id comes back as it went', ({ build }) => {
   const before = build('Schedule');
@@ -28,7 +28,7 @@ test('follows RFC 4180', () => {
 });
 
 test('merge changes what is listed and leaves the rest', () => {
-  const line = 'statCable,Thermostat cable,20,18,statY,VT,Y1,stat.Y,board.W';
+  const line = 'statCable,Thermostat cable,20,18,statY,VT,Y1,12,broken,stat.Y,board.W';
   const read = readSchedule(`${HEADER}\r\n${line}\r\n`, circuit, 'merge');
   if (!read.ok) throw new Error('refused');
   const cable = read.circuit.cables.find(({ id }) => id === 'statCable')!;
@@ -36,6 +36,8 @@ test('merge changes what is listed and leaves the rest', () => {
   expect(cable.conductors.find(({ id }) => id === 'statY')).toMatchObject({
     colour: 'VT',
     tag: 'Y1',
+    number: '12',
+    state: 'broken',
     to: 'board.W',
   });
   expect(cable.conductors.length).toBe(
@@ -44,8 +46,19 @@ test('merge changes what is listed and leaves the rest', () => {
   expect(() => parseCircuit(read.circuit)).not.toThrow();
 });
 
+test('a file of the first version says number and state by its tag', () => {
+  const header = 'cable,label,gauge_awg,length_m,conductor,colour,tag,from,to';
+  const lines = ['a,RD,dead,,', 'b,BU,spare,,', 'c,GN,17,,', 'd,WH,to boiler,,'].map(
+    (line) => `new,,18,4,${line}`,
+  );
+  const read = readSchedule([header, ...lines].join('\n'), circuit, 'replace');
+  if (!read.ok) throw new Error('refused');
+  const said = read.circuit.cables[0]!.conductors.map(({ tag, number, state }) => ({ tag, number, state }));
+  expect(said).toEqual([{ state: 'broken' }, { state: 'spare' }, { number: '17' }, { tag: 'to boiler' }]);
+});
+
 test('replace leaves only what is listed', () => {
-  const read = readSchedule(`${HEADER}\nnew,,18,4,a,RD,,stat.R,board.R\n`, circuit, 'replace');
+  const read = readSchedule(`${HEADER}\nnew,,18,4,a,RD,,,,stat.R,board.R\n`, circuit, 'replace');
   expect(read).toMatchObject({
     ok: true,
     conductors: 1,
@@ -54,13 +67,13 @@ test('replace leaves only what is listed', () => {
 });
 
 test.each<[string, string, number, RegExp]>([
-  ['a terminal that is not there', 'a,A,18,4,x,RD,,stat.Q,board.R', 2, /Thermostat has no terminal "Q"/],
-  ['a device that is not there', 'a,A,18,4,x,RD,,toaster.R,', 2, /from must be a terminal of this circuit/],
-  ['a colour of another alphabet', 'a,A,18,4,x,red,,,', 2, /colour must be one of BK, BN/],
-  ['a length of nothing', 'a,A,18,,x,RD,,,', 2, /length_m must be a number above 0/],
-  ['a gauge nobody makes', 'a,A,17,4,x,RD,,,', 2, /gauge_awg must be one of/],
-  ['a conductor to itself', 'a,A,18,4,x,RD,,stat.R,stat.R', 2, /different terminals/],
-  ['the same conductor twice', 'a,A,18,4,x,RD,,,\na,A,18,4,x,BU,,,', 3, /on line 2 already/],
+  ['a terminal that is not there', 'a,A,18,4,x,RD,,,,stat.Q,board.R', 2, /Thermostat has no terminal "Q"/],
+  ['a device that is not there', 'a,A,18,4,x,RD,,,,toaster.R,', 2, /from must be a terminal of this circuit/],
+  ['a colour of another alphabet', 'a,A,18,4,x,red,,,,,', 2, /colour must be one of BK, BN/],
+  ['a length of nothing', 'a,A,18,,x,RD,,,,,', 2, /length_m must be a number above 0/],
+  ['a gauge nobody makes', 'a,A,17,4,x,RD,,,,,', 2, /gauge_awg must be one of/],
+  ['a conductor to itself', 'a,A,18,4,x,RD,,,,stat.R,stat.R', 2, /different terminals/],
+  ['the same conductor twice', 'a,A,18,4,x,RD,,,,,\na,A,18,4,x,BU,,,,,', 3, /on line 2 already/],
   ['a short line', 'a,A,18', 2, /Too few fields/],
   ['nothing', '', 1, /no conductors/],
 ])('%s is named by its line', (_what, lines, line, words) => {

@@ -1,6 +1,13 @@
 /** The wire schedule as CSV (RFC 4180): one line for each conductor, out and back in. */
 import type { Cable, Circuit, Conductor, TerminalId } from '../circuit';
-import { LIMITS, findDevice, hasTerminal, splitTerminal } from '../circuit';
+import {
+  CONDUCTOR_STATES,
+  LIMITS,
+  conductorOfVersion1,
+  findDevice,
+  hasTerminal,
+  splitTerminal,
+} from '../circuit';
 import type { ColourCode } from '../standards';
 import { COLOUR_CODES, GAUGES } from '../standards';
 import Papa from 'papaparse';
@@ -14,16 +21,20 @@ const COLUMNS = [
   'conductor',
   'colour',
   'tag',
+  'number',
+  'state',
   'from',
   'to',
 ] as const;
 type Column = (typeof COLUMNS)[number];
+/** Columns that files of the first version have none of: there a tag said it. */
+const LATER: readonly Column[] = ['number', 'state'];
 type Row = Readonly<Record<Column, string>>;
 
 /** Writes every conductor of a circuit, lines ended by CR LF as RFC 4180 has it. */
 export function writeSchedule({ cables }: Circuit): string {
   const rows = cables.flatMap(({ id, label, gauge, lengthM, conductors }) =>
-    conductors.map(({ id: conductor, colour, tag, from, to }): Row => ({
+    conductors.map(({ id: conductor, colour, tag, number, state, from, to }): Row => ({
       cable: id,
       label,
       gauge_awg: String(gauge),
@@ -31,6 +42,8 @@ export function writeSchedule({ cables }: Circuit): string {
       conductor,
       colour,
       tag: tag ?? '',
+      number: number ?? '',
+      state: state ?? '',
       from: from ?? '',
       to: to ?? '',
     })),
@@ -62,7 +75,9 @@ function rowProblems(row: Row, circuit: Circuit): string[] {
   need(ID.test(row.cable), 'cable must be 1 to 40 letters, digits, hyphens or underscores');
   need(ID.test(row.conductor), 'conductor must be 1 to 40 letters, digits, hyphens or underscores');
   need(row.label.length <= LIMITS.text, `label must be at most ${LIMITS.text} characters`);
-  need(row.tag.length <= LIMITS.text, `tag must be at most ${LIMITS.text} characters`);
+  for (const column of ['tag', 'number'] as const)
+    need(row[column].length <= LIMITS.text, `${column} must be at most ${LIMITS.text} characters`);
+  need(row.state === '' || isState(row.state), `state must be ${CONDUCTOR_STATES.join(' or ')}, or empty`);
   need(
     (GAUGES as readonly number[]).includes(Number(row.gauge_awg)),
     `gauge_awg must be one of ${GAUGES.join(', ')}`,
@@ -90,30 +105,35 @@ function rowProblems(row: Row, circuit: Circuit): string[] {
   return problems;
 }
 
-function toConductor({ conductor, colour, tag, from, to }: Row): Conductor {
+const isState = (state: string): state is NonNullable<Conductor['state']> =>
+  (CONDUCTOR_STATES as readonly string[]).includes(state);
+
+function toConductor({ conductor, colour, tag, number, state, from, to }: Row): Conductor {
   const end = (terminal: string): TerminalId | null => (terminal === '' ? null : terminal);
   return {
     id: conductor,
     colour: colour as ColourCode,
     ...(tag !== '' && { tag }),
+    ...(number !== '' && { number }),
+    ...(isState(state) && { state }),
     from: end(from),
     to: end(to),
   };
 }
 
 /** Cables of checked rows; a cable's label, gauge and length are those of its first line. */
-function toCables(rows: readonly Row[]): Cable[] {
+function toCables(rows: readonly Row[], readIn: (conductor: Conductor) => Conductor): Cable[] {
   const cables = new Map<string, Cable>();
   for (const row of rows) {
     const known = cables.get(row.cable);
-    if (known) known.conductors.push(toConductor(row));
+    if (known) known.conductors.push(readIn(toConductor(row)));
     else
       cables.set(row.cable, {
         id: row.cable,
         label: row.label === '' ? row.cable : row.label,
         gauge: Number(row.gauge_awg),
         lengthM: Number(row.length_m),
-        conductors: [toConductor(row)],
+        conductors: [readIn(toConductor(row))],
       });
   }
   return [...cables.values()];
@@ -131,9 +151,12 @@ function merged(circuit: Circuit, cables: readonly Cable[]): Cable[] {
     return {
       ...(file ?? cable),
       conductors: [
-        ...cable.conductors.flatMap(
-          (conductor) => updates.get(conductor.id) ?? (listed.has(conductor.id) ? [] : conductor),
-        ),
+        ...cable.conductors.flatMap((conductor) => {
+          const update = updates.get(conductor.id);
+          // Where a survey found it is nothing a schedule says.
+          if (update) return { ...update, ...(conductor.found && { found: conductor.found }) };
+          return listed.has(conductor.id) ? [] : conductor;
+        }),
         ...(file?.conductors.filter(({ id }) => !own.has(id)) ?? []),
       ],
     };
@@ -151,7 +174,8 @@ export function readSchedule(text: string, circuit: Circuit, mode: ScheduleMode)
     skipEmptyLines: true,
     transform: plainCell,
   });
-  const missing = COLUMNS.filter((column) => !meta.fields?.includes(column));
+  const lacks = (column: Column) => !meta.fields?.includes(column);
+  const missing = COLUMNS.filter((column) => !LATER.includes(column) && lacks(column));
   if (missing.length > 0)
     return {
       ok: false,
@@ -159,6 +183,8 @@ export function readSchedule(text: string, circuit: Circuit, mode: ScheduleMode)
         { line: 1, message: `the header has no ${missing.join(', ')}; it must be ${COLUMNS.join(',')}` },
       ],
     };
+  const older = LATER.every(lacks);
+  if (older) for (const row of data) Object.assign(row, { number: '', state: '' });
   const problems: LineProblem[] = errors.map(({ row, message }) => ({ line: (row ?? 0) + 2, message }));
   const seen = new Map<string, number>();
   data.forEach((row, i) => {
@@ -176,7 +202,7 @@ export function readSchedule(text: string, circuit: Circuit, mode: ScheduleMode)
       ok: false,
       problems: problems.sort((one, other) => one.line - other.line).slice(0, MOST_PROBLEMS),
     };
-  const cables = toCables(data);
+  const cables = toCables(data, older ? conductorOfVersion1 : (conductor) => conductor);
   return {
     ok: true,
     circuit: { ...circuit, cables: mode === 'replace' ? cables : merged(circuit, cables) },

@@ -3,7 +3,7 @@
  * them, so that two people who write at once lose nothing. Ids are made where an entry is written.
  */
 import * as yup from 'yup';
-import { ALL_FAULTS, listOf } from '../validation';
+import { ALL_FAULTS, PLAIN_TEXT, isPlainText, listOf } from '../validation';
 import type { Problem } from '../circuit';
 import type { JacketFunction, Landed } from '../fire';
 import { JACKET_FUNCTIONS } from '../fire';
@@ -43,6 +43,8 @@ export type Body =
       /** The meter was tried on something live before and after. */
       meter?: typeof LIVE_DEAD_LIVE;
     }
+  /** A test that failed stays so: somebody named takes it over, until a date. */
+  | { type: 'test-handed-over'; test: string; to: string; until: string }
   /** A step with the fire panel: who was spoken to, and until when it is on test. */
   | { type: 'panel'; step: PanelStep; who: string; text: string; until: string | null }
   /** A jacket was taken off a device, under a mark of its own, and where each of its ends had been. */
@@ -78,10 +80,15 @@ export interface Entry {
   at: string;
   by: string;
   body: Body;
+  /** Who brought it in from elsewhere, empty where nobody was signed in; left out, or `null`, where it was written here. */
+  broughtBy?: string | null;
 }
 
 /** How a place is proven dead: a known live point, the place, the live point again (NFPA 70E 120.5, from memory). */
 export const LIVE_DEAD_LIVE = 'live-dead-live';
+
+/** Control, format and other characters that are shown as nothing. */
+const UNSEEN = /[\p{C}\p{Default_Ignorable_Code_Point}]/u;
 
 const MOST_TEXT = 2000;
 const MOST_WORD = 80;
@@ -95,7 +102,18 @@ const word = (most = MOST_WORD) =>
     .strict()
     .required('is required')
     .matches(/\S/, 'is required')
-    .max(most, `must be at most ${most} characters`);
+    .max(most, `must be at most ${most} characters`)
+    .test('text', PLAIN_TEXT, (given) => isPlainText(given ?? ''));
+/** Made where an entry is written; a bundle names rows by it. */
+const entryId = () =>
+  yup
+    .string()
+    .strict()
+    .required('is required')
+    .matches(/^[\w-]{1,60}$/, 'must be 1 to 60 letters, digits, hyphens or underscores');
+/** Whoever wrote it, in characters that can be seen. */
+const writer = () =>
+  word().test('seen', 'must not have characters that cannot be seen', (given) => !UNSEEN.test(given ?? ''));
 /** A day that the calendar has: 31 February is parsed as a day in March. */
 function isDay(given: string): boolean {
   const day = given.slice(0, 10);
@@ -111,7 +129,13 @@ const moment = () =>
 const time = () => moment().required('is required');
 const unknown = ({ unknown: fields }: { unknown: string }) => `has unknown field ${fields}`;
 const shape = <S extends yup.ObjectShape>(fields: S) => yup.object(fields).strict().noUnknown(unknown);
-const text = () => yup.string().strict().defined().max(MOST_TEXT, `must be at most ${MOST_TEXT} characters`);
+const text = () =>
+  yup
+    .string()
+    .strict()
+    .defined()
+    .max(MOST_TEXT, `must be at most ${MOST_TEXT} characters`)
+    .test('text', PLAIN_TEXT, (given) => isPlainText(given));
 
 const among = (options: readonly string[]) =>
   word().oneOf([...options], `must be one of ${options.join(', ')}`);
@@ -169,6 +193,7 @@ const SHAPES: Readonly<Record<Body['type'], () => yup.Schema>> = {
         `must be at most ${MOST_READINGS} readings`,
       ),
     }),
+  'test-handed-over': () => shape({ type: word(), test: word(200), to: word(), until: time() }),
   panel: () =>
     shape({
       type: word(),
@@ -207,9 +232,9 @@ const isType = (type: unknown): type is Body['type'] =>
   typeof type === 'string' && Object.hasOwn(SHAPES, type);
 
 const entrySchema = shape({
-  id: word(),
+  id: entryId(),
   at: time(),
-  by: word(),
+  by: writer(),
   body: yup.lazy((given: unknown) => {
     const type = (given as { type?: unknown } | null)?.type;
     return isType(type)

@@ -1,16 +1,20 @@
 /** Everything a job comes to, gathered for whoever reads it later: as found, as left, settings, readings, tests, what is open. */
 import type { Unit, Verdict } from '../behaviour';
 import type { Building } from '../building';
-import type { Circuit, Conductor, TerminalId } from '../circuit';
-import { findConductor } from '../circuit';
-import type { DeviceKind, Value } from '../devices';
-import { contextOf, fill, kindOf, noticesOf } from '../devices';
-import type { ColourCode } from '../standards';
+import type { Circuit } from '../circuit';
+import type { DeviceKind } from '../devices';
+import { contextOf, kindOf, noticesOf } from '../devices';
+import { compile } from '../network';
+import { bypassesIn, withBypasses } from '../prove';
 import type { CommissionTest } from './commission';
+import type { ReportJumper, ReportLanding, ReportValue } from './compared';
+import { jumpersOf, landingsOf, valuesOf } from './compared';
 import { commissionOf } from './commission';
 import type { Entry } from './entry';
 import type { Bypass, Item, Tested } from './standing';
-import { jacketsOff, standingOf } from './standing';
+import { bypassesStillIn, jacketsOff, standingOf } from './standing';
+import type { Work } from './work';
+import { workOf } from './work';
 
 export const REPORT_FORMAT = 'zygostat-report';
 
@@ -28,8 +32,19 @@ export interface ReportReading {
 }
 
 export interface ReportGiven {
-  job: { id: string; name: string; site: string; notes: string; state: string };
-  /** The circuit as the job began with it, and as it is now. */
+  job: {
+    id: string;
+    name: string;
+    site: string;
+    address: string;
+    notes: string;
+    state: string;
+    /** Who brought it in from elsewhere; `null` where it was made here. */
+    broughtBy: string | null;
+  };
+  /** Whoever does the work, as it stands on the customer's page; empty where nobody entered it. */
+  firm: Firm;
+  /** The circuit as the job began with it, and as it is now; in the report as it is now has whatever bypass is in. */
   found: Circuit;
   left: Circuit;
   /** In the order of their chain; those the server has not had yet have no link, and come last. */
@@ -42,27 +57,13 @@ export interface ReportGiven {
   written: string;
 }
 
-type Ends = Pick<Conductor, 'from' | 'to'>;
-
-/** One conductor, as found and as left; `null` where it was not there. */
-export interface ReportLanding {
-  conductor: string;
-  cable: string;
-  colour: ColourCode;
-  found: Ends | null;
-  left: Ends | null;
-  changed: boolean;
-}
-
-/** One thing that is set or read off a label. */
-export interface ReportValue {
-  device: string;
-  group: 'params' | 'settings';
+/** Who does the work: a name, and how to reach them. */
+export interface Firm {
   name: string;
-  value: Value;
-  /** Somebody entered it; otherwise it is the kind's default. */
-  given: boolean;
+  contact: string;
 }
+
+export const NO_FIRM: Firm = { name: '', contact: '' };
 
 export interface ReportTest {
   id: string;
@@ -80,12 +81,16 @@ export interface Report extends Omit<ReportGiven, 'entries'> {
   /** Over how many entries the chain goes, and its last link; what was written since is not sealed. */
   seal: { entries: number; link: string | null; unsealed: number };
   landings: readonly ReportLanding[];
-  jumpers: readonly { joins: readonly TerminalId[]; found: boolean; left: boolean }[];
+  jumpers: readonly ReportJumper[];
   values: readonly ReportValue[];
   tests: readonly ReportTest[];
   bypasses: readonly Bypass[];
   items: readonly Item[];
   finished: boolean;
+  /** What was done, from the first circuit to the last, and as it was written down. */
+  work: Work;
+  /** Safeties of the circuit as it is now: how many there are, and how many were tripped and did what they should. */
+  protections: { all: number; passed: number; bypassed: readonly string[] };
   /** Until when the building's fire panel is on test; `null` when it is not. */
   onTestUntil: string | null;
   /** Marks of jackets that are off. */
@@ -93,50 +98,6 @@ export interface Report extends Omit<ReportGiven, 'entries'> {
   cautions: readonly CautionCode[];
   log: readonly Entry[];
 }
-
-const cableOf = ({ cables }: Circuit, id: string) =>
-  cables.find(({ conductors }) => conductors.some((conductor) => conductor.id === id))!;
-
-function landingsOf(found: Circuit, left: Circuit): ReportLanding[] {
-  const ids = [left, found].flatMap(({ cables }) =>
-    cables.flatMap(({ conductors }) => conductors.map(({ id }) => id)),
-  );
-  return [...new Set(ids)].map((id): ReportLanding => {
-    const [was, is] = [findConductor(found, id), findConductor(left, id)];
-    const ends = (one: Conductor | undefined): Ends | null => (one ? { from: one.from, to: one.to } : null);
-    return {
-      conductor: id,
-      cable: cableOf(is ? left : found, id).label,
-      colour: (is ?? was)!.colour,
-      found: ends(was),
-      left: ends(is),
-      changed: was?.from !== is?.from || was?.to !== is?.to,
-    };
-  });
-}
-
-function jumpersOf(found: Circuit, left: Circuit): Report['jumpers'] {
-  const key = (joins: readonly TerminalId[]) => [...joins].sort().join(' ');
-  const of = ({ links }: Circuit) => new Map(links.map(({ joins }) => [key(joins), joins] as const));
-  const [was, is] = [of(found), of(left)];
-  return [...new Map([...was, ...is])].map(([name, joins]) => ({
-    joins,
-    found: was.has(name),
-    left: is.has(name),
-  }));
-}
-
-/** What somebody entered, and every setting: those count even where nobody touched them. */
-const valuesOf = ({ devices }: Circuit): ReportValue[] =>
-  devices.flatMap((device) =>
-    (['params', 'settings'] as const).flatMap((group) => {
-      const fields = kindOf(device.kind)[group];
-      return Object.entries(fill(fields, device[group])).flatMap(([name, value]): ReportValue[] => {
-        const given = device[group][name] !== undefined;
-        return given || group === 'settings' ? [{ device: device.id, group, name, value, given }] : [];
-      });
-    }),
-  );
 
 /** Tests of the circuit as left, in order, and what was tested before it was changed. */
 function testsOf(left: Circuit, tested: ReadonlyMap<string, Tested>): ReportTest[] {
@@ -183,29 +144,55 @@ function sealOf(entries: ReportGiven['entries']): Report['seal'] {
   };
 }
 
-/** Gathers a job. The circuit as left is run for what its tests should show. */
-export function reportOf({ entries, ...given }: ReportGiven): Report {
+/** A safety counts as tested where it was tripped, and everything it was tripped in went as it should. */
+function protectionsOf(left: Circuit, tests: readonly ReportTest[]): Report['protections'] {
+  const trips = new Map<string, ReportTest[]>();
+  for (const test of tests) {
+    if (test.expected?.type !== 'trip') continue;
+    const { device } = test.expected.case.trip;
+    trips.set(device, [...(trips.get(device) ?? []), test]);
+  }
+  const passed = [...trips.values()].filter((all) =>
+    all.every(({ tested }) => tested?.outcome === 'as-it-should'),
+  );
+  const bypassed = [...new Set(bypassesIn(compile(left)).map(({ device }) => device))];
+  return { all: trips.size, passed: passed.length, bypassed };
+}
+
+/** Gathers a job. The circuit as it is now, with whatever bypass is in, is run for what its tests should show. */
+export function reportOf({ entries, left: recorded, ...given }: ReportGiven): Report {
   const standing = standingOf(entries);
-  const { tests, bypasses, items, finished } = standing;
-  const { found, left } = given;
+  const { bypasses, items, finished } = standing;
+  const { found } = given;
+  const left = withBypasses(
+    recorded,
+    bypassesStillIn(standing).map(({ device }) => device),
+  );
+  const tests = testsOf(left, standing.tests);
+  const landings = landingsOf(found, left);
+  const jumpers = jumpersOf(found, left);
+  const values = valuesOf(found, left);
   return {
     format: REPORT_FORMAT,
     version: 1,
     ...given,
+    left,
     seal: sealOf(entries),
-    landings: landingsOf(found, left),
-    jumpers: jumpersOf(found, left),
-    values: valuesOf(left),
-    tests: testsOf(left, tests),
+    landings,
+    jumpers,
+    values,
+    tests,
     bypasses,
     items,
     finished,
+    work: workOf({ found, left: recorded, landings, jumpers: jumpersOf(found, recorded), values, entries }),
+    protections: protectionsOf(left, tests),
     onTestUntil: standing.panel.onTestUntil,
     jacketsOff: jacketsOff(standing).map(({ mark }) => mark),
     cautions: cautionsOf(
       left,
       bypasses.some(({ state }) => state !== 'restored'),
     ),
-    log: entries.map(({ id, at, by, body }) => ({ id, at, by, body })),
+    log: entries.map(({ id, at, by, body, broughtBy = null }) => ({ id, at, by, body, broughtBy })),
   };
 }

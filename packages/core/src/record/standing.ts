@@ -39,6 +39,8 @@ export interface Tested {
   by: string;
   until: string | null;
   readings: readonly TestReading[];
+  /** Who took it over since it failed, and by when it is done; `null` while nobody has. */
+  handed: { to: string; until: string } | null;
 }
 
 /** A jacket that was taken off once: whether it still hangs, what it was found to do. */
@@ -69,6 +71,25 @@ export interface Standing {
 
 type Of<T extends Body['type']> = Extract<Body, { type: T }>;
 
+/** Says that something is done, tested or in order again. */
+function claimsDone(body: Body): boolean {
+  switch (body.type) {
+    case 'restored':
+    case 'dealt-with':
+    case 'identified':
+    case 'settled':
+    case 'handed-over':
+    case 'test-handed-over':
+      return true;
+    case 'tested':
+      return body.outcome === 'as-it-should';
+    case 'panel':
+      return body.step !== 'on-test';
+    default:
+      return false;
+  }
+}
+
 class Fold {
   readonly bypasses = new Map<string, Bypass>();
   readonly items = new Map<string, Item>();
@@ -77,8 +98,11 @@ class Fold {
   panel = NO_PANEL;
   finished = false;
 
-  take({ at, by, body }: Entry): void {
-    this.finished = body.type === 'finished';
+  take({ at, by, body, broughtBy }: Entry): void {
+    // What was brought in from elsewhere is told, and is never done here: nobody here saw it.
+    const isFromElsewhere = broughtBy != null;
+    this.finished = body.type === 'finished' && !isFromElsewhere;
+    if (isFromElsewhere && claimsDone(body)) return;
     switch (body.type) {
       case 'bypassed':
         return this.bypassed(body, at, by);
@@ -98,11 +122,20 @@ class Fold {
       }
       case 'tested': {
         const { test, outcome, text, title, until, readings = [] } = body;
-        this.tests.set(test, { outcome, text, title, until, readings, at, by });
+        this.tests.set(test, { outcome, text, title, until, readings, at, by, handed: null });
+        return;
+      }
+      case 'test-handed-over': {
+        const { test, to, until } = body;
+        const tested = this.tests.get(test);
+        if (tested) this.tests.set(test, { ...tested, handed: { to, until } });
         return;
       }
       case 'panel':
-        this.panel = afterStep(this.panel, body, { at, by });
+        // One that was put on test elsewhere is on test; who was spoken to there has to be spoken to again.
+        this.panel = isFromElsewhere
+          ? { ...this.panel, onTestUntil: body.until }
+          : afterStep(this.panel, body, { at, by });
         return;
       case 'unlanded': {
         const { jacket: id, mark, cable, device, landed } = body;
@@ -157,6 +190,31 @@ export const bypassesStillIn = ({ bypasses }: Pick<Standing, 'bypasses'>): Bypas
 export const jacketsOff = ({ jackets }: Pick<Standing, 'jackets'>): JacketStanding[] =>
   jackets.filter(({ state }) => state === 'off');
 
+/** Tests that failed the last time they were run, by id. */
+export const failedTests = ({ tests }: Pick<Standing, 'tests'>): (Tested & { id: string })[] =>
+  [...tests].flatMap(([id, tested]) => (tested.outcome === 'not-so' ? [{ id, ...tested }] : []));
+
+/** What has to be settled before a job is finished. */
+export type Unsettled =
+  | { type: 'bypassed'; devices: readonly string[] }
+  | { type: 'failed'; titles: readonly string[] }
+  | { type: 'jackets-off'; marks: readonly string[] }
+  | { type: 'panel-on-test'; until: string };
+
+/** What keeps a job from being finished; none when it may be. */
+export function unsettledOf(standing: Standing): Unsettled[] {
+  const devices = standing.bypasses.flatMap(({ state, device }) => (state === 'in' ? [device] : []));
+  const titles = failedTests(standing).flatMap(({ handed, title }) => (handed ? [] : [title]));
+  const marks = jacketsOff(standing).map(({ mark }) => mark);
+  const until = standing.panel.onTestUntil;
+  return [
+    ...(devices.length > 0 ? [{ type: 'bypassed', devices } as const] : []),
+    ...(titles.length > 0 ? [{ type: 'failed', titles } as const] : []),
+    ...(marks.length > 0 ? [{ type: 'jackets-off', marks } as const] : []),
+    ...(until === null ? [] : [{ type: 'panel-on-test', until } as const]),
+  ];
+}
+
 interface Objection {
   path: string;
   message: string;
@@ -165,34 +223,28 @@ interface Objection {
 const unless = (holds: boolean, path: string, message: string): Objection[] =>
   holds ? [] : [{ path, message }];
 
-/** What a job must wait for before it is finished. */
-function unfinished(standing: Standing): Objection[] {
-  const left = standing.bypasses.filter(({ state }) => state === 'in');
-  const off = jacketsOff(standing);
-  return [
-    ...unless(
-      left.length === 0,
-      'body',
-      `must wait: ${left.map(({ device }) => device).join(', ')} is bypassed; take it out and prove it, or hand it over by name and date`,
-    ),
-    ...unless(
-      off.length === 0,
-      'body',
-      `must wait: jacket ${off.map(({ mark }) => mark).join(', ')} is off; put it back, move it, or insulate it at both ends`,
-    ),
-    ...unless(
-      standing.panel.onTestUntil === null,
-      'body',
-      'must wait: the fire panel is on test; walk it through and have it taken off',
-    ),
-  ];
+function againstFinishing(one: Unsettled): string {
+  switch (one.type) {
+    case 'bypassed':
+      return `must wait: ${one.devices.join(', ')} is bypassed; take it out and prove it, or hand it over by name and date`;
+    case 'failed':
+      return `must wait: a test failed (${one.titles.join('; ')}); repair it and test again, or hand it over by name and date`;
+    case 'jackets-off':
+      return `must wait: jacket ${one.marks.join(', ')} is off; put it back, move it, or insulate it at both ends`;
+    case 'panel-on-test':
+      return 'must wait: the fire panel is on test; walk it through and have it taken off';
+  }
 }
+
+/** What a job must wait for before it is finished. */
+const unfinished = (standing: Standing): Objection[] =>
+  unsettledOf(standing).map((one) => ({ path: 'body', message: againstFinishing(one) }));
 
 /**
  * What is against an entry as a job stands, as a path into the entry and what would be valid; none when it may be added.
  *
  * A bypass is only closed with the proof its entry carries. A job is not finished with one in that nobody took over, with a
- * jacket off, or with the fire panel on test; and with the panel nothing is done out of its order.
+ * test that failed and nobody took over, with a jacket off, or with the fire panel on test; and with the panel nothing is done out of its order.
  */
 export function objectionsTo(entry: Entry, standing: Standing): Objection[] {
   return [...unsigned(entry), ...unproven(entry), ...outOfOrder(entry, standing)];
@@ -205,7 +257,7 @@ const isNamed = (name: string) => name.trim() !== '' && name.trim() !== NOBODY;
 /** What is done to a protection, and that a place is dead, is said by somebody with a name. */
 function unsigned({ by, body }: Entry): Objection[] {
   const answers =
-    body.type === 'bypassed' || body.type === 'restored' || body.type === 'handed-over' || isDeadTest(body);
+    ['bypassed', 'restored', 'handed-over', 'test-handed-over'].includes(body.type) || isDeadTest(body);
   return unless(!answers || isNamed(by), 'by', 'must be your name: this is signed by a person');
 }
 
@@ -252,6 +304,12 @@ function outOfOrder({ at, body }: Entry, standing: Standing): Objection[] {
     case 'restored':
     case 'handed-over':
       return unless(known(body.bypass), 'body.bypass', 'must be a bypass of this job');
+    case 'test-handed-over':
+      return unless(
+        standing.tests.get(body.test)?.outcome === 'not-so',
+        'body.test',
+        'must be a test of this job that failed',
+      );
     case 'dealt-with':
       return unless(
         standing.items.some(({ id }) => id === body.item),

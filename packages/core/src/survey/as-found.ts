@@ -61,6 +61,12 @@ function unrecorded(circuit: Circuit, runs: readonly Run[]): Circuit {
   );
 }
 
+/** Leads of a system that is taken as what stands here: they were found as they are. */
+const asItStands = (cable: Cable): Cable => ({
+  ...cable,
+  conductors: cable.conductors.map((one) => ({ ...one, found: { from: one.from, to: one.to } })),
+});
+
 /**
  * Takes a system as what stands here: the devices and leads of a ready system, its runs to be
  * recorded. Landings already recorded are kept where their terminals still exist.
@@ -80,7 +86,8 @@ export function takeSystem(
   const blank = unrecorded(whole, runs);
   const cables = blank.cables.map((cable) => {
     const before = kept.has(cable.id) ? findCable(circuit, cable.id) : undefined;
-    if (!before || cable.conductors.length > 0) return cable;
+    if (cable.conductors.length > 0) return asItStands(cable);
+    if (!before) return cable;
     const still = (terminal: TerminalId | null) =>
       terminal && hasTerminal(blank, terminal) ? terminal : null;
     const conductors = before.conductors.map((conductor) => ({
@@ -129,7 +136,7 @@ export function recordLanding(
       conductor[end] === terminal ? { ...conductor, [end]: null } : conductor,
     ),
   }));
-  if (colour === null) return dropUnseen(cleared, cableId);
+  if (colour === null) return dropUnseen(asFound(circuit, cleared, cableId), cableId);
   const known = findCable(cleared, cableId)?.conductors.find((conductor) => conductor.colour === colour);
   const recorded = known
     ? changeCable(cleared, cableId, (cable) => ({
@@ -139,7 +146,22 @@ export function recordLanding(
         ),
       }))
     : addConductor(cleared, cableId, colour, end, terminal);
-  return dropUnseen(recorded, cableId);
+  return dropUnseen(asFound(circuit, recorded, cableId), cableId);
+}
+
+/** Ends that a recording put elsewhere are where the conductor was found; its other end stays as it was found before. */
+function asFound(before: Circuit, after: Circuit, cableId: string): Circuit {
+  return changeCable(after, cableId, (cable) => ({
+    ...cable,
+    conductors: cable.conductors.map((conductor) => {
+      const was = findConductor(before, conductor.id);
+      const found = { from: conductor.from, to: conductor.to };
+      for (const end of ENDS) if (was?.found && was[end] === conductor[end]) found[end] = was.found[end];
+      return was?.from === found.from && was.to === found.to && !was.found
+        ? conductor
+        : { ...conductor, found };
+    }),
+  }));
 }
 
 function addConductor(
@@ -167,26 +189,22 @@ function dropUnseen(circuit: Circuit, cableId: string): Circuit {
   return changeCable(circuit, cableId, (cable) => ({
     ...cable,
     conductors: cable.conductors.filter(
-      ({ from, to, tag }) => from !== null || to !== null || tag === SPARE || tag === DEAD,
+      ({ from, to, state }) => from !== null || to !== null || state !== undefined,
     ),
   }));
 }
-
-/** Tag of a conductor that was seen and is landed nowhere. */
-export const SPARE = 'spare';
-/** Tag of a conductor found broken: it is given nothing to carry. */
-export const DEAD = 'dead';
 
 /** Records a conductor of a run that is landed at neither end. */
 export function recordSpare(circuit: Circuit, cableId: string, colour: ColourCode): Circuit {
   const cable = findCable(circuit, cableId);
   if (!cable || cable.conductors.some((conductor) => conductor.colour === colour)) return circuit;
-  const conductor = {
+  const free = { from: null, to: null };
+  const conductor: Conductor = {
     id: freeConductorId(circuit, cableId, colour),
     colour,
-    tag: SPARE,
-    from: null,
-    to: null,
+    state: 'spare',
+    found: free,
+    ...free,
   };
   return changeCable(circuit, cableId, (found) => ({
     ...found,

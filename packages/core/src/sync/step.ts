@@ -29,16 +29,17 @@ function loaded(turn: Turn, items: Extract<SyncEvent, { type: 'loaded' }>['items
     // What was put while this was read is newer, or with the server by now.
     if (turn.item(keyOf(lying))) continue;
     turn.state = { ...turn.state, lastOrder: Math.max(turn.state.lastOrder, lying.order) };
-    turn.setItem({ ...lying, version: 1, written: 1, isKept: true });
+    turn.setItem({ ...lying, version: 0, written: 0, isKept: true });
   }
   for (const item of items) pump(turn, turn.laneOf(item));
 }
 
 function written(turn: Turn, { key, version, isKept }: Extract<SyncEvent, { type: 'written' }>): void {
   const item = turn.item(key);
-  if (!item || item.isSent) return;
+  // Of one that was dropped since, the disk may tell late.
+  if (!item || item.isSent || version < item.version) return;
   const { isNew: _new, ...rest } = item;
-  turn.setItem({ ...rest, written: Math.max(item.written, version), isKept });
+  turn.setItem({ ...rest, written: version, isKept });
   pump(turn, turn.laneOf(item));
 }
 

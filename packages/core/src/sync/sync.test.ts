@@ -101,6 +101,27 @@ describe('a document', () => {
     expect(device.wants('save')).toMatchObject([{ draft: { base: 3, value: { a: '2' } } }]);
   });
 
+  test('that was dropped and changed anew is sent, though the disk tells late of what was there before', () => {
+    const device = opened();
+    for (const a of ['2', '3', '4', '5', '6']) device.change('notes', { a });
+    device.change('notes', { a: '1', b: '2' });
+    const late = device.wants('write');
+    // Somebody else wrote the same: nothing waits any more, and what was asked of the disk is still under way.
+    device.happen({
+      type: 'read',
+      name: 'notes',
+      id: 'job',
+      newest: { number: 4, value: { a: '1', b: '2' } },
+      save: 'x',
+    });
+    expect(allOf(device.state)).toEqual([]);
+    device.change('notes', { a: '3' });
+    for (const { item } of late)
+      device.happen({ type: 'written', key: 'notes/job', version: item.version, isKept: true });
+    device.write();
+    expect(device.sent()).toMatchObject([{ draft: { value: { a: '3' } } }]);
+  });
+
   test('whose answer was lost is sent again as the same save, whatever was changed since', () => {
     const device = opened();
     device.change('notes', { a: '2' });

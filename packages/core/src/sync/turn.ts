@@ -39,7 +39,9 @@ export class Turn {
 
   /** Puts something in place of what was there, and on the disk. */
   write(item: Waiting): void {
-    const next = { ...item, version: item.version + 1 };
+    const lastVersion = this.state.lastVersion + 1;
+    this.state = { ...this.state, lastVersion };
+    const next = { ...item, version: lastVersion };
     this.setItem(next);
     this.do({ type: 'write', item: next });
   }

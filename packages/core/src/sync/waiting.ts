@@ -27,7 +27,7 @@ export interface Waiting {
   since: number;
   /** Later is higher, whatever the clock says. */
   order: number;
-  /** Counts what was put under this name and id: an answer about an earlier one says nothing of it. */
+  /** Of all that was ever put here, which: an answer about anything earlier under this name and id says nothing of it. */
   version: number;
   /** The newest of these that was written to the disk, or could not be. */
   written: number;
@@ -75,9 +75,18 @@ export interface Sync {
   heard: Readonly<Record<string, number>>;
   lanes: Readonly<Record<string, Lane>>;
   lastOrder: number;
+  /** Counts everything that was put: no number comes twice, also not under a name that was dropped and put anew. */
+  lastVersion: number;
 }
 
-export const NOTHING_WAITS: Sync = { items: {}, saved: {}, heard: {}, lanes: {}, lastOrder: 0 };
+export const NOTHING_WAITS: Sync = {
+  items: {},
+  saved: {},
+  heard: {},
+  lanes: {},
+  lastOrder: 0,
+  lastVersion: 0,
+};
 
 export const keyOf = ({ name, id }: { name: string; id: string }): string => `${name}/${id}`;
 

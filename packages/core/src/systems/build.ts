@@ -7,7 +7,7 @@ export type ConductorSpec = readonly [
   colour: ColourCode,
   from: string | null,
   to: string | null,
-  tag?: string,
+  number?: string,
 ];
 
 export const device = (
@@ -37,9 +37,9 @@ export const cable = (
   label,
   gauge,
   lengthM,
-  conductors: conductors.map(([conductorId, colour, from, to, tag]): Conductor => {
+  conductors: conductors.map(([conductorId, colour, from, to, number]): Conductor => {
     const conductor = { id: conductorId, colour, from, to };
-    return tag === undefined ? conductor : { ...conductor, tag };
+    return number === undefined ? conductor : { ...conductor, number };
   }),
 });
 

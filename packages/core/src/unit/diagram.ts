@@ -21,8 +21,8 @@ export interface UnitDiagram {
 
 export const NO_DIAGRAM: UnitDiagram = { wires: [], walked: [] };
 
-const drawn = ({ id, colour, tag, from, to }: Conductor): DrawnWire[] =>
-  from === null || to === null ? [] : [{ id, colour, ...(tag !== undefined && { number: tag }), from, to }];
+const drawn = ({ id, colour, number, from, to }: Conductor): DrawnWire[] =>
+  from === null || to === null ? [] : [{ id, colour, ...(number !== undefined && { number }), from, to }];
 
 /** Station of a unit whose wires are there one by one: where something holds a charge; `null` where none is. */
 export function unitStation({ devices, mains }: Circuit): string | null {
@@ -59,8 +59,8 @@ export function asDrawn(circuit: Circuit, { wires }: UnitDiagram, which?: readon
       conductors: cable.conductors.map((conductor): Conductor => {
         const wire = put.get(conductor.id);
         if (!wire) return conductor;
-        const { id, colour, number, from, to } = wire;
-        return { id, colour, ...(number !== undefined && { tag: number }), from, to };
+        const { number: _other, ...rest } = conductor;
+        return { ...rest, ...wire };
       }),
     })),
   };

@@ -27,14 +27,14 @@ export interface WireFound {
 /** A wire against its conductor; `null` where they are alike. */
 function differenceOf(wire: DrawnWire, circuit: Circuit, diagram: UnitDiagram): WireFound | null {
   const conductor = foundWires(circuit, diagram).get(wire.id);
-  const found = conductor ?? { from: null, to: null, colour: wire.colour, tag: wire.number };
+  const found = conductor ?? { from: null, to: null, colour: wire.colour, number: wire.number };
   // A wire has no direction: landed the other way round it is as drawn.
   const turned = found.from === wire.to && found.to === wire.from;
   const ends = ENDS.flatMap((end): EndFound[] =>
     turned || found[end] === wire[end] ? [] : [{ end, drawn: wire[end], found: found[end] }],
   );
   const colour = found.colour === wire.colour ? {} : { colour: found.colour };
-  const number = found.tag === wire.number ? {} : { number: found.tag ?? null };
+  const number = found.number === wire.number ? {} : { number: found.number ?? null };
   const alike = ends.length === 0 && !('colour' in colour) && !('number' in number);
   return alike ? null : { wire, ends, ...colour, ...number };
 }

@@ -120,10 +120,10 @@ describe('as found against the diagram', () => {
   });
 
   test('what is put right keeps the colour that may stay', () => {
-    const violet = setConductor(exchanged, 'w4', { colour: 'VT', tag: null });
+    const violet = setConductor(exchanged, 'w4', { colour: 'VT', number: null });
     expect(told(violet)).toEqual([[['w4', 'w7'], 'go', true]]);
     expect(unitReport(violet, diagram)!.mended).toEqual(
-      setConductor(unit, 'w4', { colour: 'VT', tag: null }),
+      setConductor(unit, 'w4', { colour: 'VT', number: null }),
     );
   });
 

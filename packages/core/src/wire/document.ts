@@ -1,6 +1,6 @@
 /** The plan of a job as it is kept: what it was made from, what it comes to, what is done of it. */
 import type { Circuit, Problem } from '../circuit';
-import { CircuitError, parseCircuit } from '../circuit';
+import { CircuitError, circuitReadIn, parseCircuit } from '../circuit';
 import * as yup from 'yup';
 import { ALL_FAULTS, listOf } from '../validation';
 import type { ListEvent } from './list-event';
@@ -155,8 +155,16 @@ const isOne = (given: unknown): given is PlanOne => {
   return version === 1 && typeof done === 'object' && done !== null;
 };
 
+/** A plan's circuits, those of an older version as this one has them. */
+function withCircuitsReadIn(given: unknown): unknown {
+  if (typeof given !== 'object' || given === null || !('before' in given && 'after' in given)) return given;
+  const [before, after] = [circuitReadIn(given.before), circuitReadIn(given.after)];
+  return before === given.before && after === given.after ? given : { ...given, before, after };
+}
+
 /** A plan of an earlier version as this one keeps it: the same whoever reads it. Anything else comes back as it is. */
-export function planReadIn(given: unknown): unknown {
+export function planReadIn(found: unknown): unknown {
+  const given = withCircuitsReadIn(found);
   if (!isOne(given)) return given;
   const { done, earlier, ...plan } = given;
   return {

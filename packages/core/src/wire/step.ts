@@ -57,7 +57,10 @@ export const stripMm = (circuit: Circuit, terminal: TerminalId | null): number =
 
 /** What is written on a conductor's tag: its own, or the mark it goes to. */
 export const tagOf = (conductor: Conductor): string =>
-  conductor.tag ?? splitTerminal(conductor.from ?? conductor.to ?? '.').mark;
+  conductor.tag ??
+  conductor.number ??
+  conductor.state ??
+  splitTerminal(conductor.from ?? conductor.to ?? '.').mark;
 
 /** A change with the reasons its plan gave. */
 export interface PlannedChange {

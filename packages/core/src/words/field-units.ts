@@ -1,7 +1,8 @@
 /** Numbers of devices in a person's own units: shown so, read so, kept in the unit their field says. */
 import type { Field, NumberField, Value } from '../devices';
-import { complaint } from '../devices';
+import { complaint, said } from '../devices';
 import { METRES_PER_FOOT, MM_PER_INCH, M3S_PER_CFM, PA_PER_INCH_WATER } from '../standards';
+import { showDuration } from './show';
 import type { Units } from './units';
 
 interface Habit {
@@ -92,3 +93,9 @@ export const fieldValueText = (field: Field, value: Value, units: Units): string
   field.type === 'number' && typeof value === 'number'
     ? `${valueIn(field, value, units)} ${habitOf(field, units).unit}`.trim()
     : String(value);
+
+/** A value as a person reads it: a choice by its name, seconds as minutes and hours, the rest in their own units. */
+export function valueText(field: Field, value: Value, units: Units): string {
+  if (field.type !== 'number' || typeof value !== 'number') return said(field, value);
+  return field.unit === 's' ? showDuration(value) : fieldValueText(field, value, units);
+}

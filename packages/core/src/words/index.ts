@@ -4,6 +4,7 @@ export { clashSideText, clashTitle } from './english/clash';
 export { documentClashSide, documentClashTitle } from './english/document-clash';
 export { recordedBypassText } from './english/bypass';
 export { shutText } from './english/gate';
+export { syncText, waitingTitle } from './english/sync';
 export { discrepancyText } from './english/discrepancy';
 export { methodCautions, methodTitle, partText, runMethodCautions, runMethodTitle } from './english/method';
 export { failureText, faultClassText, remedyText } from './english/diagnosis';
@@ -22,12 +23,16 @@ export { fieldIn, fieldValueText, readValue, valueIn } from './field-units';
 export { capital, inSentence } from './phrases';
 export {
   OUTCOME,
+  broughtText,
+  earlierIn,
   entryText,
   holderText,
   loadText,
   protectionText,
   testHow,
   testTitle,
+  unsettledText,
+  writtenByText,
 } from './english/record';
 export {
   PARALLEL_LABEL,
@@ -98,7 +103,7 @@ export {
 } from './english/fire';
 export { expectedFigureText, figureText } from './english/reading';
 export { reportPaper } from './english/report';
-export { showTime } from './english/report/style';
+export { showDay, showTime } from './english/report/style';
 export type { ReportStyle } from './english/report/style';
 export { cableReadingLines, conductorStateText } from './english/cable';
 export { otherEndText } from './english/end';

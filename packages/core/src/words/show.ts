@@ -92,8 +92,11 @@ const HOUR_S = 3600;
 export function showDuration(seconds: number): string {
   const whole = Math.max(0, Math.ceil(seconds));
   if (whole >= 2 * HOUR_S) return `${Math.round(whole / HOUR_S)} h`;
-  const minutes = Math.floor(whole / 60);
-  return minutes > 0 ? `${minutes} min ${whole % 60} s` : `${whole} s`;
+  const [minutes, rest] = [Math.floor(whole / 60), whole % 60];
+  return [
+    ...(minutes > 0 ? [`${minutes} min`] : []),
+    ...(rest > 0 || minutes === 0 ? [`${rest} s`] : []),
+  ].join(' ');
 }
 
 /** "14.6 A" */

@@ -82,7 +82,7 @@ export function benchMeterRoutes(db: Db): Router {
     const session = find(request.params.id);
     const tell = () =>
       response.write(`event: reading\ndata: ${JSON.stringify({ value: session.shows() })}\n\n`);
-    openStream(request, response, EVERY_MS, { every: tell });
+    openStream(request, response, { everyMs: EVERY_MS, every: tell });
     tell();
   });
 

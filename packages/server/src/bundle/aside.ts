@@ -1,29 +1,57 @@
 import { Piscina } from 'piscina';
 import type { StoredJob } from '../db/bundle';
+import type { Db } from '../db/open';
 import { Problem } from '../problem';
 import { readBundle } from './read';
-import type { BundleRead } from './thread';
+import type { BundleDone, BundleOrder } from './thread';
+import { writeBundleFile } from './write';
 
-/** Reads a bundle. */
-export type ReadBundle = (bytes: Buffer) => Promise<StoredJob[]>;
+/** Reads bundles, and writes them. */
+export interface Bundles {
+  read: (bytes: Buffer) => Promise<StoredJob[]>;
+  /**
+   * Writes jobs into a file.
+   *
+   * @param left - is aborted when whoever asked has gone.
+   */
+  write: (ids: readonly string[], file: string, left: AbortSignal) => Promise<void>;
+}
 
 /** Longer than the largest site takes, ms. */
 const MOST_MS = 120_000;
 const MOST_MB = 1024;
 const IDLE_MS = 10_000;
-/** Bundles that wait while one is read. */
+/** Bundles that wait while one is read or written. */
 const MOST_WAITING = 4;
 
-/** Reads it in this thread. */
-export const readHere: ReadBundle = readBundle;
+/** Reads and writes in this thread. */
+export const bundlesHere = (db: Db): Bundles => ({
+  read: readBundle,
+  write: async (ids, file) => writeBundleFile(db, ids, file),
+});
+
+const tooMuch = () =>
+  new Problem({
+    status: 413,
+    title: 'Too large',
+    detail: `It takes longer than ${MOST_MS / 1000} s, or more than ${MOST_MB} MB, to read. Nothing was changed.`,
+  });
+
+const busy = () =>
+  new Problem({
+    status: 503,
+    title: 'Busy',
+    detail: 'Other bundles are being read or written. Try again in a minute.',
+  });
 
 /**
- * Bundles read in a thread of their own, one after another and each for so long at most: nobody else waits for it.
+ * Bundles read and written in a thread of their own, one after another and each for so long at most: nobody else waits for it.
  *
  * @param filename - of the bundled `thread.ts`.
+ * @param database - the file they are written from.
  */
-export function readAside(filename: string): ReadBundle {
-  const pool = new Piscina<Uint8Array, BundleRead>({
+export function bundlesAside(filename: string, database: string): Bundles {
+  const pool = new Piscina<BundleOrder, BundleDone>({
     filename,
     minThreads: 0,
     maxThreads: 1,
@@ -31,22 +59,32 @@ export function readAside(filename: string): ReadBundle {
     idleTimeout: IDLE_MS,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MB },
   });
-  return async (bytes) => {
-    let read: BundleRead;
+  const run = async (order: BundleOrder, signal: AbortSignal): Promise<BundleDone> => {
     try {
-      read = await pool.run(bytes, { signal: AbortSignal.timeout(MOST_MS) });
+      return await pool.run(order, { signal });
     } catch (error) {
-      if (!isTooMuch(error)) throw error;
-      throw new Problem({
-        status: 413,
-        title: 'Too large',
-        detail: `It takes longer than ${MOST_MS / 1000} s, or more than ${MOST_MB} MB, to read. Nothing was changed.`,
-      });
+      if (isFull(error)) throw busy();
+      if (isTooMuch(error)) throw tooMuch();
+      throw error;
     }
-    if ('problem' in read) throw new Problem(read.problem);
-    return read.jobs;
+  };
+  return {
+    read: async (bytes) => {
+      const done = await run({ type: 'read', bytes }, AbortSignal.timeout(MOST_MS));
+      if ('problem' in done) throw new Problem(done.problem);
+      if (!('jobs' in done)) throw new Error('A bundle was read, and nothing came of it');
+      return done.jobs;
+    },
+    write: async (ids, file, left) => {
+      await run(
+        { type: 'write', database, ids, file },
+        AbortSignal.any([left, AbortSignal.timeout(MOST_MS)]),
+      );
+    },
   };
 }
+
+const isFull = (error: unknown) => error instanceof Error && /queue is at limit/i.test(error.message);
 
 /** Ended by its time or its memory. */
 const isTooMuch = (error: unknown): boolean => {

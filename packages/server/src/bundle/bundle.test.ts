@@ -140,6 +140,51 @@ test('goes into another server and comes out of it the same, to the byte', async
     .expect(201);
 });
 
+test('what was brought in is marked so, and what it says was done is not done here', async () => {
+  const far = makeTestServer();
+  const made = await request(far.app)
+    .post('/api/jobs')
+    .send({ name: 'Elsewhere', site: 'Far mill', template: 'furnace-ac' })
+    .expect(201);
+  const { id: theirs } = made.body as { id: string };
+  const bodies = [
+    {
+      type: 'bypassed',
+      bypass: 'x1',
+      device: 'float',
+      why: 'x',
+      until: '2026-12-01T08:00:00Z',
+      watch: 'Ann',
+    },
+    { type: 'tested', test: 'trip float', title: 'Float', outcome: 'as-it-should', text: '', until: null },
+    { type: 'restored', bypass: 'x1', proof: 'tripped', text: 'All safeties proven' },
+    { type: 'finished', text: 'All safeties proven' },
+  ];
+  for (const [i, entry] of bodies.entries())
+    await request(far.app)
+      .post(`/api/jobs/${theirs}/record`)
+      .send({ id: `far-${i}`, at: '2026-11-27T09:00:00Z', by: 'Ann', body: entry })
+      .expect(201);
+  const answer = await request(far.app)
+    .get(`/api/jobs/${theirs}/bundle.zip`)
+    .responseType('blob')
+    .expect(200);
+  await put(other, answer.body as Buffer).expect(201);
+  far.stop();
+  const { body: job } = await from(other).get(`/api/jobs/${theirs}`).expect(200);
+  expect(job).toMatchObject({ state: 'open', broughtBy: '' });
+  const { body: entries } = await from(other).get(`/api/jobs/${theirs}/record`).expect(200);
+  expect((entries as { broughtBy: string }[]).map(({ broughtBy }) => broughtBy)).toEqual(['', '', '', '']);
+  // The bypass counts as in: nobody here saw it out.
+  const { body: bypasses } = await from(other).get('/api/bypasses').expect(200);
+  expect(bypasses).toContainEqual(expect.objectContaining({ job: theirs, label: 'Pan float' }));
+  await from(other).patch(`/api/jobs/${theirs}`).send({ state: 'done' }).expect(422);
+  const { text } = await from(other).get(`/api/jobs/${theirs}/report.md`).expect(200);
+  expect(text).toMatch(/brought in from a file/);
+  expect(text).toMatch(/Ann \\\(brought in from a file\\\)|Ann \(brought in from a file\)/);
+  expect(text).not.toMatch(/Every protection|work is finished/);
+});
+
 test('a site goes as one file', async () => {
   const { body: sites } = await from(one).get('/api/sites').expect(200);
   const site = (sites as { id: string; name: string }[]).find(({ name }) => name === 'Walnut row')!;

@@ -158,9 +158,11 @@ async function jobIn(files: Files, id: string): Promise<StoredJob> {
   return {
     site: {
       ...date(site),
+      address: site.address ?? '',
       documents: documentsOf('sites', `${folder}job.json`, site.documents ?? []),
     },
-    job: { ...date(job), isAway: job.isAway ?? false, updatedAt: new Date(job.updatedAt) },
+    // Done elsewhere is not done here.
+    job: { ...date(job), state: 'open', isAway: job.isAway ?? false, updatedAt: new Date(job.updatedAt) },
     revisions: revisionsIn(files, `${folder}revisions.json`),
     documents: documentsOf(
       'jobs',

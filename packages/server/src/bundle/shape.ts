@@ -1,5 +1,5 @@
 /** What a bundle holds: every row of a job, as JSON in a ZIP, with what people read beside it. */
-import { listOf } from '@zygostat/core/validation';
+import { ONE_LINE, isOneLine, listOf } from '@zygostat/core/validation';
 import * as yup from 'yup';
 import { JOB_STATES } from '../db/schema';
 import { body, newReadingSchema } from '../schemas';
@@ -12,7 +12,11 @@ const MOST_JOBS = 500;
 const MOST_ROWS = 20_000;
 
 const text = (most: number) => yup.string().strict().max(most, `must be at most ${most} characters`);
-const word = (most: number) => text(most).min(1, 'must not be empty').required('is required');
+const word = (most: number) =>
+  text(most)
+    .min(1, 'must not be empty')
+    .required('is required')
+    .test('line', ONE_LINE, (given) => isOneLine(given));
 const id = () =>
   yup
     .string()
@@ -60,7 +64,13 @@ export const manifestSchema = body({
 
 export const jobFileSchema = body({
   // Left out by earlier versions.
-  site: body({ id: id(), name: word(80), createdAt: time(), documents: documentsSchema().notRequired() }),
+  site: body({
+    id: id(),
+    name: word(80),
+    address: text(300),
+    createdAt: time(),
+    documents: documentsSchema().notRequired(),
+  }),
   job: body({
     id: id(),
     name: word(80),

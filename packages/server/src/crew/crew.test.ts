@@ -83,16 +83,18 @@ test.each<[string, string]>([
 });
 
 test('while a password is written one is told how soon it is guessed; nobody may ask without end', async () => {
+  const code = invite(server().db, 'member', null, 15);
   const strength = async (password: string) =>
-    (await ask('post', '/crew/strength').send({ password, name: 'Sol' }).expect(200)).body.strength as number;
+    (await ask('post', '/crew/strength').send({ password, name: 'Sol', code }).expect(200)).body
+      .strength as number;
   expect(await strength('password1234')).toBeLessThan(2);
   expect(await strength('Sol1234567890')).toBeLessThan(2);
   expect(await strength(SECRET)).toBe(4);
   await ask('post', '/crew/strength')
     .send({ password: 'x'.repeat(129) })
     .expect(422);
-  for (let i = 0; i < 56; i++) await ask('post', '/crew/strength').send({ password: 'x' }).expect(200);
-  await ask('post', '/crew/strength').send({ password: 'x' }).expect(429);
+  for (let i = 0; i < 26; i++) await ask('post', '/crew/strength').send({ password: 'x', code }).expect(200);
+  await ask('post', '/crew/strength').send({ password: 'x', code }).expect(429);
 });
 
 test('a password opens another device; a wrong one, and a name that is not there, are refused alike', async () => {

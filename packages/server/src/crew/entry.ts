@@ -57,7 +57,7 @@ export const attempts = (): RequestHandler[] => [
 const estimates = (): RequestHandler =>
   rateLimit({
     windowMs: 60_000,
-    limit: 60,
+    limit: 30,
     keyGenerator: addressOf,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
@@ -142,7 +142,9 @@ export function entryRoutes(db: Db, keys: Passkeys): Router {
   });
 
   router.post('/crew/strength', estimates(), (request, response) => {
-    const { password, name } = strengthSchema.validateSync(request.body, { abortEarly: false });
+    const { password, name, code } = strengthSchema.validateSync(request.body, { abortEarly: false });
+    // It takes a moment of the server each time: for whoever belongs here, or is about to.
+    if (!whoOf(response) && !(code !== undefined && goodCode(db, code))) throw badCode();
     response.json({ strength: strengthOf(password, name === undefined ? [] : [name]) });
   });
 

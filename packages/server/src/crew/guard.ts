@@ -4,7 +4,7 @@ import type { Db } from '../db/open';
 import { personOf } from '../db/sessions';
 import { Problem, sendProblem } from '../problem';
 import { clearToken, tokenOf } from './cookie';
-import { setWho, signedInAs, whoOf } from './who';
+import { setStill, setWho, signedInAs, whoOf } from './who';
 
 /** What changes nothing. */
 export const READS: ReadonlySet<string> = new Set(['GET', 'HEAD']);
@@ -18,8 +18,10 @@ export const readWho =
   (request, response, next) => {
     const token = tokenOf(request);
     const who = token === undefined ? null : personOf(db, token);
-    if (who) setWho(response, who);
-    else if (token !== undefined) clearToken(response);
+    if (who && token !== undefined) {
+      setWho(response, who);
+      setStill(response, () => personOf(db, token) !== null);
+    } else if (token !== undefined) clearToken(response);
     next();
   };
 

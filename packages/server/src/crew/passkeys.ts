@@ -89,8 +89,7 @@ export function makePasskeys(db: Db) {
         expectedRPID: site.name,
       }).catch(refused);
       if (!proof?.verified) return false;
-      addPasskey(db, person.id, proof.registrationInfo.credential satisfies Passkey, device);
-      return true;
+      return addPasskey(db, person.id, proof.registrationInfo.credential satisfies Passkey, device);
     },
 
     async authentication(site: Site) {

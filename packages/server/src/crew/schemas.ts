@@ -2,13 +2,19 @@
 import * as yup from 'yup';
 import { ROLES } from '../db/schema';
 import { body, required } from '../schemas';
+import { hasUnseen } from './name';
 import { LONGEST, newPassword } from './password';
 
 const NAME_LENGTH = 60;
 /** Longer than any that is taken for a new one; argon2 is not asked about novels. */
 const PASSWORD_LENGTH = 200;
 
-const name = () => required(NAME_LENGTH);
+const name = () =>
+  required(NAME_LENGTH).test(
+    'seen',
+    'must not have characters that cannot be seen',
+    (text) => !hasUnseen(text ?? ''),
+  );
 const password = () => yup.string().strict().max(PASSWORD_LENGTH, 'is not right').required('is required');
 const role = () =>
   yup
@@ -23,8 +29,9 @@ const code = () => required(40);
 
 export const joinSchema = body({ code: code(), name: name(), password: newPassword() });
 export const codeSchema = body({ code: code() });
-/** One that is still being written, and whose it is to be. */
+/** One that is still being written, and whose it is to be; a stranger shows the code they come by. */
 export const strengthSchema = body({
+  code: yup.string().strict().max(40, 'must have at most 40 characters'),
   password: yup
     .string()
     .strict()

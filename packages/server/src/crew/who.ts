@@ -21,3 +21,14 @@ export function signedInAs(response: Response): SignedIn {
 
 /** The name that what is written goes under; empty where one person works alone. */
 export const writerOf = (response: Response): string => whoOf(response)?.person.name ?? '';
+
+const STILL = 'still';
+
+/** Says how it is found out later whether whoever asked is still signed in. */
+export function setStill(response: Response, isStillIn: () => boolean): void {
+  response.locals[STILL] = isStillIn;
+}
+
+/** Whether whoever asked is still signed in; nobody has to be where one person works alone. */
+export const stillIn = (response: Response): (() => boolean) =>
+  (response.locals[STILL] as (() => boolean) | undefined) ?? (() => true);

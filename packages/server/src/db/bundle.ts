@@ -18,11 +18,11 @@ import {
 /** A job as it is stored, whole. */
 export interface StoredJob {
   site: typeof sites.$inferSelect & { documents: Omit<typeof siteDocuments.$inferSelect, 'ownerId'>[] };
-  job: Omit<typeof jobs.$inferSelect, 'siteId'>;
+  job: Omit<typeof jobs.$inferSelect, 'siteId' | 'broughtBy' | 'broughtAt'>;
   revisions: Omit<typeof revisions.$inferSelect, 'jobId' | 'saveId'>[];
   documents: Omit<typeof documents.$inferSelect, 'ownerId'>[];
   readings: Omit<typeof readings.$inferSelect, 'jobId'>[];
-  entries: Omit<typeof recordEntries.$inferSelect, 'jobId'>[];
+  entries: Omit<typeof recordEntries.$inferSelect, 'jobId' | 'broughtBy'>[];
   photographs: Omit<typeof photos.$inferSelect, 'jobId'>[];
 }
 
@@ -45,7 +45,7 @@ export function takeOut(db: Db, id: string): StoredJob | undefined {
       .all();
     return {
       site: { ...site, documents: ofSite.map((row) => without(row, 'ownerId')) },
-      job: without(job, 'siteId'),
+      job: without(without(without(job, 'siteId'), 'broughtBy'), 'broughtAt'),
       revisions: own(
         tx.select().from(revisions).where(eq(revisions.jobId, id)).orderBy(asc(revisions.number)).all(),
       ).map((row) => without(row, 'saveId')),
@@ -71,7 +71,7 @@ export function takeOut(db: Db, id: string): StoredJob | undefined {
           .where(eq(recordEntries.jobId, id))
           .orderBy(asc(recordEntries.number))
           .all(),
-      ),
+      ).map((row) => without(row, 'broughtBy')),
       photographs: own(
         tx
           .select()
@@ -98,8 +98,13 @@ export const jobsOfSite = (db: Db, siteId: string): string[] =>
 export const alreadyHere = (db: Db, ids: readonly string[]): string[] =>
   ids.filter((id) => db.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, id)).get());
 
-/** Puts jobs in as they were taken out, all or none; a site goes by its name where there is one of that name. */
-export function putIn(db: Db, stored: readonly StoredJob[]): void {
+/**
+ * Puts jobs in as they were taken out, all or none; a site goes by its name where there is one of that name.
+ *
+ * @param by - who brings them; empty where nobody is signed in. Their records are marked with it.
+ */
+export function putIn(db: Db, stored: readonly StoredJob[], by: string): void {
+  const broughtAt = new Date();
   writing(db, (tx) => {
     for (const { site, job, ...rows } of stored) {
       const known = tx.select().from(sites).where(eq(sites.name, site.name)).get();
@@ -111,7 +116,7 @@ export function putIn(db: Db, stored: readonly StoredJob[]): void {
           .onConflictDoNothing()
           .run();
       tx.insert(jobs)
-        .values({ ...job, siteId: known?.id ?? site.id })
+        .values({ ...job, siteId: known?.id ?? site.id, broughtBy: by, broughtAt })
         .run();
       const jobId = job.id;
       for (const row of rows.revisions)
@@ -126,7 +131,8 @@ export function putIn(db: Db, stored: readonly StoredJob[]): void {
         tx.insert(readings)
           .values({ ...row, jobId })
           .run();
-      for (const row of rows.entries)
+      const entries = rows.entries.map((row) => ({ ...row, broughtBy: by }));
+      for (const row of entries)
         tx.insert(recordEntries)
           .values({ ...row, jobId })
           .run();
@@ -136,7 +142,7 @@ export function putIn(db: Db, stored: readonly StoredJob[]): void {
           .run();
       const { circuit } = rows.revisions.at(-1)!;
       const labelOf = (device: string) => circuit.devices.find(({ id }) => id === device)?.label ?? device;
-      for (const row of bypassRows(rows.entries, labelOf))
+      for (const row of bypassRows(entries, labelOf))
         tx.insert(openBypasses)
           .values({ ...row, jobId })
           .run();

@@ -76,6 +76,11 @@ export function join(
     const person = addPerson(tx, { name, role: found.role, passwordHash });
     if (!person) return { refused: 'name' };
     useCode(tx, code, null);
+    // What the terminal showed before was for whoever comes first: nobody else leads by it.
+    if (found.madeBy === null)
+      tx.delete(invitations)
+        .where(and(isNull(invitations.madeBy), isNull(invitations.forId), isNull(invitations.usedAt)))
+        .run();
     return { joined: person };
   });
 }

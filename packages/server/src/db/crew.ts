@@ -1,6 +1,7 @@
 /** The crew: its people and their passkeys. */
-import { and, asc, eq, isNull } from 'drizzle-orm';
+import { and, asc, eq, isNull, or } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
+import { nameKept, nameKey } from '../crew/name';
 import { noteAtDoor } from './door';
 import type { Db } from './open';
 import { writing } from './open';
@@ -26,25 +27,27 @@ export const listPeople = (db: Db) =>
     .orderBy(asc(people.name))
     .all();
 
+/** Whoever goes by a name, as it is typed. */
 export const personNamed = (db: Db, name: string) =>
   db
     .select()
     .from(people)
-    .where(and(eq(people.name, name), here()))
-    .get();
+    .where(here())
+    .all()
+    .find((person) => nameKey(person.name) === nameKey(name));
 
-/** Adds a person; names are taken once, also those of who left. `null` where the name is taken. */
+/** Adds a person; names are taken once, also those of who left, and also by one that looks the same. `null` where it is taken. */
 export function addPerson(
-  db: Pick<Db, 'insert'>,
+  db: Pick<Db, 'insert' | 'select'>,
   { name, role, passwordHash }: { name: string; role: Role; passwordHash: string },
 ): Person | null {
-  const person = { id: nanoid(), name, role };
-  const { changes } = db
-    .insert(people)
+  const taken = db.select({ name: people.name }).from(people).all();
+  if (taken.some((one) => nameKey(one.name) === nameKey(name))) return null;
+  const person = { id: nanoid(), name: nameKept(name), role };
+  db.insert(people)
     .values({ ...person, passwordHash, createdAt: new Date() })
-    .onConflictDoNothing()
     .run();
-  return changes > 0 ? person : null;
+  return person;
 }
 
 export function setPassword(db: Db, id: string, passwordHash: string): void {
@@ -71,7 +74,10 @@ export function changePerson(db: Db, id: string, role: Role | null): boolean {
       tx.delete(sessions).where(eq(sessions.personId, id)).run();
       tx.delete(passkeys).where(eq(passkeys.personId, id)).run();
       tx.delete(knownDevices).where(eq(knownDevices.personId, id)).run();
-      tx.delete(invitations).where(eq(invitations.forId, id)).run();
+      // Also those that they made for others: who is gone lets nobody in.
+      tx.delete(invitations)
+        .where(or(eq(invitations.forId, id), eq(invitations.madeBy, id)))
+        .run();
     } else noteAtDoor(tx, { personId: id, what: 'role', sessionId: null, detail: role });
     return true;
   });
@@ -83,10 +89,20 @@ export interface Passkey {
   counter: number;
 }
 
-export function addPasskey(db: Db, personId: string, key: Passkey, device: string): void {
-  db.insert(passkeys)
-    .values({ ...key, publicKey: Buffer.from(key.publicKey), personId, device, createdAt: new Date() })
-    .run();
+/** Adds a key; one that is a person's already stays theirs. `false` where it is somebody else's. */
+export function addPasskey(db: Db, personId: string, key: Passkey, device: string): boolean {
+  return writing(db, (tx) => {
+    const known = tx
+      .select({ personId: passkeys.personId })
+      .from(passkeys)
+      .where(eq(passkeys.id, key.id))
+      .get();
+    if (known) return known.personId === personId;
+    tx.insert(passkeys)
+      .values({ ...key, publicKey: Buffer.from(key.publicKey), personId, device, createdAt: new Date() })
+      .run();
+    return true;
+  });
 }
 
 export const passkeysOf = (db: Db, personId: string) =>

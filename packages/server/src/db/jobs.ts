@@ -17,11 +17,14 @@ const jobRows = (db: Db) =>
       id: jobs.id,
       name: jobs.name,
       site: sites.name,
+      address: sites.address,
       siteId: sites.id,
       system: jobs.system,
       notes: jobs.notes,
       state: jobs.state,
       isAway: jobs.isAway,
+      broughtBy: jobs.broughtBy,
+      broughtAt: jobs.broughtAt,
       createdAt: jobs.createdAt,
       updatedAt: jobs.updatedAt,
       revision: sql<number>`(select coalesce(max(${revisions.number}), 0) from ${revisions} where ${revisions.jobId} = ${jobs.id})`,
@@ -63,7 +66,14 @@ export const listSites = (db: Db) =>
   db.select({ id: sites.id, name: sites.name }).from(sites).orderBy(sites.name).all();
 
 export const storedSite = (db: Db, id: string) =>
-  db.select({ id: sites.id, name: sites.name }).from(sites).where(eq(sites.id, id)).get();
+  db
+    .select({ id: sites.id, name: sites.name, address: sites.address })
+    .from(sites)
+    .where(eq(sites.id, id))
+    .get();
+
+export const setAddress = (db: Db, id: string, address: string): void =>
+  void db.update(sites).set({ address }).where(eq(sites.id, id)).run();
 
 /** The jobs of a site, the last worked on first. */
 export const jobsAt = (db: Db, siteId: string) =>

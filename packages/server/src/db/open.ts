@@ -18,6 +18,12 @@ export function openDatabase(file: string, migrationsFolder: string) {
   return { db, close: () => sqlite.close() };
 }
 
+/** Opens a database that is there, to read it beside whoever writes. */
+export function openReading(file: string): { db: Db; close: () => void } {
+  const sqlite = new Database(file, { readonly: true, fileMustExist: true });
+  return { db: drizzle(sqlite, { schema }), close: () => sqlite.close() };
+}
+
 export type Db = ReturnType<typeof openDatabase>['db'];
 type Tx = Parameters<Parameters<Db['transaction']>[0]>[0];
 

@@ -19,6 +19,7 @@ const COLUMNS = {
   body: recordEntries.body,
   number: recordEntries.number,
   link: recordEntries.link,
+  broughtBy: recordEntries.broughtBy,
 };
 
 type Reading = Pick<Db, 'select'>;

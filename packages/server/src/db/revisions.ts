@@ -1,20 +1,28 @@
 /** Circuits of a job, whole, one row a saved edit. */
 import type { Circuit } from '@zygostat/core/circuit';
+import { circuitReadIn } from '@zygostat/core/circuit';
 import { and, desc, eq, max } from 'drizzle-orm';
 import type { Db } from './open';
 import { writing } from './open';
 import { jobs, revisions } from './schema';
 
+type Row = typeof revisions.$inferSelect;
+
+/** One of an older version stays as it was stored, and is read in. */
+const readIn = (row: Row | undefined): Row | undefined =>
+  row && { ...row, circuit: circuitReadIn(row.circuit) as Circuit };
+
 /** The newest revision of a job's circuit. */
-export function latestRevision(db: Pick<Db, 'select'>, jobId: string) {
-  return db
-    .select()
-    .from(revisions)
-    .where(eq(revisions.jobId, jobId))
-    .orderBy(desc(revisions.number))
-    .limit(1)
-    .get();
-}
+export const latestRevision = (db: Pick<Db, 'select'>, jobId: string): Row | undefined =>
+  readIn(
+    db
+      .select()
+      .from(revisions)
+      .where(eq(revisions.jobId, jobId))
+      .orderBy(desc(revisions.number))
+      .limit(1)
+      .get(),
+  );
 
 /** The number of the newest revision, without reading its circuit; 0 where there is none. */
 const latestNumber = (db: Pick<Db, 'select'>, jobId: string): number =>
@@ -47,12 +55,14 @@ export const listRevisions = (db: Db, jobId: string) =>
     .limit(500)
     .all();
 
-export const storedRevision = (db: Db, jobId: string, number: number) =>
-  db
-    .select()
-    .from(revisions)
-    .where(and(eq(revisions.jobId, jobId), eq(revisions.number, number)))
-    .get();
+export const storedRevision = (db: Db, jobId: string, number: number): Row | undefined =>
+  readIn(
+    db
+      .select()
+      .from(revisions)
+      .where(and(eq(revisions.jobId, jobId), eq(revisions.number, number)))
+      .get(),
+  );
 
 interface NewRevision {
   base: number;

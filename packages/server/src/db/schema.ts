@@ -22,8 +22,17 @@ const writer = () => text('written_by').notNull().default('');
 /** A place with equipment in it. */
 export const sites = sqliteTable('sites', {
   id: text('id').primaryKey(),
-  name: text('name').notNull(),
+  name: text('name').notNull().unique(),
+  /** As it stands on a report; empty where nobody entered it. */
+  address: text('address').notNull().default(''),
   createdAt: createdAt(),
+});
+
+/** Whoever does the work, as it stands on a report: one row. */
+export const firm = sqliteTable('firm', {
+  id: integer('id').primaryKey(),
+  name: text('name').notNull(),
+  contact: text('contact').notNull(),
 });
 
 export const JOB_STATES = ['open', 'done'] as const;
@@ -41,6 +50,9 @@ export const jobs = sqliteTable(
     state: text('state', { enum: JOB_STATES }).notNull().default('open'),
     /** Out of the list until it is searched for or brought back. */
     isAway: integer('is_away', { mode: 'boolean' }).notNull().default(false),
+    /** Who brought it in as a file made elsewhere; empty where nobody was signed in, `null` where it was made here. */
+    broughtBy: text('brought_by'),
+    broughtAt: integer('brought_at', { mode: 'timestamp_ms' }),
     createdAt: createdAt(),
     updatedAt: integer('updated_at', { mode: 'timestamp_ms' }).notNull(),
   },
@@ -196,6 +208,8 @@ export const recordEntries = sqliteTable(
     body: text('body', { mode: 'json' }).$type<Body>().notNull(),
     /** SHA-256 over the link before it and the entry. */
     link: text('link').notNull(),
+    /** Who brought it in from elsewhere; `null` where it was written here. */
+    broughtBy: text('brought_by'),
     createdAt: createdAt(),
   },
   (table) => [uniqueIndex('record_entries_job').on(table.jobId, table.number)],

@@ -10,8 +10,8 @@ import { hashOf } from './secrets';
 
 const DAY_MS = 24 * 3600 * 1000;
 /** A device that was not seen for so long signs in again; one that was, after half a year. */
-const UNSEEN_MS = 30 * DAY_MS;
-const LONGEST_MS = 180 * DAY_MS;
+export const UNSEEN_MS = 30 * DAY_MS;
+export const LONGEST_MS = 180 * DAY_MS;
 /** When a device was seen is written down no oftener. */
 const SEEN_EVERY_MS = 60_000;
 

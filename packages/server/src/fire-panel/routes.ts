@@ -133,10 +133,14 @@ export function firePanelRoutes(db: Db, clock: () => Date = () => new Date()): R
     find(id);
     const own = listening.get(id) ?? new Set();
     listening.set(id, own.add(response));
-    openStream(request, response, EVERY_MS, {
+    openStream(request, response, {
+      everyMs: EVERY_MS,
       // Looking at it ends a test whose time is over, and tells everybody.
       every: () => void find(id),
-      closed: () => own.delete(response),
+      closed: () => {
+        own.delete(response);
+        if (own.size === 0) listening.delete(id);
+      },
     });
     response.write(`event: panel\ndata: ${JSON.stringify(shown(find(id)))}\n\n`);
   });

@@ -3,10 +3,8 @@ import type { Owner } from '@zygostat/core/documents';
 import { documentKinds } from '@zygostat/core/documents';
 import type { Request, RequestHandler, Response } from 'express';
 import { Router } from 'express';
-import { tokenOf } from '../crew/cookie';
 import { READS } from '../crew/guard';
 import { whoOf } from '../crew/who';
-import { personOf } from '../db/sessions';
 import type { Db } from '../db/open';
 import { findJob, findSite } from '../routes/find';
 import { named } from '../schemas';
@@ -24,8 +22,6 @@ const TOLD: ReadonlySet<string> = new Set([
 
 /** A job's id and a site's may be the same. */
 const keyOf = (owner: Owner, id: string) => `${owner}/${id}`;
-/** How soon a device that was signed out hears no more, ms. */
-const LOOK_MS = 5000;
 const LONGEST_NAME = 60;
 
 /** Tells of whatever is changed of a job or a site, once it is: no route has to think of it. */
@@ -50,12 +46,7 @@ export function liveRoutes(db: Db, hub: Hub): Router {
     const own = named('page', typeof page === 'string' ? page : '');
     const who = whoOf(response);
     const said = typeof name === 'string' ? name.trim().slice(0, LONGEST_NAME) : '';
-    openStream(request, response, LOOK_MS, {
-      // A device whose sign-in was taken away is told nothing more.
-      every: () => {
-        if (who && !personOf(db, tokenOf(request) ?? '')) response.end();
-      },
-    });
+    openStream(request, response);
     const leave = hub.join(keyOf(owner, id), {
       page: own,
       name: who?.person.name ?? said,

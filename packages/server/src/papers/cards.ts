@@ -1,5 +1,6 @@
 /** Landing cards, one for each place, and tags for the conductors. */
 import type { Circuit } from '@zygostat/core/circuit';
+import type { PaperSize } from '@zygostat/core/formats';
 import { COLOURS, colourName } from '@zygostat/core/standards';
 import { inParallel } from '@zygostat/core/plan';
 import { cardsOf } from '@zygostat/core/wire';
@@ -62,10 +63,15 @@ function cells(sheet: Sheet, texts: readonly string[], top: number, font: string
 }
 
 /** A card for each place: what is landed where, with its colour, tag, strip length and other end. */
-export function cardsPdf(heading: Heading, circuit: Circuit, length: Units['length']): Promise<Buffer> {
+export function cardsPdf(
+  heading: Heading,
+  circuit: Circuit,
+  length: Units['length'],
+  size: PaperSize,
+): Promise<Buffer> {
   const cards = cardsOf(circuit);
   const names = namesIn(circuit);
-  const sheet = newDocument(`Landings, ${heading.job}`);
+  const sheet = newDocument(`Landings, ${heading.job}`, size);
   for (const { name, landings } of cards) {
     const begin = (title: string) => {
       cardHead(sheet, heading, title);
@@ -125,9 +131,9 @@ function thermostatLabels(sheet: Sheet, heading: Heading, circuit: Circuit): voi
 }
 
 /** Tags to cut out and wrap round each end: its mark large, then where both ends go; and labels for thermostats in parallel. */
-export function tagsPdf(heading: Heading, circuit: Circuit): Promise<Buffer> {
+export function tagsPdf(heading: Heading, circuit: Circuit, size: PaperSize): Promise<Buffer> {
   const names = namesIn(circuit);
-  const sheet = newDocument(`Wire tags, ${heading.job}`);
+  const sheet = newDocument(`Wire tags, ${heading.job}`, size);
   cardHead(sheet, heading, 'Wire tags');
   const across = Math.floor((innerWidth(sheet) + TAG.gap) / (TAG.width + TAG.gap));
   let [column, top] = [0, sheet.y];

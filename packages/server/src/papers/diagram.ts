@@ -2,6 +2,7 @@
 import type { Circuit } from '@zygostat/core/circuit';
 import { layLoom } from '@zygostat/core/drawing';
 import type { SymbolStyle } from '@zygostat/core/drawing';
+import type { PaperSize } from '@zygostat/core/formats';
 import { diagramSheet, loomSvg } from '@zygostat/core/formats';
 import { PAPER_CAUTION } from '@zygostat/core/words';
 import { toString as qrText } from 'qrcode';
@@ -32,15 +33,16 @@ export async function diagramSvg(
   return diagramSheet({ ...heading, caution: PAPER_CAUTION, url }, { ...pictures(circuit, symbols), code });
 }
 
-/** The same on A4: the loom laid out for the sheet, then the ladder, each on as many sheets as it needs to be read. */
+/** The same on paper: the loom laid out for the sheet, then the ladder, each on as many sheets as it needs to be read. */
 export async function diagramPdf(
   heading: Heading,
   circuit: Circuit,
   url: string,
   symbols: SymbolStyle,
+  size: PaperSize,
 ): Promise<Buffer> {
   const code = await codeOf(url);
-  const sheet = newDocument(`Wiring diagram, ${heading.job}`);
+  const sheet = newDocument(`Wiring diagram, ${heading.job}`, size);
   const head = (title: string) => {
     const text = { width: innerWidth(sheet) - CODE - 12 };
     svgToPdf(sheet, code, sheet.page.width - MARGIN - CODE, MARGIN, { width: CODE, height: CODE });
@@ -52,7 +54,7 @@ export async function diagramPdf(
     sheet.font(PLAIN).fontSize(10).text(heading.state, text).text(PAPER_CAUTION, text).text(url, text);
     return MARGIN + CODE + 12;
   };
-  addDrawingPages(sheet, loomsOf(circuit), 'Wiring', head);
-  addDrawingPages(sheet, [ladderOf(circuit, symbols)], 'Ladder', head);
+  addDrawingPages(sheet, loomsOf(circuit), 'Wiring', size, head);
+  addDrawingPages(sheet, [ladderOf(circuit, symbols)], 'Ladder', size, head);
   return bytesOf(sheet);
 }

@@ -3,19 +3,19 @@ import { sectionsOf } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { SymbolStyle } from '@zygostat/core/drawing';
 import { layLadder, layLoom } from '@zygostat/core/drawing';
+import type { PaperSize } from '@zygostat/core/formats';
 import { ladderSvg, loomSvg } from '@zygostat/core/formats';
 import { compile } from '@zygostat/core/network';
 import svgToPdf from 'svg-to-pdfkit';
 import type { Sheet } from './page';
-import { MARGIN, PLAIN, innerWidth } from './page';
+import { MARGIN, PLAIN, SIZE, innerWidth } from './page';
 
 /** Widths a loom is laid out at to see which fits a sheet best, px: its places in one column, or in two or three. */
 const WIDTHS = [480, 560, 700, 860, 1000, 1200];
-/** A4 lying either way, points. */
-const SHEETS = [
-  { layout: 'portrait', width: 595, height: 842 },
-  { layout: 'landscape', width: 842, height: 595 },
-] as const;
+/** Short and long side of a sheet, points: ANSI/ASME Y14.1 and ISO 216. */
+const SIDES: Readonly<Record<PaperSize, readonly [number, number]>> = { letter: [612, 792], a4: [595, 842] };
+const LAYOUTS = ['portrait', 'landscape'] as const;
+type Layout = (typeof LAYOUTS)[number];
 /** What stands over a drawing on its sheet takes about so much, points. */
 const HEAD = 120;
 /** Smallest type in a drawing, px, and what it must come to on paper, points. */
@@ -114,24 +114,25 @@ export function scaleOf(drawing: Drawing, room: Room): number {
 }
 
 /** What there is under the head of a sheet. */
-export const roomOn = (layout: (typeof SHEETS)[number]['layout']): Room => {
-  const { width, height } = SHEETS.find((one) => one.layout === layout)!;
+export const roomOn = (layout: Layout, size: PaperSize): Room => {
+  const [short, long] = SIDES[size];
+  const [width, height] = layout === 'portrait' ? [short, long] : [long, short];
   return { width: width - 2 * MARGIN, height: height - 2 * MARGIN - HEAD };
 };
 
 interface Fitted {
   drawing: Drawing;
-  layout: (typeof SHEETS)[number]['layout'];
+  layout: Layout;
 }
 
 /**
  * Of several drawings of the same, the one for paper, and how its sheets lie: type that can be read first, then as few sheets as it
  * takes, then as large as it goes.
  */
-export function fittedForPaper(drawings: readonly Drawing[]): Fitted {
+export function fittedForPaper(drawings: readonly Drawing[], size: PaperSize): Fitted {
   const tried = drawings.flatMap((drawing) =>
-    SHEETS.map(({ layout }) => {
-      const room = roomOn(layout);
+    LAYOUTS.map((layout) => {
+      const room = roomOn(layout, size);
       const scale = scaleOf(drawing, room);
       const unread = Math.max(0, SMALLEST_PT - scale * SMALLEST_PX - 1e-9);
       return { drawing, layout, order: [unread, slicesOf(drawing, room.height / scale).length, -scale] };
@@ -147,12 +148,18 @@ export function fittedForPaper(drawings: readonly Drawing[]): Fitted {
 type Head = (page: string) => number;
 
 /** Adds a drawing, one of several of the same, on as many pages as it takes, each under its head. */
-export function addDrawingPages(sheet: Sheet, drawings: readonly Drawing[], title: string, head: Head): void {
-  const { drawing, layout } = fittedForPaper(drawings);
+export function addDrawingPages(
+  sheet: Sheet,
+  drawings: readonly Drawing[],
+  title: string,
+  size: PaperSize,
+  head: Head,
+): void {
+  const { drawing, layout } = fittedForPaper(drawings, size);
   const { svg } = drawing;
   const body = svg.slice(svg.indexOf('>', svg.indexOf('<svg')) + 1, svg.lastIndexOf('</svg>'));
   const begin = (page: string) => {
-    sheet.addPage({ size: 'A4', layout, margin: MARGIN });
+    sheet.addPage({ size: SIZE[size], layout, margin: MARGIN });
     return head(page);
   };
   let top = begin(title);

@@ -1,5 +1,6 @@
 /** Dates of a job that are still to come, as iCalendar (RFC 5545): bypasses to be gone, tests put off, things left. */
-import type { Report } from '@zygostat/core/record';
+import type { Report, ReportGiven } from '@zygostat/core/record';
+import { reportOf } from '@zygostat/core/record';
 import { namesIn } from '@zygostat/core/words';
 import ical, { ICalCalendarMethod } from 'ical-generator';
 
@@ -16,10 +17,21 @@ function followUps({ left, bypasses, items, tests }: Report): FollowUp[] {
     ...bypasses.flatMap((one) =>
       one.state === 'restored'
         ? []
-        : [{ id: `bypass-${one.id}`, at: one.until, what: `Bypass of ${device(one.device)} must be gone` }],
+        : [{ id: `bypass-${one.id}`, at: one.until, what: `Remove the bypass of ${device(one.device)}` }],
     ),
     ...items.flatMap(({ id, text, until, done }) =>
       done || until === null ? [] : [{ id: `item-${id}`, at: until, what: text }],
+    ),
+    ...tests.flatMap(({ id, tested }) =>
+      tested?.outcome === 'not-so' && tested.handed
+        ? [
+            {
+              id: `failed-${id.replace(/\W+/g, '-')}`,
+              at: tested.handed.until,
+              what: `Failed test: ${tested.title}`,
+            },
+          ]
+        : [],
     ),
     ...tests.flatMap(({ id, tested }) =>
       tested?.outcome === 'not-today' && tested.until !== null
@@ -32,11 +44,15 @@ function followUps({ left, bypasses, items, tests }: Report): FollowUp[] {
 /** How long the calendar is told to keep free, minutes. */
 const HOUR_MIN = 60;
 
+/** A calendar's line is one line: whatever breaks it is a space. */
+const oneLine = (text: string) => text.replace(/[\p{Cc}\u2028\u2029]+/gu, ' ');
+
 /** @param url - opens the job. */
-export function followUpCalendar(report: Report, url: string): string {
+export async function followUp(given: ReportGiven, url: string): Promise<string> {
+  const report = reportOf(given);
   const { job, written } = report;
   const calendar = ical({
-    name: `${job.site}: ${job.name}`,
+    name: oneLine(`${job.site}: ${job.name}`),
     prodId: { company: 'Zygostat', product: 'Zygostat', language: 'EN' },
     method: ICalCalendarMethod.PUBLISH,
   });
@@ -47,9 +63,9 @@ export function followUpCalendar(report: Report, url: string): string {
       stamp: new Date(written),
       start,
       end: new Date(start.getTime() + HOUR_MIN * 60_000),
-      summary: what,
-      location: job.site,
-      description: `${job.name}\n${url}`,
+      summary: oneLine(what),
+      location: oneLine(job.address === '' ? job.site : `${job.site}, ${job.address}`),
+      description: `${oneLine(job.name)}\n${url}`,
       url,
       alarms: [{ type: 'display' as never, trigger: 24 * 3600 }],
     });

@@ -1,5 +1,6 @@
 /** Sheets of paper with our type on them. */
 import { createRequire } from 'node:module';
+import type { PaperSize } from '@zygostat/core/formats';
 import PDFDocument from 'pdfkit';
 
 // From the program that runs: it is a module of its own when served and a script when tested.
@@ -13,11 +14,13 @@ export const MARGIN = 40;
 
 export type Sheet = PDFKit.PDFDocument;
 
+/** As pdfkit calls the sheets. */
+export const SIZE: Readonly<Record<PaperSize, string>> = { letter: 'LETTER', a4: 'A4' };
+
 /** A document with Barlow in it. */
-export function newDocument(title: string, layout: 'portrait' | 'landscape' = 'portrait'): Sheet {
+export function newDocument(title: string, size: PaperSize): Sheet {
   const document = new PDFDocument({
-    size: 'A4',
-    layout,
+    size: SIZE[size],
     margin: MARGIN,
     info: { Title: title },
     autoFirstPage: false,

@@ -1,6 +1,10 @@
-/** A report as a PDF: the customer's page, the rest in tables, the diagram laid out for the page. */
-import type { Circuit } from '@zygostat/core/circuit';
-import type { Block, Paper, Section } from '@zygostat/core/formats';
+/** A report as a PDF: the customer's page, the rest in tables, the diagram laid out for the page. And as text. */
+import type { Block, Section } from '@zygostat/core/formats';
+import { paperMarkdown, paperSizeOf } from '@zygostat/core/formats';
+import type { ReportGiven } from '@zygostat/core/record';
+import { reportOf } from '@zygostat/core/record';
+import type { ReportStyle } from '@zygostat/core/words';
+import { reportPaper } from '@zygostat/core/words';
 import { addDrawingPages, loomsOf } from './drawing-pages';
 import type { Sheet } from './page';
 import { MARGIN, PLAIN, STRONG, bytesOf, innerWidth, newDocument } from './page';
@@ -89,19 +93,29 @@ function addSection(sheet: Sheet, { title, blocks, apart }: Section, pictures: P
   sheet.moveDown(0.6);
 }
 
+/** The report of a job as Markdown. */
+export const reportText = async (given: ReportGiven, style: ReportStyle): Promise<string> =>
+  paperMarkdown(reportPaper(reportOf(given), style));
+
+/** The report of a job as JSON. */
+export const reportJson = async (given: ReportGiven): Promise<string> => JSON.stringify(reportOf(given));
+
 /**
  * The report of a job, with its diagram as left.
  *
  * @param pictures - JPEGs by the ids of its photographs.
  */
-export async function reportPdf(paper: Paper, circuit: Circuit, pictures: Pictures): Promise<Buffer> {
-  const sheet = newDocument(paper.title);
+export async function reportPdf(given: ReportGiven, style: ReportStyle, pictures: Pictures): Promise<Buffer> {
+  const report = reportOf(given);
+  const paper = reportPaper(report, style);
+  const size = paperSizeOf(style.locale);
+  const sheet = newDocument(paper.title, size);
   sheet.addPage();
   write(sheet.font(STRONG).fontSize(20).fillColor(INK), paper.title);
   for (const line of paper.under) write(sheet.font(PLAIN).fontSize(TEXT_PT).fillColor(MUTE), line);
   sheet.moveDown();
   for (const section of paper.sections) addSection(sheet, section, pictures);
-  addDrawingPages(sheet, loomsOf(circuit), 'Wiring as left', (page) => {
+  addDrawingPages(sheet, loomsOf(report.left), 'Wiring as left', size, (page) => {
     sheet.font(STRONG).fontSize(14).fillColor(INK).text(page, MARGIN, MARGIN);
     return sheet.y + 8;
   });

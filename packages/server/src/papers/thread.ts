@@ -2,4 +2,8 @@
 import type { Order } from '.';
 import { drawHere } from '.';
 
-export default ({ paper, given }: Order): Promise<Uint8Array | string> => drawHere(paper, ...given);
+/** Whoever leaves ends the thread. */
+const NOBODY_LEAVES = new AbortController().signal;
+
+export default ({ paper, given }: Order): Promise<Uint8Array | string> =>
+  drawHere(NOBODY_LEAVES, paper, ...given);

@@ -1,9 +1,17 @@
+import { createReadStream } from 'node:fs';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import type { Response } from 'express';
 import express, { Router } from 'express';
-import type { ReadBundle } from '../bundle/aside';
-import { writeBundle } from '../bundle/write';
-import { alreadyHere, jobsOfSite, putIn, takeOut } from '../db/bundle';
+import type { Bundles } from '../bundle/aside';
+import { writerOf } from '../crew/who';
+import { alreadyHere, jobsOfSite, putIn } from '../db/bundle';
 import type { Db } from '../db/open';
 import { Problem, notFound } from '../problem';
+import { findJob } from './find';
+import { leaving } from './leaving';
 
 /** A site with every photograph it may hold. */
 const BUNDLE_LIMIT = '200mb';
@@ -11,9 +19,9 @@ const BUNDLE_LIMIT = '200mb';
 const isTaken = (error: unknown) => /UNIQUE constraint/.test(String((error as Error).cause ?? error));
 
 /** Puts jobs in; an entry, reading or photograph that another job has under its id leaves everything as it was. */
-function takeIn(db: Db, stored: Parameters<typeof putIn>[1]): void {
+function takeIn(db: Db, stored: Parameters<typeof putIn>[1], by: string): void {
   try {
-    putIn(db, stored);
+    putIn(db, stored, by);
   } catch (error) {
     if (!isTaken(error)) throw error;
     throw new Problem({
@@ -24,26 +32,39 @@ function takeIn(db: Db, stored: Parameters<typeof putIn>[1]): void {
   }
 }
 
+/** Sends jobs as one file; it is gone from here once it is sent, or whoever asked has left. */
+async function sendBundle(
+  response: Response,
+  write: Bundles['write'],
+  ids: readonly string[],
+  name: string,
+): Promise<void> {
+  const folder = await mkdtemp(join(tmpdir(), 'zygostat-'));
+  try {
+    const file = join(folder, name);
+    await write(ids, file, leaving(response));
+    response.type('application/zip').attachment(name);
+    await pipeline(createReadStream(file), response);
+  } catch (error) {
+    // Whoever has gone is not answered.
+    if (!response.destroyed) throw error;
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
+}
+
 /** A whole job or site out as one file, and in again. */
-export function bundleRoutes(db: Db, read: ReadBundle): Router {
+export function bundleRoutes(db: Db, { read, write }: Bundles): Router {
   const router = Router();
 
-  router.get('/jobs/:id/bundle.zip', (request, response) => {
-    const stored = takeOut(db, request.params.id);
-    if (!stored) throw notFound(`job "${request.params.id}"`);
-    response
-      .type('application/zip')
-      .attachment('job.zip')
-      .send(Buffer.from(writeBundle([stored], new Date())));
-  });
+  router.get('/jobs/:id/bundle.zip', (request, response) =>
+    sendBundle(response, write, [findJob(db, request.params.id).id], 'job.zip'),
+  );
 
   router.get('/sites/:id/bundle.zip', (request, response) => {
-    const stored = jobsOfSite(db, request.params.id).flatMap((id) => takeOut(db, id) ?? []);
-    if (stored.length === 0) throw notFound(`site "${request.params.id}" with a job`);
-    response
-      .type('application/zip')
-      .attachment('site.zip')
-      .send(Buffer.from(writeBundle(stored, new Date())));
+    const ids = jobsOfSite(db, request.params.id);
+    if (ids.length === 0) throw notFound(`site "${request.params.id}" with a job`);
+    return sendBundle(response, write, ids, 'site.zip');
   });
 
   router.post(
@@ -68,7 +89,7 @@ export function bundleRoutes(db: Db, read: ReadBundle): Router {
           detail: `A job of this bundle is here already: ${here.join(', ')}. Nothing was changed.`,
           jobs: here,
         });
-      takeIn(db, stored);
+      takeIn(db, stored, writerOf(response));
       response.status(201).json({ jobs: stored.map(({ job: { id, name } }) => ({ id, name })) });
     },
   );

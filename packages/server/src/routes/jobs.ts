@@ -2,12 +2,12 @@ import { parseCircuit } from '@zygostat/core/circuit';
 import { objectionsTo, standingOf } from '@zygostat/core/record';
 import { beginJob } from '@zygostat/core/systems';
 import { Router } from 'express';
-import { changeJob, createJob, jobsAt, listJobs, listSites, storedJob } from '../db/jobs';
+import { changeJob, createJob, jobsAt, listJobs, listSites, setAddress, storedJob } from '../db/jobs';
 import type { Db } from '../db/open';
 import { entriesOf, openBypassesOf } from '../db/record';
 import { latestRevision } from '../db/revisions';
-import { Problem, invalid } from '../problem';
-import { jobChangeSchema, listQuerySchema, newJobSchema } from '../schemas';
+import { Problem, invalid, overtaken } from '../problem';
+import { jobChangeSchema, listQuerySchema, newJobSchema, siteChangeSchema } from '../schemas';
 import { findJob, findSite } from './find';
 
 export function jobRoutes(db: Db): Router {
@@ -20,6 +20,14 @@ export function jobRoutes(db: Db): Router {
   router.get('/sites/:id', (request, response) => {
     const site = findSite(db, request.params.id);
     response.json({ ...site, jobs: jobsAt(db, site.id) });
+  });
+
+  router.patch('/sites/:id', (request, response) => {
+    const site = findSite(db, request.params.id);
+    const { address, was } = siteChangeSchema.validateSync(request.body, { abortEarly: false });
+    if (site.address !== was && site.address !== address) throw overtaken('address', site.address);
+    setAddress(db, site.id, address);
+    response.json({ ...findSite(db, site.id), jobs: jobsAt(db, site.id) });
   });
 
   router.get('/jobs', (request, response) => {

@@ -1,4 +1,5 @@
 import { DOCUMENTS } from '@zygostat/core/documents';
+import { paperSizeOf } from '@zygostat/core/formats';
 import { landingsCsv } from '@zygostat/core/words';
 import type { Request } from 'express';
 import { Router } from 'express';
@@ -9,6 +10,7 @@ import { latestRevision } from '../db/revisions';
 import type { Draw } from '../papers';
 import { paperQuerySchema } from '../schemas';
 import { findJob } from './find';
+import { leaving } from './leaving';
 
 /** What is printed for a job: as planned where there is a plan, as it stands otherwise. */
 export function paperRoutes(db: Db, draw: Draw): Router {
@@ -16,7 +18,7 @@ export function paperRoutes(db: Db, draw: Draw): Router {
 
   const subject = (request: Request<{ id: string }>) => {
     const job = findJob(db, request.params.id);
-    const { symbols, length } = paperQuerySchema.validateSync(request.query, { abortEarly: false });
+    const { symbols, length, locale } = paperQuerySchema.validateSync(request.query, { abortEarly: false });
     const { value: plan } = storedDocument(db, DOCUMENTS.plan, job.id);
     const latest = latestRevision(db, job.id)!;
     const state = plan ? `As planned: ${plan.title}` : `As it stands, revision ${latest.number}`;
@@ -27,17 +29,20 @@ export function paperRoutes(db: Db, draw: Draw): Router {
       url,
       symbols,
       length,
+      size: paperSizeOf(locale),
     };
   };
 
   router.get('/jobs/:id/papers/cards.pdf', async (request, response) => {
-    const { circuit, heading, length } = subject(request);
-    response.type('application/pdf').send(await draw('cards', heading, circuit, length));
+    const { circuit, heading, length, size } = subject(request);
+    response
+      .type('application/pdf')
+      .send(await draw(leaving(response), 'cards', heading, circuit, length, size));
   });
 
   router.get('/jobs/:id/papers/tags.pdf', async (request, response) => {
-    const { circuit, heading } = subject(request);
-    response.type('application/pdf').send(await draw('tags', heading, circuit));
+    const { circuit, heading, size } = subject(request);
+    response.type('application/pdf').send(await draw(leaving(response), 'tags', heading, circuit, size));
   });
 
   router.get('/jobs/:id/papers/landings.csv', (request, response) => {
@@ -49,12 +54,16 @@ export function paperRoutes(db: Db, draw: Draw): Router {
 
   router.get('/jobs/:id/papers/diagram.svg', async (request, response) => {
     const { circuit, heading, url, symbols } = subject(request);
-    response.type('image/svg+xml').send(await draw('diagramSvg', heading, circuit, url, symbols));
+    response
+      .type('image/svg+xml')
+      .send(await draw(leaving(response), 'diagramSvg', heading, circuit, url, symbols));
   });
 
   router.get('/jobs/:id/papers/diagram.pdf', async (request, response) => {
-    const { circuit, heading, url, symbols } = subject(request);
-    response.type('application/pdf').send(await draw('diagram', heading, circuit, url, symbols));
+    const { circuit, heading, url, symbols, size } = subject(request);
+    response
+      .type('application/pdf')
+      .send(await draw(leaving(response), 'diagram', heading, circuit, url, symbols, size));
   });
 
   return router;

@@ -1,28 +1,29 @@
+import { setImmediate as nextTurn } from 'node:timers/promises';
 import { DOCUMENTS } from '@zygostat/core/documents';
-import { paperMarkdown } from '@zygostat/core/formats';
-import type { Report } from '@zygostat/core/record';
-import { reportOf } from '@zygostat/core/record';
-import { reportPaper } from '@zygostat/core/words';
+import type { ReportGiven } from '@zygostat/core/record';
+import type { ReportStyle } from '@zygostat/core/words';
 import type { Request } from 'express';
 import { Router } from 'express';
-import { storedDocument } from '../db/documents';
 import { pageAddress } from '../address';
+import { storedDocument } from '../db/documents';
+import { storedFirm } from '../db/firm';
 import type { Db } from '../db/open';
 import { listPhotos, photoBytes } from '../db/photos';
 import { listReadings } from '../db/readings';
 import { entriesOf } from '../db/record';
 import { latestRevision, storedRevision } from '../db/revisions';
-import { followUpCalendar } from '../papers/follow-up';
 import type { Draw } from '../papers';
 import { reportQuerySchema } from '../schemas';
 import { findJob } from './find';
+import { leaving } from './leaving';
 
 /** Everything of a job that a report is made from. */
-function gather(db: Db, jobId: string): Report {
-  const { id, name, site, siteId, notes, state } = findJob(db, jobId);
+function gather(db: Db, jobId: string): ReportGiven {
+  const { id, name, site, address, siteId, notes, state, broughtBy } = findJob(db, jobId);
   const left = latestRevision(db, id)!;
-  return reportOf({
-    job: { id, name, site, notes, state },
+  return {
+    job: { id, name, site, address, notes, state, broughtBy },
+    firm: storedFirm(db),
     found: storedRevision(db, id, 1)?.circuit ?? left.circuit,
     left: left.circuit,
     entries: entriesOf(db, id),
@@ -30,13 +31,7 @@ function gather(db: Db, jobId: string): Report {
       .reverse()
       .map(({ createdAt, red, black, unit, expected, actual, verdict, situation }) => ({
         at: createdAt.toISOString(),
-        red,
-        black,
-        unit,
-        expected,
-        actual,
-        verdict,
-        situation,
+        ...{ red, black, unit, expected, actual, verdict, situation },
       })),
     photographs: listPhotos(db, id).map((photo) => ({
       id: photo.id,
@@ -45,7 +40,19 @@ function gather(db: Db, jobId: string): Report {
     })),
     building: storedDocument(db, DOCUMENTS.building, siteId).value,
     written: new Date().toISOString(),
-  });
+  };
+}
+
+/** The photographs of a report, one at a time: others are answered in between. */
+async function picturesOf(db: Db, { job, photographs }: ReportGiven, left: AbortSignal) {
+  const pictures = new Map<string, Uint8Array>();
+  for (const { id } of photographs) {
+    if (left.aborted) break;
+    const bytes = photoBytes(db, job.id, id);
+    if (bytes) pictures.set(id, bytes);
+    await nextTurn();
+  }
+  return pictures;
 }
 
 /** The report of a job, for people and for programs, and the dates that follow from it. */
@@ -53,40 +60,41 @@ export function reportRoutes(db: Db, draw: Draw): Router {
   const router = Router();
   type JobRequest = Request<{ id: string }>;
 
-  const paperOf = (request: JobRequest) => {
-    const { zone, ...units } = reportQuerySchema.validateSync(request.query, { abortEarly: false });
-    const report = gather(db, request.params.id);
-    return { report, paper: reportPaper(report, { zone, units }) };
+  const asked = (request: JobRequest): { given: ReportGiven; style: ReportStyle } => {
+    const { zone, locale, ...units } = reportQuerySchema.validateSync(request.query, { abortEarly: false });
+    return { given: gather(db, request.params.id), style: { zone, locale, units } };
   };
 
   router.get('/jobs/:id/report.pdf', async (request, response) => {
-    const { report, paper } = paperOf(request);
-    const pictures = new Map(
-      report.photographs.flatMap(({ id }) => {
-        const bytes = photoBytes(db, report.job.id, id);
-        return bytes ? [[id, bytes] as const] : [];
-      }),
-    );
-    response.type('application/pdf').send(await draw('report', paper, report.left, pictures));
+    const { given, style } = asked(request);
+    const left = leaving(response);
+    const pictures = await picturesOf(db, given, left);
+    response.type('application/pdf').send(await draw(left, 'report', given, style, pictures));
   });
 
-  router.get('/jobs/:id/report.md', (request, response) => {
+  router.get('/jobs/:id/report.md', async (request, response) => {
+    const { given, style } = asked(request);
     response
       .type('text/markdown; charset=utf-8')
       .attachment('report.md')
-      .send(paperMarkdown(paperOf(request).paper));
+      .send(await draw(leaving(response), 'reportText', given, style));
   });
 
-  router.get('/jobs/:id/report.json', (request, response) => {
-    response.attachment('report.json').json(gather(db, request.params.id));
+  router.get('/jobs/:id/report.json', async (request, response) => {
+    const given = gather(db, request.params.id);
+    response
+      .type('application/json')
+      .attachment('report.json')
+      .send(await draw(leaving(response), 'reportJson', given));
   });
 
-  router.get('/jobs/:id/follow-up.ics', (request, response) => {
+  router.get('/jobs/:id/follow-up.ics', async (request, response) => {
     const url = pageAddress(request, `/job/${request.params.id}`);
+    const given = gather(db, request.params.id);
     response
       .type('text/calendar; charset=utf-8')
       .attachment('follow-up.ics')
-      .send(followUpCalendar(gather(db, request.params.id), url));
+      .send(await draw(leaving(response), 'followUp', given, url));
   });
 
   return router;

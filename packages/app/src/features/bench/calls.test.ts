@@ -52,7 +52,7 @@ test.each([
 
 test.each([
   [200, '3 min 20 s'],
-  [59.2, '1 min 0 s'],
+  [59.2, '1 min'],
   [12, '12 s'],
   [-3, '0 s'],
 ])('%d s is written %s', (seconds, text) => {

@@ -34,7 +34,7 @@ export function Join() {
         <Field label="Code" value={code} most={40} fills="one-time-code" onChange={setCode} />
         <Field label="Your name" value={name} most={60} fills="username" onChange={setName} />
         <Field label="A password" value={password} most={128} secret="new-password" onChange={setPassword} />
-        <StrengthMeter password={password} name={name.trim()} />
+        <StrengthMeter password={password} name={name.trim()} code={code.trim()} />
         <AppText kind="small">12 characters or more: a few words in a row are easy to remember.</AppText>
         <AppText kind="small">
           If the code was made for you because you are here already: your own name. The password you have lets

@@ -15,10 +15,12 @@ interface StrengthMeterProps {
   password: string;
   /** Whose it is to be: a name is tried first. */
   name?: string;
+  /** The code whoever is not here yet comes by. */
+  code?: string;
 }
 
 /** How soon a new password would be guessed, as one writes it. */
-export function StrengthMeter({ password, name = '' }: StrengthMeterProps) {
+export function StrengthMeter({ password, name = '', code }: StrengthMeterProps) {
   const t = useTokens();
   const [ask] = useStrengthMutation();
   const [found, setFound] = useState<{ of: string; strength: number } | null>(null);
@@ -27,7 +29,7 @@ export function StrengthMeter({ password, name = '' }: StrengthMeterProps) {
     if (password === '') return;
     let wanted = true;
     const timer = setTimeout(() => {
-      void ask({ password, name }).then(({ data }) => {
+      void ask({ password, name, ...(code !== undefined && { code }) }).then(({ data }) => {
         if (wanted && data) setFound({ of, strength: data.strength });
       });
     }, RESTS_MS);
@@ -35,7 +37,7 @@ export function StrengthMeter({ password, name = '' }: StrengthMeterProps) {
       wanted = false;
       clearTimeout(timer);
     };
-  }, [ask, password, name, of]);
+  }, [ask, password, name, code, of]);
   // What was found of another password says nothing of this one.
   if (found?.of !== of || password === '') return null;
   const { strength } = found;

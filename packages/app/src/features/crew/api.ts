@@ -78,7 +78,7 @@ export const crewApi = api.injectEndpoints({
     join: build.mutation<SignedIn, { code: string; name: string; password: string }>({
       query: (body) => ({ url: 'crew/join', method: 'POST', body }),
     }),
-    strength: build.mutation<{ strength: number }, { password: string; name: string }>({
+    strength: build.mutation<{ strength: number }, { password: string; name: string; code?: string }>({
       query: (body) => ({ url: 'crew/strength', method: 'POST', body }),
     }),
     signIn: build.mutation<SignedIn, { name: string; password: string }>({

@@ -17,6 +17,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { edited } from '../circuit/slice';
+import { practiceIn } from './practice';
 
 /** How far it is to a break, from the capacitance of the broken conductor: where a meter has it. */
 function Length({ cable, name }: { cable: Cable; name: string }) {
@@ -51,13 +52,15 @@ interface CableCardProps {
 export function CableCard({ cable, names, onDone }: CableCardProps) {
   const t = useTokens();
   const dispatch = useAppDispatch();
+  // A wire of a practice is not broken in the job.
+  const isPractice = useAppSelector((state) => practiceIn(state) !== null);
   const [answers, setAnswers] = useState<readonly CableAnswer[] | null>(null);
   if (!answers) return <ActionButton label="Test it step by step" onPress={() => setAnswers([])} />;
   const { next, states } = followCableTest(cable, answers);
   const broken = cable.conductors.find(({ id }) => states[id] === 'open');
   const count = cable.conductors.length;
   const take = () => {
-    if (Object.values(states).some((state) => state !== 'whole'))
+    if (!isPractice && Object.values(states).some((state) => state !== 'whole'))
       dispatch(
         edited({ circuit: withDead(names.circuit, states), note: `${cable.label}: conductors tested` }),
       );

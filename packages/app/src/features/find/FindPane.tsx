@@ -23,7 +23,8 @@ import { loggedFor } from './logged';
 import { Likelihoods } from './Likelihoods';
 import { Moved } from './Moved';
 import { Pairing } from './Pairing';
-import { Practise, usePractice } from './Practise';
+import { usePractice } from './practice';
+import { Practise } from './Practise';
 import { Ranking } from './Ranking';
 import { Seen } from './Seen';
 import { Settled } from './Settled';
@@ -42,26 +43,28 @@ interface SearchProps {
   circuit: Circuit;
   diagnosis: Diagnosis;
   jobId: string;
+  /** A bench meter that answers, while practising. */
+  meter: string | null;
 }
 
-/** A search with what was logged elsewhere in the job counted in. */
-function useCounted(diagnosis: Diagnosis, jobId: string): Diagnosis {
+/** A search with what was logged elsewhere in the job counted in; to a practice that says nothing. */
+function useCounted(diagnosis: Diagnosis, jobId: string, isPractice: boolean): Diagnosis {
   const { readings } = useReadings(jobId);
   const revision = useAppSelector(({ saving }) => saving.base);
   return useMemo(() => {
+    if (isPractice) return diagnosis;
     const logged = loggedFor(diagnosis, readings, revision);
     return logged.length === 0 ? diagnosis : { ...diagnosis, observed: [...diagnosis.observed, ...logged] };
-  }, [diagnosis, readings, revision]);
+  }, [diagnosis, readings, revision, isPractice]);
 }
 
-function Search({ circuit: recorded, diagnosis: own, jobId }: SearchProps) {
+function Search({ circuit: recorded, diagnosis: own, jobId, meter }: SearchProps) {
   // What is bypassed explains what was seen, too.
   const circuit = useInForce(recorded);
-  const diagnosis = useCounted(own, jobId);
+  const diagnosis = useCounted(own, jobId, meter !== null);
   const dispatch = useAppDispatch();
   const { view, working, failure, again, progress, stop } = useFindView(circuit, diagnosis);
   const { answer, tell, tryIt, noBetter, withdraw, lookForTwo, arrive, end } = useFindActions();
-  const { meter, leave } = usePractice(jobId);
   const noteSeen = useSeen();
   const [skipped, setSkipped] = useState(0);
   const names = namesIn(circuit);
@@ -74,7 +77,6 @@ function Search({ circuit: recorded, diagnosis: own, jobId }: SearchProps) {
   }, [dispatch, jobId, view]);
   const putAway = () => {
     dispatch(suspectsShown({ jobId: null, suspects: [], cleared: [] }));
-    leave();
     end();
   };
   if (failure)
@@ -158,7 +160,11 @@ function Search({ circuit: recorded, diagnosis: own, jobId }: SearchProps) {
         onTry={tryIt}
       />
       <Moved view={view} names={names} />
-      <ActionButton label="Put the search away" look="plain" onPress={putAway} />
+      <ActionButton
+        label={meter === null ? 'Put the search away' : 'End the practice'}
+        look="plain"
+        onPress={putAway}
+      />
     </>
   );
 }
@@ -168,9 +174,11 @@ export function FindPane({ circuit, jobId }: { circuit: Circuit; jobId: string }
   const ready = useOpenDocument('diagnosis', diagnosisDocument, jobId);
   const surveyed = useOpenDocument('survey', surveyDocument, jobId);
   const { value, putAway, state, detail } = useDiagnosis();
-  const { begin, resume } = useFindActions();
+  const { begin, practise, resume } = useFindActions();
+  const practice = usePractice(jobId);
   const person = useWriterName();
-  const diagnosis = useMemo(() => (value ? diagnosisFor(value, person) : null), [value, person]);
+  const kept = practice?.diagnosis ?? value;
+  const diagnosis = useMemo(() => (kept ? diagnosisFor(kept, person) : null), [kept, person]);
   if (!ready || !surveyed) return <Waiting label="Opening the search" />;
   return (
     <View style={styles.pane}>
@@ -178,14 +186,20 @@ export function FindPane({ circuit, jobId }: { circuit: Circuit; jobId: string }
       <Asked document={diagnosisDocument} ownerId={jobId} />
       <LineCaution circuit={circuit} />
       {diagnosis ? (
-        <Search circuit={circuit} diagnosis={diagnosis} jobId={jobId} />
+        <Search
+          key={practice?.meter ?? 'job'}
+          circuit={circuit}
+          diagnosis={diagnosis}
+          jobId={jobId}
+          meter={practice?.meter ?? null}
+        />
       ) : (
         <>
           <Complaint circuit={circuit} onBegin={begin} />
           {putAway ? (
             <ActionButton label="Take the last search up again" onPress={() => resume(putAway)} />
           ) : null}
-          <Practise circuit={circuit} jobId={jobId} onBegin={begin} />
+          <Practise circuit={circuit} jobId={jobId} onBegin={(meter, at) => practise(jobId, meter, at)} />
           <Likelihoods circuit={circuit} />
         </>
       )}

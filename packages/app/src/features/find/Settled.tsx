@@ -66,10 +66,11 @@ export function Settled({ view, names, circuit, jobId, meter, onNoBetter, onEnd 
         Power off, locked and proven dead before hands go in. Never bypass a fuse, limit, float or detector.
         Gas, refrigerant, line voltage and life safety belong to who is licensed for them where you are.
       </AppText>
-      {each(settled).some(({ type }) => type === 'replace-conductor' || type === 'replace-cable') ? (
+      {meter === null &&
+      each(settled).some(({ type }) => type === 'replace-conductor' || type === 'replace-cable') ? (
         <ActionButton label="Ways out: Plan, Add, Run" onPress={() => goTo(jobId, 'plan', 'add')} />
       ) : null}
-      {settled.type === 'compare' ? (
+      {meter === null && settled.type === 'compare' ? (
         <ActionButton label="Write down what is there: Wire" onPress={() => goTo(jobId, 'wire', 'list')} />
       ) : null}
       <AppText>{`Then make the same call again. All is right with: ${inSentence(runningText(names, view.right))}.`}</AppText>
@@ -81,7 +82,9 @@ export function Settled({ view, names, circuit, jobId, meter, onNoBetter, onEnd 
           <AppText kind="strong">{outcome}</AppText>
         </View>
       ) : null}
-      <ActionButton label="It runs: log it and put this away" look="filled" onPress={proven} />
+      {meter === null ? (
+        <ActionButton label="It runs: log it and put this away" look="filled" onPress={proven} />
+      ) : null}
       <ActionButton label="Done, and it is no better" onPress={() => onNoBetter(remedyKey(settled))} />
     </View>
   );

@@ -35,12 +35,14 @@ function tested(broken: string) {
   return { done, store };
 }
 
-test('a broken conductor is found, named to the search and tagged for the plan', () => {
+test('a broken conductor is found, named to the search and marked for the plan', () => {
   const { id, colour } = cable.conductors[1]!;
   const { done, store } = tested(id);
   expect(done).toEqual([[{ type: 'wires', cable: 'statCable', found: `${id} broken` }]]);
   const after = findCable(store.getState().edits.present.circuit!, 'statCable')!;
-  expect(after.conductors.filter(({ tag }) => tag === 'dead').map((one) => one.colour)).toEqual([colour]);
+  expect(after.conductors.filter(({ state }) => state === 'broken').map((one) => one.colour)).toEqual([
+    colour,
+  ]);
 });
 
 // 2652 × A ÷ V at 60 Hz is µF, exact; beyond ±6 % it is replaced, common practice.

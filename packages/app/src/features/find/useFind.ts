@@ -19,6 +19,7 @@ import { useAppSelector } from '../../store';
 import { useFoundQuery } from './api';
 import { writerIn } from '../record/writer-name';
 import { diagnosisDocument } from './document';
+import { endPractice, keepPractice, practiceIn } from './practice';
 
 const NOTHING_KNOWN: Experience = {};
 const NOTHING_SEEN: readonly string[] = [];
@@ -84,10 +85,13 @@ export function useFindActions() {
   const change = useCallback(
     (make: (now: Diagnosis) => Diagnosis) => {
       const state = store.getState();
-      const kept = state.diagnosis.value;
+      const practice = practiceIn(state);
+      const kept = practice ? practice.diagnosis : state.diagnosis.value;
       if (!kept) return;
       const person = writerIn(state);
-      store.dispatch(diagnosisDocument.changed(keptFor(kept, person, make(diagnosisFor(kept, person)))));
+      const next = keptFor(kept, person, make(diagnosisFor(kept, person)));
+      if (practice) keepPractice(store, { ...practice, diagnosis: next });
+      else store.dispatch(diagnosisDocument.changed(next));
     },
     [store],
   );
@@ -96,13 +100,21 @@ export function useFindActions() {
       (station: string, state: string, observations: readonly Observation[], begun: Begun = {}) =>
         store.dispatch(
           diagnosisDocument.changed(
-            keptFor({ whereabouts: {} }, writerIn(store.getState()), {
-              ...begun,
-              observed: stamped(observations),
-              whereabouts: { station, open: [], state },
-            }),
+            begunBy(writerIn(store.getState()), { station, state, observations, begun }),
           ),
         ),
+      [store],
+    ),
+    /** Begins a practice with a bench meter: the job's own search stays as it is. */
+    practise: useCallback(
+      (jobId: string, meter: string, { station, state, observations }: Omit<Beginning, 'begun'>) => {
+        const by = writerIn(store.getState());
+        keepPractice(store, {
+          jobId,
+          meter,
+          diagnosis: begunBy(by, { station, state, observations, begun: {} }),
+        });
+      },
       [store],
     ),
     /** @param instead - observations that are made anew by it. */
@@ -154,13 +166,31 @@ export function useFindActions() {
     ),
     lookForTwo: useCallback((pairs: boolean) => change((now) => ({ ...now, pairs })), [change]),
     arrive: useCallback(() => change((now) => ({ ...now, telephone: false })), [change]),
-    end: useCallback(() => store.dispatch(diagnosisDocument.changed(null)), [store]),
+    end: useCallback(() => {
+      const practice = practiceIn(store.getState());
+      if (practice) endPractice(store, practice.jobId);
+      else store.dispatch(diagnosisDocument.changed(null));
+    }, [store]),
     resume: useCallback(
       (putAway: KeptDiagnosis) => store.dispatch(diagnosisDocument.changed(putAway)),
       [store],
     ),
   };
 }
+
+interface Beginning {
+  station: string;
+  state: string;
+  observations: readonly Observation[];
+  begun: Begun;
+}
+
+const begunBy = (person: string, { station, state, observations, begun }: Beginning): KeptDiagnosis =>
+  keptFor({ whereabouts: {} }, person, {
+    ...begun,
+    observed: stamped(observations),
+    whereabouts: { station, open: [], state },
+  });
 
 const stamped = (observations: readonly Observation[]): Diagnosis['observed'] =>
   observations.map((observation) => ({ id: nanoid(), at: new Date().toISOString(), observation }));

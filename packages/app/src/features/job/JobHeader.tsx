@@ -10,6 +10,7 @@ import { Elsewhere } from './Elsewhere';
 import { HeadBanner } from './HeadBanner';
 import { goTo } from './address';
 import { labelsOf, useLeave } from './useLeave';
+import { usePractice } from '../find/practice';
 import { CarryAir } from '../link/CarryAir';
 import { Present } from '../live/Present';
 import { Outstanding } from '../outbox/Outstanding';
@@ -26,6 +27,35 @@ function BackToJobs({ jobId }: { jobId: string }) {
   return (
     <>
       <ActionButton label="Jobs" hint="Back to jobs" icon="back" look="plain" iconOnly onPress={leave} />
+      {question}
+    </>
+  );
+}
+
+/** What job it is, and the way to its site. */
+function ToSite({ job }: { job: Job }) {
+  const t = useTokens();
+  // In its place, not over it: only one job is ever open.
+  const toSite = () => router.dismissTo({ pathname: '/site/[id]', params: { id: job.siteId } });
+  const { leave, question } = useLeave(job.id, toSite);
+  return (
+    <>
+      <Tap
+        role="link"
+        aria-label={`${job.site}, ${job.name}: to the site`}
+        onPress={leave}
+        style={styles.titles}
+      >
+        <View style={styles.site}>
+          <AppText kind="title" heading={1} lines={1} style={styles.name}>
+            {job.site}
+          </AppText>
+          <Icon name="chevron-right" size={20} color={t.mute} />
+        </View>
+        <AppText kind="small" lines={1}>
+          {job.name}
+        </AppText>
+      </Tap>
       {question}
     </>
   );
@@ -60,9 +90,23 @@ function HeldOpen({ jobId }: { jobId: string }) {
   );
 }
 
+/** A practice is marked on every place: what it shows is nothing of the job. */
+function PracticeOn({ jobId }: { jobId: string }) {
+  const t = useTokens();
+  if (!usePractice(jobId)) return null;
+  return (
+    <HeadBanner
+      onPress={() => goTo(jobId, 'trace', 'find')}
+      icon="alert"
+      words="Practice: the fault and the readings are invented. Nothing is saved to this job."
+      ink={t.amber}
+      fill={t.amberSoft}
+    />
+  );
+}
+
 /** The head of every place of a job: back, what job it is, undo and redo; and what is bypassed. */
 export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
-  const t = useTokens();
   const dispatch = useAppDispatch();
   const canUndo = useAppSelector(({ edits }) => edits.past.length > 0);
   const canRedo = useAppSelector(({ edits }) => edits.future.length > 0);
@@ -70,23 +114,7 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
     <>
       <View style={styles.header}>
         <BackToJobs jobId={job.id} />
-        <Tap
-          role="link"
-          aria-label={`${job.site}, ${job.name}: to the site`}
-          // In its place, not over it: only one job is ever open.
-          onPress={() => router.dismissTo({ pathname: '/site/[id]', params: { id: job.siteId } })}
-          style={styles.titles}
-        >
-          <View style={styles.site}>
-            <AppText kind="title" heading={1} lines={1} style={styles.name}>
-              {job.site}
-            </AppText>
-            <Icon name="chevron-right" size={20} color={t.mute} />
-          </View>
-          <AppText kind="small" lines={1}>
-            {job.name}
-          </AppText>
-        </Tap>
+        <ToSite job={job} />
         <Present jobId={job.id} />
         <ActionButton
           label="Undo"
@@ -107,6 +135,7 @@ export function JobHeader({ job, children }: PropsWithChildren<{ job: Job }>) {
         {children}
       </View>
       <Outstanding jobId={job.id} />
+      <PracticeOn jobId={job.id} />
       <HeldOpen jobId={job.id} />
       <Elsewhere job={job} />
       <OnTest job={job} />

@@ -1,5 +1,6 @@
 import { useContext, useEffect } from 'react';
 import { PlanPlace } from '../plan/PlanPlace';
+import { LeftBehind, WatchLeaving } from '../record/LeftBehind';
 import { RecordPlace } from '../record/RecordPlace';
 import { SurveyPlace } from '../survey/SurveyPlace';
 import { Trace } from '../trace/Trace';
@@ -31,6 +32,8 @@ export function JobPlaces({ id }: { id: string }) {
     <Addressed base={base}>
       <OpenJob id={id}>
         <KeptOpen base={base} />
+        <WatchLeaving jobId={id} />
+        <LeftBehind />
         <Place />
       </OpenJob>
     </Addressed>

@@ -61,6 +61,9 @@ export function useOpenedJob(): Opened {
   return opened;
 }
 
+const NEVER_HERE =
+  'There is no answer from the server, and this job was never opened on this device. Open it once with signal: after that it opens without.';
+
 /** Opens a job for the places inside it: loading, missing, or live. */
 export function OpenJob({ id, children }: PropsWithChildren<{ id: string }>) {
   const t = useTokens();
@@ -86,7 +89,7 @@ export function OpenJob({ id, children }: PropsWithChildren<{ id: string }>) {
           <AppText kind="title" heading={1}>
             {problemOf(error).status === 404 ? 'No such job' : 'This job cannot be opened now'}
           </AppText>
-          <AppText>{problemOf(error).detail}</AppText>
+          <AppText>{problemOf(error).status === 0 ? NEVER_HERE : problemOf(error).detail}</AppText>
           <ActionButton label="Try again" onPress={() => void refetch()} />
           <ActionButton label="All jobs" look="filled" onPress={() => router.dismissTo('/')} />
         </>

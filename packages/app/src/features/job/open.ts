@@ -6,6 +6,7 @@ import { keptBench } from '../bench/kept';
 import { benchOpened } from '../bench/slice';
 import { benchRunnerOf } from '../bench/useBenchRunner';
 import type { Circuit } from '@zygostat/core/circuit';
+import { circuitReadIn } from '@zygostat/core/circuit';
 import { CIRCUIT, openedAs } from '../circuit/saving';
 import { takeUp } from '../circuit/slice';
 import { keptSteps } from '../circuit/steps';
@@ -28,10 +29,12 @@ export async function putOnBench(
   dispatch(traceOpened());
   dispatch(told(null));
   dispatch(benchOpened(keptBench(id) ?? {}));
-  const circuit = (draftAs(store.getState(), CIRCUIT, id)?.value as Circuit | undefined) ?? fresh.circuit;
+  const stored = circuitReadIn(fresh.circuit) as Circuit;
+  const drafted = draftAs(store.getState(), CIRCUIT, id)?.value;
+  const circuit = drafted === undefined ? stored : (circuitReadIn(drafted) as Circuit);
   dispatch(takeUp(circuit, keptSteps(id, circuit)));
   // Saved on top of what it was made on: the server says if another tab was first.
-  dispatch(openedAs(id, { number: fresh.revision, value: fresh.circuit }));
+  dispatch(openedAs(id, { number: fresh.revision, value: stored }));
   // Where it lies and what it does, while its place is made.
   layEarly(store.getState().edits.present.circuit);
   benchRunnerOf(store).ask();

@@ -3,8 +3,9 @@ import type { ReactNode } from 'react';
 import { useState } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Bypass } from '@zygostat/core/record';
-import { useAppSelector } from '../../store';
+import { useAppDispatch, useAppSelector } from '../../store';
 import { LeaveSheet } from '../record/LeaveSheet';
+import { watchAnswered } from '../record/slice';
 import { useRecord } from '../record/useRecord';
 
 /** What bypassed safeties are called. */
@@ -13,20 +14,25 @@ export const labelsOf = (bypasses: readonly Bypass[], circuit: Circuit | null) =
 
 const toJobs = () => router.dismissTo('/');
 
-/** Leaves a job for the list; with a safety bypassed that nobody has taken over, who watches is asked first. */
-export function useLeave(jobId: string): { leave: () => void; question: ReactNode } {
+/** Leaves a job, for the list unless told; with a safety bypassed that nobody has taken over, who watches is asked first. */
+export function useLeave(jobId: string, to: () => void = toJobs): { leave: () => void; question: ReactNode } {
+  const dispatch = useAppDispatch();
   const { standing } = useRecord(jobId);
   const [asking, setAsking] = useState(false);
   const circuit = useAppSelector(({ edits }) => edits.present.circuit);
   const left = standing.bypasses.filter(({ state }) => state === 'in');
+  const leave = () => {
+    dispatch(watchAnswered(jobId));
+    to();
+  };
   return {
-    leave: () => (left.length > 0 ? setAsking(true) : toJobs()),
+    leave: () => (left.length > 0 ? setAsking(true) : to()),
     question: asking ? (
       <LeaveSheet
         jobId={jobId}
         left={left}
         labels={labelsOf(left, circuit)}
-        onLeave={toJobs}
+        onLeave={leave}
         onClose={() => setAsking(false)}
       />
     ) : null,

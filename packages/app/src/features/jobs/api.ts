@@ -1,17 +1,23 @@
 /** What there is of a job besides its circuit. */
 import type { Circuit } from '@zygostat/core/circuit';
+import type { Firm } from '@zygostat/core/record';
 import { PATIENCE_MS, api } from '../../store/api';
 
 export interface Job {
   id: string;
   name: string;
   site: string;
+  /** Of the site; empty where nobody entered it. */
+  address: string;
   siteId: string;
   system: string;
   notes: string;
   state: 'open' | 'done';
   /** Out of the list until it is searched for or brought back. */
   isAway: boolean;
+  /** Who brought it in from elsewhere; `null` where it was made here. */
+  broughtBy: string | null;
+  broughtAt: string | null;
   createdAt: string;
   updatedAt: string;
   revision: number;
@@ -70,9 +76,22 @@ export const jobsApi = api.injectEndpoints({
       query: () => 'sites',
       providesTags: ['Jobs'],
     }),
-    site: build.query<{ id: string; name: string; jobs: Job[] }, string>({
+    site: build.query<{ id: string; name: string; address: string; jobs: Job[] }, string>({
       query: (id) => `sites/${encodeURIComponent(id)}`,
       providesTags: ['Jobs'],
+    }),
+    setAddress: build.mutation<unknown, { id: string; address: string; was: string }>({
+      query: ({ id, ...body }) => ({
+        url: `sites/${encodeURIComponent(id)}`,
+        method: 'PATCH',
+        body,
+      }),
+      invalidatesTags: ['Jobs', 'Job'],
+    }),
+    firm: build.query<Firm, undefined>({ query: () => 'firm', providesTags: ['Firm'] }),
+    setFirm: build.mutation<Firm, Firm & { was: Firm }>({
+      query: (body) => ({ url: 'firm', method: 'PUT', body }),
+      invalidatesTags: ['Firm'],
     }),
     openJob: build.query<OpenedJob, string>({
       query: (id) => `jobs/${encodeURIComponent(id)}`,
@@ -99,10 +118,13 @@ export const jobsApi = api.injectEndpoints({
 });
 
 export const {
+  useFirmQuery,
   useListBypassesQuery,
   useListJobsQuery,
   useListPanelsQuery,
   useListSitesQuery,
+  useSetAddressMutation,
+  useSetFirmMutation,
   useSiteQuery,
   useReadBundleMutation,
   useOpenJobQuery,

@@ -43,6 +43,7 @@ export function jobOf({ value }: Waiting): OpenedJob | null {
   const { id, siteId, name, site } = job;
   const shown: Job = {
     ...{ id, siteId, name, site, notes: '', state: 'open', isAway: false, createdAt: at, updatedAt: at },
+    ...{ address: '', broughtBy: null, broughtAt: null },
     ...{ revision: 1, readings: 0, disagreeing: 0, bypasses: 0, system: '' },
   };
   return { ...shown, ...beginJob(job) };

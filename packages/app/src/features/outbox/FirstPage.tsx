@@ -7,6 +7,7 @@ import { DoorNews } from '../crew/DoorNews';
 import { startJobs } from '../job/start';
 import { jobOf } from '../jobs/begun';
 import { JobRow } from '../jobs/JobRow';
+import { LeftBehind } from '../record/LeftBehind';
 import { Clock } from './Clock';
 import { Outstanding } from './Outstanding';
 import { sheet } from '../../theme';
@@ -25,6 +26,7 @@ export function FirstPage({ listed }: { listed: ReadonlySet<string> }) {
   return (
     <>
       <DoorNews />
+      <LeftBehind />
       <Clock />
       <Outstanding />
       {begun.length > 0 ? (

@@ -3,22 +3,10 @@ import { format } from 'date-fns/format';
 import { isToday } from 'date-fns/isToday';
 import { plural } from '../jobs/JobRow';
 import type { Waiting } from '@zygostat/core/sync';
-
-const WHAT: Readonly<Record<string, string>> = {
-  building: 'The building',
-  change: 'Notes, or whether it is done',
-  circuit: 'The wiring',
-  diagnosis: 'The search',
-  entry: 'An entry of the record',
-  job: 'The job itself',
-  photo: 'A photograph',
-  plan: 'The plan',
-  reading: 'A reading',
-  survey: 'The survey',
-};
+import { waitingTitle } from '@zygostat/core/words';
 
 export const whatText = ({ name }: Pick<Waiting, 'name'>): string =>
-  WHAT[name.replace(/-aside$/, '')] ?? 'Something';
+  waitingTitle(name.replace(/-aside$/, ''));
 
 /** "9:12", "Tue 9:12"; nothing where an earlier version kept it. */
 export const sinceText = ({ since }: Pick<Waiting, 'since'>): string =>

@@ -2,9 +2,10 @@ import type { Remote } from 'comlink';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Cable, Circuit } from '@zygostat/core/circuit';
+import { findConductor, setConductor } from '@zygostat/core/circuit';
 import type { RunRepair } from '@zygostat/core/plan';
 import { colourName } from '@zygostat/core/standards';
-import { DEAD, runsOf } from '@zygostat/core/survey';
+import { runsOf } from '@zygostat/core/survey';
 import { reachText, runMethodCautions, runMethodTitle } from '@zygostat/core/words';
 import { useAppDispatch } from '../../store';
 import { edited } from '../circuit/slice';
@@ -23,35 +24,28 @@ const askRun = (
   { circuit, cable }: { circuit: Circuit; cable: string },
 ): Promise<RunRepair[]> => model.run(circuit, cable);
 
-/** Tags a conductor broken, or takes that back. */
-const withBroken = (circuit: Circuit, id: string): Circuit => ({
-  ...circuit,
-  cables: circuit.cables.map((cable) => ({
-    ...cable,
-    conductors: cable.conductors.map((conductor) => {
-      if (conductor.id !== id) return conductor;
-      const { tag, ...rest } = conductor;
-      return tag === DEAD ? rest : { ...conductor, tag: DEAD };
-    }),
-  })),
-});
+/** Says of a conductor that it is broken, or takes that back. */
+const withBroken = (circuit: Circuit, id: string): Circuit =>
+  setConductor(circuit, id, {
+    state: findConductor(circuit, id)?.state === 'broken' ? null : 'broken',
+  });
 
 /** The conductors of a run; a tap says that one is broken. */
 function Conductors({ circuit, cable }: { circuit: Circuit; cable: Cable }) {
   const dispatch = useAppDispatch();
   return (
     <View style={styles.row} role="group" aria-label="Broken conductors">
-      {cable.conductors.map(({ id, colour, tag }) => (
+      {cable.conductors.map(({ id, colour, state }) => (
         <ActionButton
           key={id}
-          label={`${colour}${tag === DEAD ? ' broken' : ''}`}
+          label={`${colour}${state === 'broken' ? ' broken' : ''}`}
           hint={`${colourName(colour)} is broken`}
-          pressed={tag === DEAD}
+          pressed={state === 'broken'}
           onPress={() =>
             dispatch(
               edited({
                 circuit: withBroken(circuit, id),
-                note: `${colourName(colour)} of ${cable.label}: ${tag === DEAD ? 'whole after all' : 'broken'}`,
+                note: `${colourName(colour)} of ${cable.label}: ${state === 'broken' ? 'whole after all' : 'broken'}`,
               }),
             )
           }
@@ -88,7 +82,7 @@ export function RunPane({ circuit, onTake }: RunPaneProps) {
   const { progress, answer, failure, start, stop } = useAside(askRun);
   const cable = runs.find(({ id }) => id === chosen) ?? runs[0];
   if (!cable) return <AppText kind="small">No control cable is recorded between two places yet.</AppText>;
-  const anyBroken = cable.conductors.some(({ tag }) => tag === DEAD);
+  const anyBroken = cable.conductors.some(({ state }) => state === 'broken');
   const current = answer?.to.circuit === circuit && answer.to.cable === cable.id ? answer.value : null;
   return (
     <>

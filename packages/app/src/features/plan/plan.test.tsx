@@ -25,6 +25,9 @@ const job: Job = {
   site: 'Orchard barn',
   system: '',
   notes: '',
+  address: '',
+  broughtBy: null,
+  broughtAt: null,
   state: 'open',
   isAway: false,
   createdAt: '',
@@ -127,7 +130,7 @@ describe('what is added', () => {
     const { screen, press, circuitNow } = open('add', furnaceAirConditioner('Add', false));
     press('Which run: Thermostat cable');
     press('yellow is broken');
-    expect(findConductor(circuitNow(), 'statY')!.tag).toBe('dead');
+    expect(findConductor(circuitNow(), 'statY')!.state).toBe('broken');
     press('Plan around what is broken');
     const ways = await screen.findByRole('list', { name: 'Ways for the run' });
     expect((await within(ways).findAllByRole('listitem'))[0]!.textContent).toContain(

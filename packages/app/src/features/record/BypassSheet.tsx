@@ -51,11 +51,10 @@ export function BypassSheet({ circuit, names, device: given, onWrite, onClose }:
   const [watch, setWatch] = useState(by);
   // Asked where nobody has said it yet; while it is typed it stays.
   const [nameless] = useState(by.trim() === '');
-  // What is there to notice something first; fuses, doors and switches after it.
+  // What is there to notice something: a breaker, a disconnect, a fuse or a board is not bypassed for service.
   const isSafety = (id: string) =>
     kindOf(circuit.devices.find((one) => one.id === id)!.kind).safety !== undefined;
-  const contacts = [...new Set(contactsOf(circuit).map((contact) => contact.device))];
-  const safeties = [...contacts.filter(isSafety), ...contacts.filter((id) => !isSafety(id))];
+  const safeties = [...new Set(contactsOf(circuit).map((contact) => contact.device))].filter(isSafety);
   const leaves = why === 'part';
   const put = async () => {
     const body: Body = {
@@ -70,7 +69,8 @@ export function BypassSheet({ circuit, names, device: given, onWrite, onClose }:
   };
   if (device === null)
     return (
-      <BottomSheet title="Which safety?" subtitle="Every one that can be bypassed here" onClose={onClose}>
+      <BottomSheet title="Which safety?" subtitle="The safeties of this circuit" onClose={onClose}>
+        {safeties.length === 0 ? <AppText>This circuit has no safety that can be bypassed.</AppText> : null}
         <View role="list" aria-label="Safeties" style={styles.list}>
           {safeties.map((id) => (
             <View key={id} role="listitem">

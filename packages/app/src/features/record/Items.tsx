@@ -1,34 +1,23 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { addDays } from 'date-fns/addDays';
 import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Body, Item } from '@zygostat/core/record';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field, Options } from '../../basics';
+import type { When } from './until';
+import { WHEN, untilOf } from './until';
 
 interface ItemsProps {
   items: readonly Item[];
   onWrite: (body: Body) => Promise<boolean>;
 }
 
-/** By when it is to be dealt with, as whoever leaves it would say. */
-const WHEN = { open: 'No date', week: 'In a week', month: 'In a month', season: 'Next season' } as const;
-const DAYS: Readonly<Record<keyof typeof WHEN, number | null>> = {
-  open: null,
-  week: 7,
-  month: 30,
-  season: 182,
-};
-
-const untilOf = (when: keyof typeof WHEN): string | null =>
-  DAYS[when] === null ? null : addDays(new Date(), DAYS[when]).toISOString();
-
 /** What was noticed and left for the next visit. */
 export function Items({ items, onWrite }: ItemsProps) {
   const t = useTokens();
   const [text, setText] = useState('');
-  const [when, setWhen] = useState<keyof typeof WHEN>('open');
+  const [when, setWhen] = useState<When>('open');
   const open = items.filter(({ done }) => !done);
   const add = async () => {
     if (await onWrite({ type: 'noticed', item: nanoid(), text: text.trim(), until: untilOf(when) }))

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Image, View } from 'react-native';
 import type { Entry } from '@zygostat/core/record';
 import type { Names } from '@zygostat/core/words';
-import { entryText } from '@zygostat/core/words';
+import { earlierIn, entryText, writtenByText } from '@zygostat/core/words';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field } from '../../basics';
 import { photoUrl } from '../photos/photo-url';
@@ -25,9 +25,7 @@ export function LogPane({ jobId, names, entries }: LogPaneProps) {
   const write = useWrite(jobId);
   const [text, setText] = useState('');
   const [all, setAll] = useState(false);
-  const devices = new Map(
-    entries.flatMap(({ body }) => (body.type === 'bypassed' ? [[body.bypass, body.device] as const] : [])),
-  );
+  const earlier = earlierIn(entries);
   const note = async () => {
     if (await write({ type: 'note', text: text.trim() })) setText((now) => (now === text ? '' : now));
   };
@@ -47,10 +45,10 @@ export function LogPane({ jobId, names, entries }: LogPaneProps) {
       </View>
       {entries.length === 0 ? <AppText>Nothing was written yet.</AppText> : null}
       <View role="list" aria-label="Log" style={styles.list}>
-        {shown.map(({ id, at, by, body }) => (
+        {shown.map(({ id, at, by, body, broughtBy = null }) => (
           <View key={id} role="listitem" style={[styles.line, { borderColor: t.line }]}>
-            <AppText kind="small">{`${format(new Date(at), 'd MMM yyyy, HH:mm')} · ${by}`}</AppText>
-            <AppText>{entryText(names, body, (bypass) => devices.get(bypass))}</AppText>
+            <AppText kind="small">{`${format(new Date(at), 'd MMM yyyy, HH:mm')} · ${writtenByText({ by, broughtBy })}`}</AppText>
+            <AppText>{entryText(names, body, earlier)}</AppText>
             {body.type === 'photographed' ? (
               <Image
                 aria-label={body.text || 'Photograph'}

@@ -4,11 +4,13 @@ import type { Circuit } from '@zygostat/core/circuit';
 import { compile } from '@zygostat/core/network';
 import { bypassesIn } from '@zygostat/core/prove';
 import type { Standing } from '@zygostat/core/record';
-import { bypassesStillIn } from '@zygostat/core/record';
+import { bypassesStillIn, failedTests } from '@zygostat/core/record';
 import type { Names } from '@zygostat/core/words';
 import { ActionButton, AppText } from '../../basics';
+import { goTo } from '../job/address';
 import { BypassCard } from './BypassCard';
 import { BypassSheet } from './BypassSheet';
+import { Finish } from './Finish';
 import { Items } from './Items';
 import { useWrite } from './useRecord';
 import { sheet } from '../../theme';
@@ -25,6 +27,7 @@ export function OpenPane({ jobId, circuit, names, standing }: OpenPaneProps) {
   const write = useWrite(jobId);
   const [adding, setAdding] = useState<{ device: string | null } | null>(null);
   const still = bypassesStillIn(standing);
+  const failed = failedTests(standing).filter(({ handed }) => !handed).length;
   const inModel = useMemo(
     () => [...new Set(bypassesIn(compile(circuit)).map(({ device }) => device))],
     [circuit],
@@ -50,12 +53,15 @@ export function OpenPane({ jobId, circuit, names, standing }: OpenPaneProps) {
         onPress={() => setAdding({ device: null })}
         style={styles.add}
       />
+      {failed > 0 ? (
+        <ActionButton
+          label={`${failed === 1 ? 'A test' : `${failed} tests`} failed: show`}
+          icon="alert"
+          onPress={() => goTo(jobId, 'record', 'tests')}
+        />
+      ) : null}
       <Items items={standing.items} onWrite={write} />
-      {standing.finished ? (
-        <AppText kind="strong">Finished. Whatever is written now opens it again.</AppText>
-      ) : (
-        <ActionButton label="Finish the job" onPress={() => void write({ type: 'finished', text: '' })} />
-      )}
+      <Finish names={names} standing={standing} onWrite={write} />
       {adding ? (
         <BypassSheet
           circuit={circuit}

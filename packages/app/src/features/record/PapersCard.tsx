@@ -13,7 +13,13 @@ export function PapersCard({ jobId, unsent }: { jobId: string; unsent: number })
   const t = useTokens();
   const { temperature, length, gauge } = useAppSelector(({ settings }) => settings);
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-  const asked = new URLSearchParams({ zone, temperature, length, gauge }).toString();
+  const asked = new URLSearchParams({
+    zone,
+    locale: navigator.language,
+    temperature,
+    length,
+    gauge,
+  }).toString();
   const waiting = useAppSelector(({ saving }) => saving.state !== 'saved') || unsent > 0;
   const dispatch = useAppDispatch();
   const gather = useReport();
@@ -36,7 +42,7 @@ export function PapersCard({ jobId, unsent }: { jobId: string; unsent: number })
       </AppText>
       <AppText kind="small">
         The customer’s page first; then landings, settings, tests, readings, what is open, the log,
-        photographs.
+        photographs. The address is on the site’s page, your company in Settings.
       </AppText>
       <Seal jobId={jobId} unsent={unsent} />
       {waiting ? (

@@ -1,6 +1,6 @@
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Standing } from '@zygostat/core/record';
-import { bypassesStillIn, jacketsOff } from '@zygostat/core/record';
+import { bypassesStillIn, failedTests, jacketsOff } from '@zygostat/core/record';
 import { namesIn } from '@zygostat/core/words';
 import { Waiting } from '../../basics';
 import type { Job } from '../jobs/api';
@@ -9,6 +9,7 @@ import { PlaceFrame } from '../job/PlaceFrame';
 import { hasLoop } from '../panel/OnTest';
 import { PanelPane } from '../panel/PanelPane';
 import { Steps } from '../job/Steps';
+import { Brought } from './Brought';
 import { LogPane } from './LogPane';
 import { PapersCard } from './PapersCard';
 import { OpenPane } from './OpenPane';
@@ -25,7 +26,10 @@ const isUnderWay = (standing: Standing) =>
 /** Is it proven, what is still open, what was done. */
 export function RecordPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
   const { entries, standing, unsent, isLoading } = useRecord(job.id);
-  const open = bypassesStillIn(standing).length + standing.items.filter(({ done }) => !done).length;
+  const open =
+    bypassesStillIn(standing).length +
+    failedTests(standing).length +
+    standing.items.filter(({ done }) => !done).length;
   // Who comes because a safety is bypassed is shown that first.
   const first: Step =
     bypassesStillIn(standing).length > 0 ? 'open' : isUnderWay(standing) ? 'panel' : 'tests';
@@ -45,6 +49,7 @@ export function RecordPlace({ job, circuit }: { job: Job; circuit: Circuit }) {
       here="record"
       tabs={<Steps label="Record" titles={titles} here={step} onGo={setStep} />}
     >
+      {job.broughtBy == null ? null : <Brought by={job.broughtBy} at={job.broughtAt} />}
       {isLoading ? <Waiting label="Opening the record" /> : null}
       {step === 'tests' ? (
         <TestsPane jobId={job.id} circuit={circuit} names={names} standing={standing} />

@@ -1,4 +1,3 @@
-import { addDays } from 'date-fns/addDays';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
@@ -17,17 +16,14 @@ import {
   testTitle,
   violationText,
 } from '@zygostat/core/words';
-import { useAppDispatch, useAppSelector } from '../../store';
+import { useAppSelector } from '../../store';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field, Options } from '../../basics';
-import { callMeant } from '../find/slice';
 import { Countdown } from './Countdown';
+import type { When } from './until';
+import { WHEN, untilOf } from './until';
 import { Writer } from './Writer';
 import { useWriterName } from './writer-name';
-import { goTo } from '../job/address';
-
-/** A test that is put off is looked at again within so many days. */
-const PUT_OFF_DAYS = 7;
 
 const OUTDOORS = { warm: 'At or above it', cold: 'Colder' } as const;
 
@@ -36,7 +32,6 @@ interface TestCardProps {
   /** "Test 6 of 11". */
   at: string;
   names: Names;
-  jobId: string;
   onWrite: (body: Body) => Promise<boolean>;
 }
 
@@ -86,20 +81,13 @@ function fits({ volts }: ExpectedVolts, figure: string | undefined): boolean {
 
 const keyOf = ({ red, black }: ExpectedVolts) => `${red} ${black}`;
 
-/** The call a search for what went wrong begins with. */
-function callOf(test: CommissionTest): 'fan' | 'heat' | 'cool' | 'off' {
-  if (!('case' in test)) return 'off';
-  const { situation } = test.case.asked;
-  if ('call' in situation) return situation.call;
-  return situation.type === 'fan' ? 'fan' : situation.type === 'emergency' ? 'heat' : 'off';
-}
-
 /** One test: what to do, what should happen and when, and how it went. */
-export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
+export function TestCard({ test, at, names, onWrite }: TestCardProps) {
   const t = useTokens();
-  const dispatch = useAppDispatch();
   const temperature = useAppSelector(({ settings }) => settings.temperature);
   const [text, setText] = useState('');
+  const [isPutOff, setPutOff] = useState(false);
+  const [again, setAgain] = useState<When>('open');
   const [figures, setFigures] = useState<Readonly<Record<string, string>>>({});
   const [isMeterTried, setMeterTried] = useState(false);
   const [outdoors, setOutdoors] = useState<keyof typeof OUTDOORS | null>(null);
@@ -119,22 +107,17 @@ export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
   const isDead = test.type === 'dead';
   const isShownDead = !isDead || (readings.length === test.readings.length && isMeterTried && name !== '');
   const give = async (outcome: Outcome) => {
-    const until = outcome === 'not-today' ? addDays(new Date(), PUT_OFF_DAYS).toISOString() : null;
     const title = testTitle(names, test);
-    const isWritten = await onWrite({
+    await onWrite({
       type: 'tested',
       test: test.id,
       title,
       outcome,
       text: text.trim(),
-      until,
+      until: outcome === 'not-today' ? untilOf(again) : null,
       ...(readings.length > 0 && { readings }),
       ...(isDead && isMeterTried && { meter: LIVE_DEAD_LIVE }),
     });
-    // What is not so is looked for in the state it showed in.
-    if (!isWritten || outcome !== 'not-so') return;
-    dispatch(callMeant(callOf(test)));
-    goTo(jobId, 'trace', 'find');
   };
   return (
     <View
@@ -228,8 +211,19 @@ export function TestCard({ test, at, names, jobId, onWrite }: TestCardProps) {
           style={styles.grow}
         />
         <ActionButton label="Not so" onPress={() => void give('not-so')} style={styles.grow} />
-        <ActionButton label="Not today" onPress={() => void give('not-today')} style={styles.grow} />
+        <ActionButton
+          label="Not today"
+          pressed={isPutOff}
+          onPress={() => setPutOff(!isPutOff)}
+          style={styles.grow}
+        />
       </View>
+      {isPutOff ? (
+        <>
+          <Options label="Test it by" options={WHEN} value={again} onChange={setAgain} />
+          <ActionButton label="Put the test off" onPress={() => void give('not-today')} />
+        </>
+      ) : null}
     </View>
   );
 }

@@ -9,6 +9,8 @@ import type { Model } from '../../model/answers';
 import { useModel } from '../../model/useModel';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Waiting } from '../../basics';
+import { useInForce } from '../circuit/in-force';
+import { Failed } from './Failed';
 import { TestCard } from './TestCard';
 import { useWrite } from './useRecord';
 
@@ -20,9 +22,11 @@ interface TestsPaneProps {
 }
 
 /** The tests that prove the job, one at a time, in order; each may be made again. */
-export function TestsPane({ jobId, circuit, names, standing }: TestsPaneProps) {
+export function TestsPane({ jobId, circuit: recorded, names, standing }: TestsPaneProps) {
   const t = useTokens();
   const write = useWrite(jobId);
+  // With whatever bypass is in: what is tested is what is there.
+  const circuit = useInForce(recorded);
   const ask = useCallback((model: Remote<Model>) => model.commission(circuit), [circuit]);
   const tests = useModel<CommissionTest[]>(ask);
   const [chosen, setChosen] = useState<string | null>(null);
@@ -39,7 +43,6 @@ export function TestsPane({ jobId, circuit, names, standing }: TestsPaneProps) {
           test={next}
           at={`Test ${tests.indexOf(next) + 1} of ${tests.length}`}
           names={names}
-          jobId={jobId}
           onWrite={async (body) => {
             const isWritten = await write(body);
             // What was chosen while the answer was on its way stays chosen.
@@ -50,6 +53,7 @@ export function TestsPane({ jobId, circuit, names, standing }: TestsPaneProps) {
       ) : (
         <AppText kind="strong">Every test was made. Whatever is not as it should is in the list.</AppText>
       )}
+      <Failed jobId={jobId} tests={tests} standing={standing} onRun={setChosen} onWrite={write} />
       <View role="list" aria-label="Tests" style={styles.list}>
         {tests.map((test) => (
           <View key={test.id} role="listitem" style={[styles.line, { borderColor: t.line }]}>

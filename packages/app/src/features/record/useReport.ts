@@ -2,11 +2,13 @@
 import { useCallback } from 'react';
 import { paperMarkdown } from '@zygostat/core/formats';
 import type { Report } from '@zygostat/core/record';
+import { NO_FIRM } from '@zygostat/core/record';
 import { reportPaper } from '@zygostat/core/words';
 import { useAppSelector } from '../../store';
 import { theModel } from '../../model/model';
 import { useOpenedJob } from '../job/OpenJob';
 import { useRevisionQuery } from '../circuit/api';
+import { useFirmQuery } from '../jobs/api';
 import { usePhotos } from '../photos/usePhotos';
 import { useReadings } from '../readings/useReadings';
 import { useBuilding } from '../site/useBuilding';
@@ -19,11 +21,13 @@ export function useReport(): () => Promise<Report> {
   const { readings } = useReadings(job.id);
   const photographs = usePhotos(job.id);
   const { building } = useBuilding(job.siteId);
+  const { data: firm = NO_FIRM } = useFirmQuery(undefined);
   const { data: first } = useRevisionQuery({ id: job.id, number: 1 });
   return useCallback(() => {
-    const { id, name, site, notes, state } = job;
+    const { id, name, site, address, notes, state, broughtBy } = job;
     return theModel().report({
-      job: { id, name, site, notes, state },
+      job: { id, name, site, address, notes, state, broughtBy },
+      firm,
       found: first?.circuit ?? circuit,
       left: circuit,
       entries: entries.map((entry) => ({ link: null, ...entry })),
@@ -37,7 +41,7 @@ export function useReport(): () => Promise<Report> {
       building,
       written: new Date().toISOString(),
     });
-  }, [job, circuit, entries, readings, photographs, building, first]);
+  }, [job, circuit, entries, readings, photographs, building, first, firm]);
 }
 
 /** The report as Markdown, in the person's units and time zone. */
@@ -46,6 +50,12 @@ export function useReportText(): () => Promise<string> {
   const { temperature, length, gauge } = useAppSelector(({ settings }) => settings);
   return useCallback(async () => {
     const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-    return paperMarkdown(reportPaper(await gather(), { zone, units: { temperature, length, gauge } }));
+    return paperMarkdown(
+      reportPaper(await gather(), {
+        zone,
+        locale: navigator.language,
+        units: { temperature, length, gauge },
+      }),
+    );
   }, [gather, temperature, length, gauge]);
 }

@@ -1,6 +1,7 @@
 import { router } from 'expo-router';
 import { ScrollView } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../store';
+import { Company } from './Company';
 import type { Setting, Settings as Chosen } from './slice';
 import { settingsChosen } from './slice';
 import { ActionButton, Column, Options, AppText, PageHead } from '../../basics';
@@ -61,11 +62,13 @@ export function Settings() {
       <PageHead title="Settings" onBack={backOr('/')} />
       <ScrollView contentContainerStyle={styles.form}>
         <ActionButton label="Crew: who works here" onPress={() => router.push('/crew')} />
+        <Company />
         {(Object.keys(QUESTIONS) as Setting[]).map((name) => (
           <Question key={name} name={name} />
         ))}
         <AppText kind="small">
-          Kept on this device only. Everything is stored in SI and shown as you choose.
+          Your company is kept on the server, everything else on this device only. Numbers are stored in SI
+          and shown as you choose.
         </AppText>
       </ScrollView>
     </Column>

@@ -14,6 +14,8 @@ import { HoldSite } from '../hold/HoldSite';
 import { Asked } from '../job/Asked';
 import { useLive } from '../live/useLive';
 import { buildingDocument } from './document';
+import { Address } from './Address';
+import { LeftBehind } from '../record/LeftBehind';
 import { AirPane } from './AirPane';
 import { MapPane } from './MapPane';
 import { ThingSheet } from './ThingSheet';
@@ -83,6 +85,7 @@ function Site({ id }: { id: string }) {
           <AirPane building={building} onOpen={setAt} />
         ) : (
           <>
+            <Address siteId={id} address={site.address} />
             <HoldSite siteId={id} jobIds={site.jobs.map((job) => job.id)} />
             <Jobs id={id} />
           </>
@@ -105,6 +108,7 @@ function Site({ id }: { id: string }) {
 export function SitePlace({ id }: { id: string }) {
   return (
     <Addressed base={`/site/${id}`}>
+      <LeftBehind />
       <Site id={id} />
     </Addressed>
   );

@@ -79,7 +79,11 @@ describe('as found', () => {
     const { store, press, circuitNow } = open('found');
     press('Add a spare conductor');
     fireEvent.click(document.querySelectorAll('[aria-label="brown, BN"]')[1]!);
-    expect(findConductor(circuitNow(), 'statCable-BN')).toMatchObject({ tag: 'spare', from: null, to: null });
+    expect(findConductor(circuitNow(), 'statCable-BN')).toMatchObject({
+      state: 'spare',
+      from: null,
+      to: null,
+    });
     press('Wire size: 20 AWG');
     expect(findCable(circuitNow(), 'statCable')!.gauge).toBe(20);
     press('Add a second jacket beside it');

@@ -106,9 +106,9 @@ function Otherwise({ circuit, conductor, walked: { wire, first }, onChange }: Ot
         dense
         label="Number printed on it"
         aria-label="Number printed on it"
-        value={conductor.tag ?? ''}
+        value={conductor.number ?? ''}
         maxLength={12}
-        onChangeText={(tag) => onChange({ tag })}
+        onChangeText={(number) => onChange({ number })}
       />
     </>
   );
@@ -183,11 +183,11 @@ export function WalkCard({ jobId, circuit, station, diagram, onDone }: WalkCardP
             circuit={circuit}
             conductor={conductor}
             walked={now}
-            onChange={({ tag, ...found }) =>
+            onChange={({ number, ...found }) =>
               change(wireTitle(wire), (before) => ({
                 circuit: setConductor(before, wire.id, {
                   ...found,
-                  ...(tag !== undefined && { tag: tag.trim() === '' ? null : tag }),
+                  ...(number != null && { number: number.trim() === '' ? null : number }),
                 }),
               }))
             }

@@ -105,7 +105,7 @@ export function DifferSheet({ plan, step, steps, onTake, onClose }: DifferSheetP
             label="It is broken"
             hint={`${name} is broken: plan without it`}
             onPress={() =>
-              void attempt(`${name} is broken`, (circuit) => setConductor(circuit, id, { tag: 'dead' }))
+              void attempt(`${name} is broken`, (circuit) => setConductor(circuit, id, { state: 'broken' }))
             }
           />
           <ActionButton

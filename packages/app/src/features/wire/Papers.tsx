@@ -115,7 +115,7 @@ export function Papers({ circuit, job }: { circuit: Circuit; job: Pick<Job, 'id'
   const plan = useAppSelector((store) => store.plan.value);
   const shown = plan?.after ?? circuit;
   const fetched = async (path: string) => {
-    const url = `/api/jobs/${encodeURIComponent(job.id)}/${path}?symbols=${symbols}&length=${length}`;
+    const url = `/api/jobs/${encodeURIComponent(job.id)}/${path}?symbols=${symbols}&length=${length}&locale=${encodeURIComponent(navigator.language)}`;
     const trouble = await fetchPaper(url, path.replace('papers/', ''));
     if (trouble !== null) dispatch(told(trouble));
   };

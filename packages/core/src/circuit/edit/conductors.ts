@@ -20,19 +20,31 @@ function changeConductor(circuit: Circuit, id: string, change: Partial<Conductor
   };
 }
 
-/** What is otherwise about a conductor; a tag of `null` is taken off. */
-export type ConductorChange = Partial<Pick<Conductor, 'colour' | 'from' | 'to'>> & { tag?: string | null };
+/** What is otherwise about a conductor; a number or a state of `null` is taken off. */
+export type ConductorChange = Partial<Pick<Conductor, 'colour' | 'from' | 'to'>> & {
+  number?: string | null;
+  state?: Conductor['state'] | null;
+};
 
-/** Records a conductor as it was found: its colour, its tag, where its ends are. */
-export function setConductor(circuit: Circuit, id: string, { tag, ...change }: ConductorChange): Circuit {
+/** A field of a conductor that may be left out, as it is after a change. */
+const changed = <K extends 'number' | 'state'>(name: K, before: Conductor, change: ConductorChange) => {
+  const value = change[name] === undefined ? before[name] : change[name];
+  return value == null ? {} : { [name]: value };
+};
+
+/** Records what a conductor is: its colour, its number, its state, where its ends are. */
+export function setConductor(circuit: Circuit, id: string, change: ConductorChange): Circuit {
   const conductor = findConductor(circuit, id);
   need(conductor !== undefined, `There is no conductor "${id}".`);
   for (const terminal of [change.from, change.to])
     need(terminal == null || hasTerminal(circuit, terminal), `There is no terminal "${terminal}".`);
-  const { tag: before, ...rest } = { ...conductor!, ...change };
+  const { number: _number, state: _state, ...rest } = { ...conductor!, ...change };
   need(rest.from === null || rest.from !== rest.to, 'Both ends cannot be on one terminal.');
-  const after = tag === undefined ? before : (tag ?? undefined);
-  const found: Conductor = { ...rest, ...(after !== undefined && { tag: after }) };
+  const found: Conductor = {
+    ...rest,
+    ...changed('number', conductor!, change),
+    ...changed('state', conductor!, change),
+  };
   return {
     ...circuit,
     cables: circuit.cables.map((cable) => ({

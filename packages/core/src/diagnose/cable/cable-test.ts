@@ -4,7 +4,6 @@
  */
 import type { Cable, Circuit } from '../../circuit';
 import { EARTH_FARADS_PER_METRE, JACKET_FARADS_PER_METRE } from '../../standards';
-import { DEAD } from '../../survey';
 import { follow } from './group-test';
 
 export type CableReading =
@@ -139,7 +138,7 @@ export function faultFound({ id, conductors }: Cable, states: CableStanding['sta
   return open[0] ? `${open[0].id} broken` : null;
 }
 
-/** The circuit with every conductor tagged dead that is known not to be whole: plans go round those. */
+/** The circuit with every conductor marked broken that is known not to be whole: plans go round those. */
 export const withDead = (circuit: Circuit, states: CableStanding['states']): Circuit => ({
   ...circuit,
   cables: circuit.cables.map((cable) => ({
@@ -148,7 +147,7 @@ export const withDead = (circuit: Circuit, states: CableStanding['states']): Cir
       const state = states[conductor.id];
       return state === undefined || state === 'whole' || state === 'unknown'
         ? conductor
-        : { ...conductor, tag: DEAD };
+        : { ...conductor, state: 'broken' as const };
     }),
   })),
 });

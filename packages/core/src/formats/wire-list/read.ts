@@ -184,7 +184,7 @@ function cablesOf(circuit: Circuit, wires: readonly DrawnWire[]): Cable[] {
       .map(({ id, colour, number, from, to }) => ({
         id,
         colour,
-        ...(number !== undefined && { tag: number }),
+        ...(number !== undefined && { number }),
         from,
         to,
       }));

@@ -3,7 +3,7 @@ import type { Cable, Circuit, TerminalId } from '../../circuit';
 import { addCable, freeCableId } from '../../circuit';
 import type { ColourCode } from '../../standards';
 import { COLOUR_CODES } from '../../standards';
-import { SPARE, customaryColours } from '../../survey';
+import { customaryColours } from '../../survey';
 
 /** Minutes to land one end, and to pull a cable: at all, and for each metre; from memory. */
 export const LANDING_MINUTES = 1.5;
@@ -56,7 +56,7 @@ export function cableFor(
       colour,
       from: landings[i]?.from ?? null,
       to: landings[i]?.to ?? null,
-      ...(!landings[i] && { tag: SPARE }),
+      ...(!landings[i] && { state: 'spare' as const }),
     })),
   };
 }

@@ -10,7 +10,6 @@ import type { Finding, Proof } from '../../prove';
 import { prove } from '../../prove';
 import type { LineRegion } from '../../standards';
 import { RUN_COLOURS, isEarthColour } from '../../standards';
-import { DEAD } from '../../survey';
 import { assign } from '../field/assign';
 import { LANDING_MINUTES } from '../field/cable';
 import { harmOf } from '../harm';
@@ -107,7 +106,7 @@ const wantedOf = (fed: UnitHalf, other: UnitHalf): Wanted[] =>
 
 /** Minutes until a conductor serves a number; never where earth would be anything else, or anything else earth. */
 function costOf({ role, at }: Wanted, conductor: Conductor, fedEnd: End, region: LineRegion): number {
-  if (conductor.tag === DEAD || isEarthColour(conductor.colour) !== (role === 'earth')) return Infinity;
+  if (conductor.state === 'broken' || isEarthColour(conductor.colour) !== (role === 'earth')) return Infinity;
   const begins = conductor[fedEnd];
   const moves = [begins !== at[0], conductor[otherEnd(fedEnd)] !== at[1]];
   const usual = RUN_COLOURS[region][role] === conductor.colour;
@@ -160,7 +159,7 @@ export function planHalves(circuit: Circuit, region: LineRegion): HalvesPlan | H
   if (typeof found === 'string') return found;
   const { fed, other, run } = found;
   const { conductors, id } = run.cable;
-  if (!conductors.some(({ colour, tag }) => isEarthColour(colour) && tag !== DEAD)) return 'no-earth';
+  if (!conductors.some(({ colour, state }) => isEarthColour(colour) && state !== 'broken')) return 'no-earth';
   if (conductors.length < RUN_ROLES.length) return 'too-few';
   const wanted = wantedOf(fed, other);
   const columns = assign(

@@ -7,7 +7,7 @@ import { compile } from '../../network';
 import { prove } from '../../prove';
 import { findTemplate, furnaceAirConditioner, heatPumpOverLink, heatPumpWithStrips } from '../../systems';
 import { calling } from '../../testing/scenarios';
-import { DEAD, recordSpare } from '../../survey';
+import { recordSpare } from '../../survey';
 import { planRun } from '..';
 
 const broken = (circuit: Circuit, ...ids: string[]): Circuit => ({
@@ -15,7 +15,7 @@ const broken = (circuit: Circuit, ...ids: string[]): Circuit => ({
   cables: circuit.cables.map((cable) => ({
     ...cable,
     conductors: cable.conductors.map((conductor) =>
-      ids.includes(conductor.id) ? { ...conductor, tag: DEAD } : conductor,
+      ids.includes(conductor.id) ? { ...conductor, state: 'broken' as const } : conductor,
     ),
   })),
 });

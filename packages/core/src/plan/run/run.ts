@@ -3,7 +3,7 @@ import type { Cable, Circuit, Conductor } from '../../circuit';
 import { addCable, findCable, land, lift, removeCables, splitTerminal } from '../../circuit';
 import type { Proof } from '../../prove';
 import { prove } from '../../prove';
-import { DEAD, customaryColours } from '../../survey';
+import { customaryColours } from '../../survey';
 import { assign } from '../field/assign';
 import { LANDING_MINUTES, cableFor, pullMinutes } from '../field/cable';
 import type { Part, SpareUsed } from '../field/part';
@@ -32,7 +32,7 @@ const OTHER_COLOUR_MINUTES = 0.2;
 
 /** Minutes it takes to have a conductor carry what another carries now. */
 function moveCost(carried: Landed, candidate: Conductor): number {
-  if (candidate.tag === DEAD) return Infinity;
+  if (candidate.state === 'broken') return Infinity;
   if (candidate.id === carried.id) return 0;
   const taken = [candidate.from, candidate.to].filter((end) => end !== null).length;
   const usual = customaryColours(splitTerminal(carried.from).mark).includes(candidate.colour);
@@ -142,7 +142,7 @@ export function planRun(circuit: Circuit, cableId: string): RunRepair[] {
   const carried = cable.conductors.filter(
     (conductor): conductor is Landed => conductor.from !== null && conductor.to !== null,
   );
-  if (!carried.some(({ tag }) => tag === DEAD)) return [];
+  if (!carried.some(({ state }) => state === 'broken')) return [];
   return [
     ...bySpare(circuit, cable, carried),
     ...[

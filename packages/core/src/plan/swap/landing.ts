@@ -18,7 +18,7 @@ import {
   removeDevice,
 } from '../../circuit';
 import { PARTS } from '../../devices';
-import { DEAD, customaryColours } from '../../survey';
+import { customaryColours } from '../../survey';
 import { assign } from '../field/assign';
 import { LANDING_MINUTES } from '../field/cable';
 import { commonAt } from '../field/common';
@@ -96,8 +96,8 @@ export function candidatesOf(circuit: Circuit, facts: Facts, jackets: readonly s
     const near: End = lead?.end ?? 'from';
     return cable.conductors
       .filter(
-        ({ id: conductor, tag, ...ends }) =>
-          tag !== DEAD &&
+        ({ id: conductor, state, ...ends }) =>
+          state !== 'broken' &&
           (ends[near] === null || facts.leads.some((entry) => entry.conductor.id === conductor)),
       )
       .map((conductor) => ({ cable, conductor, near }));

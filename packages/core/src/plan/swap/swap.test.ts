@@ -18,7 +18,6 @@ import {
   heatPumpWithStrips,
   twoTransformerSplit,
 } from '../../systems';
-import { DEAD } from '../../survey';
 
 const wish = (terminals: SwapRequest['terminals'], supply: SwapRequest['supply'] = 'both'): SwapRequest => ({
   device: 'stat',
@@ -276,7 +275,7 @@ describe('jackets and gauge', () => {
 
 test('a broken conductor’s work goes to a spare', () => {
   const broken = furnaceAirConditioner('Swap', false);
-  broken.cables[0]!.conductors.find(({ id }) => id === 'statY')!.tag = DEAD;
+  broken.cables[0]!.conductors.find(({ id }) => id === 'statY')!.state = 'broken';
   const option = best(broken, wish('five', 'battery'));
   expect(screws(option)).toMatchObject({ statC: 'Y' });
   expect(findConductor(option.circuit, 'statY')).toMatchObject({ from: null, to: null });

@@ -42,8 +42,6 @@ export interface Suspects {
   near: ReadonlySet<string>;
 }
 
-export const SPARE = 'spare';
-
 /** What a candidate is before it is known what it gains. */
 export interface Draft {
   change: Change;

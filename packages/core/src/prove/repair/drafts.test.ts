@@ -40,7 +40,7 @@ test('a cable of spares is not pulled anew', () => {
         label: 'Unused cable',
         gauge: 18,
         lengthM: 5,
-        conductors: [{ id: 'u1', colour: 'GN', from: null, to: null, tag: 'spare' }],
+        conductors: [{ id: 'u1', colour: 'GN', from: null, to: null, state: 'spare' }],
       },
     ],
   };

@@ -16,7 +16,7 @@ import {
 import { fill, kindOf, ratedAmps } from '../../devices';
 import { BLADE_FUSES, GAUGES, SECONDARY_FUSE_SHARE, TRANSFORMER_SIZES } from '../../standards';
 import type { Draft } from './candidate';
-import { SPARE, WORK } from './candidate';
+import { WORK } from './candidate';
 import { exchanges, freeEnds, moves } from './landings';
 import { crossedCables } from './strips';
 
@@ -173,7 +173,7 @@ function sizes(circuit: Circuit): Draft[] {
   });
   const cables = circuit.cables.flatMap(({ id, gauge, conductors }) =>
     GAUGES.filter(
-      (thicker) => thicker < gauge && thicker >= 14 && conductors.some(({ tag }) => tag !== SPARE),
+      (thicker) => thicker < gauge && thicker >= 14 && conductors.some(({ state }) => state !== 'spare'),
     )
       .reverse()
       .map((thicker): Draft => ({

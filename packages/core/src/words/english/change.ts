@@ -53,9 +53,9 @@ export const changesText = (names: Names, changes: readonly Change[]): string =>
 
 /** A conductor with the number printed on it, where it has one: in a unit several have one colour. */
 function numbered({ circuit, conductor }: Names, id: string): string {
-  const tag = findConductor(circuit, id)?.tag;
+  const number = findConductor(circuit, id)?.number;
   const name = conductor(id);
-  return tag !== undefined && /^\d/.test(tag) ? name.replace(' of ', ` ${tag} of `) : name;
+  return number === undefined ? name : name.replace(' of ', ` ${number} of `);
 }
 
 /** A wrong landing, as what was done. */

@@ -11,6 +11,7 @@ import {
   JACKET_DOES,
   PANEL_STEP,
   airTexts,
+  earlierIn,
   entryText,
   lostText,
   loopPointText,
@@ -138,7 +139,7 @@ test('jackets: what each does, and what is lost with it off', () => {
         device: 'ductSmoke',
         landed: [...jacket.landed],
       },
-      () => undefined,
+      earlierIn([]),
     ),
   ).toBe('Jacket 5 taken off Detector in the duct: AL1, AL2');
 });
@@ -157,7 +158,7 @@ test('a move says what is pulled, used again and let go; steps with the panel wh
     entryText(
       names,
       { type: 'panel', step: 'on-test', who: 'Operator 41', text: '', until: null },
-      () => undefined,
+      earlierIn([]),
     ),
   ).toBe('Panel on test, by Operator 41');
 });

@@ -3,7 +3,6 @@ import { addLink } from '../../circuit';
 import type { Method } from '../../plan';
 import { planRun, planSwap } from '../../plan';
 import { boilerTwoWire, furnaceAirConditioner, heatPumpWithStrips } from '../../systems';
-import { DEAD } from '../../survey';
 import {
   emptyReasonText,
   jumperReasonText,
@@ -61,7 +60,7 @@ test('two sources at one thermostat are told apart by where they meet', () => {
 test('a run is put right with a spare named by its colour and what it is for', () => {
   const pump = heatPumpWithStrips('Words');
   const yard = pump.cables.find(({ id }) => id === 'yardCable')!;
-  yard.conductors.find(({ id }) => id === 'yardO')!.tag = DEAD;
+  yard.conductors.find(({ id }) => id === 'yardO')!.state = 'broken';
   yard.conductors.push({ id: 'spare', colour: 'BN', from: null, to: null });
   expect(planRun(pump, 'yardCable').map(({ method }) => runMethodTitle(method))).toEqual([
     'Use a spare: brown for O',

@@ -2,7 +2,7 @@
 import { findDevice, splitTerminal } from '../../circuit';
 import { kindOf } from '../../devices';
 import type { Protection } from '../../prove';
-import type { Body, Bypass, CommissionTest, Outcome } from '../../record';
+import type { Body, Bypass, CommissionTest, Entry, Outcome, Unsettled } from '../../record';
 import type { Names } from '../names';
 import { loadsAt } from '../names';
 import { listed } from '../phrases';
@@ -28,13 +28,59 @@ export const OUTCOME: Readonly<Record<Outcome, string>> = {
   'not-today': 'not today',
 };
 
+/** What has to be settled before a job is finished. */
+export function unsettledText(names: Names, one: Unsettled, when: (at: string) => string): string {
+  switch (one.type) {
+    case 'bypassed':
+      return `${listed(one.devices.map((id) => deviceText(names, id)))} is bypassed. Take the bypass out and test the safety, or hand it off.`;
+    case 'failed':
+      return `A test failed: ${one.titles.join('; ')}. Repair it and run the test again, or hand it off.`;
+    case 'jackets-off':
+      return `Fire alarm cable ${one.marks.join(', ')} is off. Put it back, move it, or cap every wire at both ends.`;
+    case 'panel-on-test':
+      return `The fire panel is on test until ${when(one.until)}. Walk it through and have it taken off test.`;
+  }
+}
+
 /** Who a bypass is with now. */
 export const holderText = ({ state, by, to, watch }: Bypass): string =>
   state === 'handed-over' ? `taken over by ${to!}` : `put in by ${by}, watched by ${watch}`;
 
+/** Who brought something in; nobody is named where one person works alone. */
+const broughtBy = (by: string): string => (by === '' ? 'from a file' : `by ${by}, from a file`);
+
+/**
+ * That a job was made elsewhere.
+ *
+ * @param at - the day, as the person writes it; `null` where it is not known.
+ */
+export const broughtText = (by: string, at: string | null): string =>
+  `This job was brought in ${broughtBy(by)}${at === null ? '' : ` on ${at}`}. No one here has checked its record. Tests and repairs in it count only after you do them again here.`;
+
+/** Who wrote an entry; of one from elsewhere also who brought it. */
+export const writtenByText = ({ by, broughtBy: brought }: Pick<Entry, 'by' | 'broughtBy'>): string =>
+  brought == null ? by : `${by} (brought in ${broughtBy(brought)})`;
+
+/** What entries are about that others refer to by id: devices of bypasses, titles of tests. */
+interface Earlier {
+  devices: ReadonlyMap<string, string>;
+  titles: ReadonlyMap<string, string>;
+}
+
+/** What is said in the entries of a record. */
+export function earlierIn(entries: readonly { body: Body }[]): Earlier {
+  const devices = new Map<string, string>();
+  const titles = new Map<string, string>();
+  for (const { body } of entries) {
+    if (body.type === 'bypassed') devices.set(body.bypass, body.device);
+    if (body.type === 'tested') titles.set(body.test, body.title);
+  }
+  return { devices, titles };
+}
+
 /** What an entry says. */
-export function entryText(names: Names, body: Body, bypassOf: (id: string) => string | undefined): string {
-  const bypassed = (id: string) => deviceText(names, bypassOf(id) ?? id);
+export function entryText(names: Names, body: Body, { devices, titles }: Earlier): string {
+  const bypassed = (id: string) => deviceText(names, devices.get(id) ?? id);
   switch (body.type) {
     case 'note':
       return body.text;
@@ -54,6 +100,8 @@ export function entryText(names: Names, body: Body, bypassOf: (id: string) => st
       return body.text ? `Dealt with: ${body.text}` : 'Dealt with';
     case 'tested':
       return `${body.title}: ${OUTCOME[body.outcome]}${body.text ? `. ${body.text}` : ''}`;
+    case 'test-handed-over':
+      return `The failed test “${titles.get(body.test) ?? body.test}” was taken over by ${body.to}`;
     case 'panel':
       return `${PANEL_DONE[body.step](body.who)}${body.text ? `. ${body.text}` : ''}`;
     case 'unlanded':

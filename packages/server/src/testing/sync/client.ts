@@ -38,8 +38,14 @@ const SORTS: Sorts = {
   [ENTRY]: { type: 'told', most: 3, isReadable: () => true },
 };
 
-/** Something under way: a write, a request, a timer. */
-export type Pending = Extract<Effect, { type: 'write' | 'save' | 'tell' | 'wait' }>;
+/** Something under way: for the disk, a request, a timer. */
+export type Pending = Extract<Effect, { type: 'write' | 'erase' | 'save' | 'tell' | 'wait' }>;
+
+/** A disk takes what it is given in its order, as IndexedDB does with transactions on one store. */
+export const isForDisk = ({ type }: Pending): boolean => type === 'write' || type === 'erase';
+
+/** As `documents/asked.ts` of the app calls them. */
+const ASKED = '-asked';
 
 export class Client {
   sync: Sync = NOTHING_WAITS;
@@ -48,8 +54,6 @@ export class Client {
   pending: Pending[] = [];
   /** What it shows of each document; missing until it was read. */
   shown = new Map<string, unknown>();
-  /** What the person has to decide, by document. */
-  asked: { name: string; clash: Clash }[] = [];
   isOnline = true;
   /** Documents whose newest save is to be read. */
   toRead = new Set<string>();
@@ -78,23 +82,17 @@ export class Client {
   private take(effect: Effect): void {
     switch (effect.type) {
       case 'write':
+      case 'erase':
       case 'save':
       case 'tell':
       case 'wait':
         this.pending.push(effect);
         break;
-      case 'erase':
-        // In order with what is still to be written under that name.
-        this.pending = this.pending.filter(
-          (one) => one.type !== 'write' || keyOf(one.item) !== keyOf(effect),
-        );
-        this.disk.delete(keyOf(effect));
-        break;
       case 'show':
         this.show(effect.name, effect.saved.value);
         break;
       case 'ask':
-        this.asked.push(...(effect.clashes as Clash[]).map((clash) => ({ name: effect.name, clash })));
+        this.setAsked(effect.name, [...this.askedAbout(effect.name), ...(effect.clashes as Clash[])]);
         break;
       case 'read':
         this.toRead.add(effect.name);
@@ -105,6 +103,36 @@ export class Client {
   private show(name: string, value: unknown): void {
     this.shown.set(name, value);
     this.onShown(name, value);
+  }
+
+  private askedAbout(name: string): readonly Clash[] {
+    const item = this.sync.items[keyOf({ name: name + ASKED, id: this.ownerOf(name) })];
+    return (item?.value ?? []) as readonly Clash[];
+  }
+
+  /** What a person has to decide waits on the disk like everything else. */
+  private setAsked(name: string, clashes: readonly Clash[]): void {
+    const id = this.ownerOf(name);
+    const named = { name: name + ASKED, id };
+    this.send(
+      clashes.length > 0
+        ? { type: 'put', ...named, owner: id, value: clashes, at: this.clock() }
+        : { type: 'let-go', key: keyOf(named) },
+    );
+  }
+
+  /** What the person has to decide of documents that are shown. */
+  get asked(): readonly { name: string; clash: Clash }[] {
+    return DOCUMENT_NAMES.filter((name) => this.shown.has(name)).flatMap((name) =>
+      this.askedAbout(name).map((clash) => ({ name, clash })),
+    );
+  }
+
+  decided({ name, clash }: { name: string; clash: Clash }): void {
+    this.setAsked(
+      name,
+      this.askedAbout(name).filter((one) => one !== clash),
+    );
   }
 
   /** The person changes a document. */
@@ -137,7 +165,6 @@ export class Client {
   restart(): void {
     this.sync = NOTHING_WAITS;
     this.pending = [];
-    this.asked = [];
     this.shown = new Map();
     this.send({ type: 'loaded', items: [...this.disk.values()] });
     for (const name of DOCUMENT_NAMES) this.toRead.add(name);

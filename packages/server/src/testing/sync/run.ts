@@ -13,7 +13,7 @@ import type { Plan } from '@zygostat/core/wire';
 import { isDeepStrictEqual } from 'node:util';
 import type { Db } from '../../db/open';
 import type { Pending } from './client';
-import { Client, DOCUMENT_NAMES, KINDS } from './client';
+import { Client, DOCUMENT_NAMES, KINDS, isForDisk } from './client';
 import type { Draw } from './edits';
 import { edited } from './edits';
 import { Ledger } from './ledger';
@@ -123,6 +123,7 @@ class Run {
   private finish(client: Client, pending: Pending): void {
     client.pending = client.pending.filter((one) => one !== pending);
     if (pending.type === 'write') return client.written(pending);
+    if (pending.type === 'erase') return void client.disk.delete(keyOf(pending));
     if (pending.type === 'wait') return client.send({ type: 'due', lane: pending.lane });
     const fate = client.isOnline ? this.draw(6) : 0;
     if (pending.type === 'save') {
@@ -159,7 +160,7 @@ class Run {
   private asAnEarlierVersion(client: Client): void {
     for (const [key, lying] of client.disk) {
       const { name, value } = lying;
-      if (name === ENTRY || name === CIRCUIT) continue;
+      if (!(name in KINDS)) continue;
       const { base, value: inner } = value as Draft;
       client.disk.set(key, { ...lying, value: { base, value: inner, save: client.fresh() } satisfies Draft });
       // What it took away nobody can know.
@@ -168,18 +169,20 @@ class Run {
   }
 
   private decide(client: Client): void {
-    const [asked, ...others] = client.asked;
+    const [asked] = client.asked;
     if (asked) {
-      client.asked = others;
       const { name, clash } = asked;
       this.ledger.decided(name, clash);
-      const side = this.draw(2) === 0 ? 'mine' : 'theirs';
       const now = client.shown.get(name);
-      const { part, fit } = KINDS[name]!;
-      const next = withDecision(part, now, clash, side);
-      const after = fit ? fit(next) : next;
-      if (!isDeepStrictEqual(now, after) && KINDS[name]!.problems(after).length === 0)
-        this.change(client, name, after);
+      const { part, fit, problems } = KINDS[name]!;
+      // One that makes no document of it is not taken: then it is the other.
+      const sides = this.draw(2) === 0 ? (['mine', 'theirs'] as const) : (['theirs', 'mine'] as const);
+      const after = sides
+        .map((side) => withDecision(part, now, clash, side))
+        .map((next) => (fit ? fit(next) : next))
+        .find((next) => problems(next).length === 0);
+      if (after !== undefined && !isDeepStrictEqual(now, after)) this.change(client, name, after);
+      client.decided(asked);
     }
     this.decideCircuit(client);
   }
@@ -207,11 +210,10 @@ class Run {
     });
   }
 
-  /** Anything that is under way; what is written under one name is written in its order. */
+  /** Anything that is under way; what is for the disk in its order. */
   private next({ pending }: Client): Pending {
     const drawn = pending[this.draw(pending.length)]!;
-    if (drawn.type !== 'write') return drawn;
-    return pending.find((one) => one.type === 'write' && keyOf(one.item) === keyOf(drawn.item))!;
+    return isForDisk(drawn) ? pending.find(isForDisk)! : drawn;
   }
 
   private happen(): void {

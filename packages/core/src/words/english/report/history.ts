@@ -6,53 +6,51 @@ import type { ReportStyle } from './style';
 import { airTexts, signText, walkText } from '../building';
 import { namesIn } from '../../names';
 import { counted } from '../../show';
-import { entryText, holderText } from '../record';
+import { earlierIn, entryText, holderText, writtenByText } from '../record';
 import { table, showTime } from './style';
 
-export function openThings({ left, bypasses, items }: Report, { zone }: ReportStyle): Section {
+export function openThings({ left, bypasses, items }: Report, style: ReportStyle): Section {
   const names = namesIn(left);
-  const state = { in: 'in', 'handed-over': 'in', restored: 'out, proven' } as const;
+  const state = { in: 'in', 'handed-over': 'in', restored: 'out, tested' } as const;
   return {
     title: 'Bypasses and what is left',
     blocks: [
       ...table(
-        ['Bypassed', 'Why', 'By, since', 'Gone by', 'Now'],
+        ['Bypassed', 'Why', 'By, since', 'Remove by', 'Now'],
         bypasses.map((one) => [
           names.device(one.device),
           one.why,
-          `${one.by}, ${showTime(one.since, zone)}`,
-          showTime(one.until, zone),
+          `${one.by}, ${showTime(one.since, style)}`,
+          showTime(one.until, style),
           one.state === 'restored' ? state.restored : `${state[one.state]}; ${holderText(one)}`,
         ]),
-        'No safety was bypassed.',
+        'No bypass was recorded.',
       ),
       ...table(
-        ['Noticed and left', 'By, since', 'Until', 'Now'],
+        ['Left for later', 'By, since', 'Until', 'Now'],
         items.map(({ text, by, since, until, done }) => [
           text,
-          `${by}, ${showTime(since, zone)}`,
-          until ? showTime(until, zone) : '',
-          done ? 'dealt with' : 'open',
+          `${by}, ${showTime(since, style)}`,
+          until ? showTime(until, style) : '',
+          done ? 'taken care of' : 'open',
         ]),
-        'Nothing was noticed and left.',
+        'Nothing was left for later.',
       ),
     ],
   };
 }
 
-export function logOf({ left, log }: Report, { zone }: ReportStyle): Section {
+export function logOf({ left, log }: Report, style: ReportStyle): Section {
   const names = namesIn(left);
-  const devices = new Map(
-    log.flatMap(({ body }) => (body.type === 'bypassed' ? [[body.bypass, body.device]] : [])),
-  );
+  const earlier = earlierIn(log);
   return {
     title: 'Log',
     blocks: table(
       ['When', 'Who', 'What'],
-      log.map(({ at, by, body }) => [
-        showTime(at, zone),
-        by,
-        entryText(names, body, (id) => devices.get(id)),
+      log.map((entry) => [
+        showTime(entry.at, style),
+        writtenByText(entry),
+        entryText(names, entry.body, earlier),
       ]),
       'Nothing was written.',
     ),
@@ -60,7 +58,7 @@ export function logOf({ left, log }: Report, { zone }: ReportStyle): Section {
 }
 
 /** Photographs with where and when; whoever puts it on paper has them by their ids. */
-export function photographs({ left, photographs: all, log }: Report, { zone }: ReportStyle): Section {
+export function photographs({ left, photographs: all, log }: Report, style: ReportStyle): Section {
   const placeOf = (station: string) => left.stations.find(({ id }) => id === station)?.name ?? station;
   const said = new Map(
     log.flatMap(({ body }) => (body.type === 'photographed' ? [[body.photo, body.text] as const] : [])),
@@ -75,7 +73,7 @@ export function photographs({ left, photographs: all, log }: Report, { zone }: R
               type: 'pictures',
               items: all.map(({ id, station, at }) => ({
                 id,
-                caption: [`${placeOf(station)}, ${showTime(at, zone)}`, said.get(id) ?? '']
+                caption: [`${placeOf(station)}, ${showTime(at, style)}`, said.get(id) ?? '']
                   .filter((one) => one !== '')
                   .join(': '),
               })),

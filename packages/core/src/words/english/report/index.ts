@@ -1,9 +1,9 @@
 /** A job's report, told: the customer's page first, then what whoever comes next needs. */
-import type { Paper, Section } from '../../../formats';
+import type { Paper } from '../../../formats';
 import type { CautionCode, Report } from '../../../record';
 import type { ReportStyle } from './style';
-import { namesIn } from '../../names';
-import { holderText } from '../record';
+import { customerPage } from './customer';
+import { broughtText } from '../record';
 import { showTime } from './style';
 import { system, settings, landings } from './wiring';
 import { readings, tests } from './proof';
@@ -20,65 +20,24 @@ const CAUTIONS: Readonly<Record<CautionCode, string>> = {
   code: 'Local code, the equipment’s own diagram and licensed practice win over this report.',
 };
 
-/** Plain words for whoever lives with it. */
-function forTheCustomer(
-  { tests, bypasses, items, finished, onTestUntil, jacketsOff, left }: Report,
-  { zone }: ReportStyle,
-): Section {
-  const now = tests.filter(({ expected }) => expected);
-  const told = now.flatMap(({ tested }) => tested ?? []);
-  const made = told.filter(({ outcome }) => outcome !== 'not-today');
-  const later = told.filter(({ outcome }) => outcome === 'not-today');
-  const bad = made.filter(({ outcome }) => outcome === 'not-so');
-  const all = now.length;
-  const still = bypasses.filter(({ state }) => state !== 'restored');
-  const open = items.filter(({ done }) => !done);
-  const names = namesIn(left);
-  const lines = [
-    made.length === 0
-      ? 'The system was not tested yet.'
-      : `${made.length} of ${all} tests were made${bad.length === 0 ? ', all as they should be' : ''}.`,
-    ...bad.map(({ title, text }) => `Not as it should be: ${title}${text ? `. ${text}` : ''}.`),
-    ...later.map(
-      ({ title, until }) =>
-        `Could not be tested: ${title}${until ? `; planned for ${showTime(until, zone)}` : ''}.`,
-    ),
-    ...still.map(
-      ({ device, until, ...bypass }) =>
-        `A protection is switched off for now: ${names.device(device)} (${holderText({ device, until, ...bypass })}). It has to be put right by ${showTime(until, zone)}.`,
-    ),
-    ...(onTestUntil === null
-      ? []
-      : [
-          `The fire panel is on test until ${showTime(onTestUntil, zone)}: meanwhile nobody comes for a fire, and somebody has to watch.`,
-        ]),
-    ...(jacketsOff.length === 0
-      ? []
-      : [`Cables of the fire alarm are off: jacket ${jacketsOff.join(', ')}.`]),
-    ...(still.length > 0 ? ['Do not leave the system running unwatched until then.'] : []),
-    ...(still.length === 0 && onTestUntil === null && jacketsOff.length === 0
-      ? ['Every protection is in service.']
-      : []),
-    open.length === 0
-      ? 'Nothing is left to do.'
-      : `Left to do: ${open.map(({ text, until }) => (until ? `${text} (by ${showTime(until, zone)})` : text)).join('; ')}.`,
-    finished ? 'The work is finished.' : 'The work is not finished yet.',
-  ];
-  return { title: 'For the customer', blocks: [{ type: 'list', items: lines }] };
-}
-
 /** The whole report as a paper. */
 export function reportPaper(report: Report, style: ReportStyle): Paper {
-  const { job, written, cautions } = report;
+  const { job, firm, written, cautions } = report;
+  const brought = job.broughtBy === null ? '' : broughtText(job.broughtBy, null);
+  const lines = [job.address, firm.name, firm.contact, `Report of ${showTime(written, style)}`, brought];
   return {
     title: `${job.site}: ${job.name}`,
-    under: [`Report of ${showTime(written, style.zone)}.`],
+    under: lines.map((line) => line.trim()).filter((line) => line !== ''),
     sections: [
-      forTheCustomer(report, style),
-      { title: 'Cautions', blocks: [{ type: 'list', items: cautions.map((code) => CAUTIONS[code]) }] },
-      { ...system(report), apart: true },
+      ...customerPage(report, style),
+      {
+        title: 'For the next technician',
+        blocks: [{ type: 'list', items: cautions.map((code) => CAUTIONS[code]) }],
+        apart: true,
+      },
+      system(report),
       landings(report),
-      settings(report),
+      settings(report, style),
       tests(report, style),
       readings(report, style),
       openThings(report, style),

@@ -13,14 +13,14 @@ import { table, showTime } from './style';
 
 const VERDICTS = { agrees: 'agrees', low: 'too low', high: 'too high' } as const;
 
-export const readings = ({ left, readings: all }: Report, { zone }: ReportStyle): Section => {
+export const readings = ({ left, readings: all }: Report, style: ReportStyle): Section => {
   const { node } = namesIn(left);
   return {
     title: 'Readings',
     blocks: table(
       ['When', 'Red, black', 'Call', 'Expected, limits', 'Read', ''],
       all.map(({ at, red, black, situation, expected, actual, unit, verdict }) => [
-        showTime(at, zone),
+        showTime(at, style),
         `${node(red)}, ${node(black)}`,
         situation,
         expectedFigureText(expected, unit),
@@ -58,7 +58,7 @@ function testedText({ node }: Names, { outcome, readings: read, text }: Tested):
   return [OUTCOME[outcome], ...figures, ...(text ? [text] : [])].join('; ');
 }
 
-export function tests({ left, tests: all }: Report, { units, zone }: ReportStyle): Section {
+export function tests({ left, tests: all }: Report, style: ReportStyle): Section {
   const names = namesIn(left);
   return {
     title: 'Tests',
@@ -66,9 +66,9 @@ export function tests({ left, tests: all }: Report, { units, zone }: ReportStyle
       ['Test', 'Should show', 'Was', 'When, by'],
       all.map((one) => [
         one.expected ? testTitle(names, one.expected) : one.tested!.title,
-        expectedText(names, one, units),
-        one.tested ? testedText(names, one.tested) : 'not made',
-        one.tested ? `${showTime(one.tested.at, zone)}, ${one.tested.by}` : '',
+        expectedText(names, one, style.units),
+        one.tested ? testedText(names, one.tested) : 'not run',
+        one.tested ? `${showTime(one.tested.at, style)}, ${one.tested.by}` : '',
       ]),
       'There is nothing to test.',
     ),

@@ -6,19 +6,36 @@ export interface ReportStyle {
   units: Units;
   /** IANA time zone in which times are told. */
   zone: string;
+  /** BCP 47 tag of whoever reads it: its region says how a date is written. */
+  locale: string;
 }
 
-/** "27 Nov 2026, 10:42 GMT+1" */
-export const showTime = (at: string, zone: string): string =>
-  new Intl.DateTimeFormat('en-GB', {
+type When = Pick<ReportStyle, 'zone' | 'locale'>;
+
+/** English as it is written where a person is. */
+const englishOf = (locale: string): string => {
+  const { region = 'US' } = new Intl.Locale(locale).maximize();
+  return `en-${region}`;
+};
+
+const told = (at: string, { zone, locale }: When, options: Intl.DateTimeFormatOptions): string =>
+  new Intl.DateTimeFormat(englishOf(locale), {
     timeZone: zone,
     day: 'numeric',
     month: 'short',
     year: 'numeric',
-    hour: '2-digit',
-    minute: '2-digit',
-    timeZoneName: 'short',
-  }).format(new Date(at));
+    ...options,
+  })
+    .format(new Date(at))
+    // A narrow space is none of the type that papers are set in.
+    .replace(/\u202f/g, ' ');
+
+/** "Nov 27, 2026, 10:42 AM EST", or as the region writes it. */
+export const showTime = (at: string, when: When): string =>
+  told(at, when, { hour: 'numeric', minute: '2-digit', timeZoneName: 'short' });
+
+/** "Nov 27, 2026" */
+export const showDay = (at: string, when: When): string => told(at, when, {});
 
 export const none = (text: string): Block[] => [{ type: 'text', text }];
 

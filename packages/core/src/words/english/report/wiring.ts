@@ -1,14 +1,16 @@
 /** Of a report: the system, its settings, its landings as found and as left. */
 import type { Block, Section } from '../../../formats';
-import type { Report, ReportLanding } from '../../../record';
+import type { Report, ReportLanding, ReportValue } from '../../../record';
 import type { Names } from '../../names';
 import { findConductor, findDevice } from '../../../circuit';
-import { kindOf, said } from '../../../devices';
+import { kindOf } from '../../../devices';
 import { colourName } from '../../../standards';
 import { namesIn } from '../../names';
 import { listed } from '../../phrases';
 import { counted } from '../../show';
+import type { ReportStyle } from './style';
 import { none, table } from './style';
+import { valueText } from '../../field-units';
 
 export const system = ({ job, left }: Report): Section => ({
   title: 'The system',
@@ -28,14 +30,20 @@ export const system = ({ job, left }: Report): Section => ({
   ],
 });
 
-export const settings = ({ left, values }: Report): Section => ({
-  title: 'Settings, and what was read off labels',
+const FROM: Readonly<Record<ReportValue['from'], string>> = {
+  set: 'entered in this job',
+  begun: 'as the job began',
+  default: 'typical value, not read here',
+};
+
+export const settings = ({ left, values }: Report, { units }: ReportStyle): Section => ({
+  title: 'Settings and nameplates',
   blocks: table(
     ['Device', 'What', 'Value', 'From'],
-    values.map(({ device, group, name, value, given }) => {
+    values.map(({ device, group, name, value, from }) => {
       const { label, kind } = findDevice(left, device)!;
       const field = kindOf(kind)[group][name]!;
-      return [label, field.label, said(field, value), given ? 'as entered' : `default, ${field.source}`];
+      return [label, field.label, valueText(field, value, units), FROM[from]];
     }),
     'Nothing is set.',
   ),
@@ -51,7 +59,8 @@ export function landings({ found, left, landings: all, jumpers }: Report): Secti
   const changed = all.filter((one) => one.changed);
   const row = (one: ReportLanding) => {
     const conductor = findConductor(one.left ? left : found, one.conductor)!;
-    const colour = `${colourName(one.colour)}${conductor.tag ? ` (${conductor.tag})` : ''}`;
+    const marks = [conductor.number, conductor.tag, conductor.state].filter((mark) => mark !== undefined);
+    const colour = `${colourName(one.colour)}${marks.length > 0 ? ` (${marks.join(', ')})` : ''}`;
     return [`${one.cable}, ${colour}`, ends(was, one.found), one.changed ? ends(is, one.left) : 'the same'];
   };
   return {
@@ -69,7 +78,7 @@ export function landings({ found, left, landings: all, jumpers }: Report): Secti
         ['Jumper', 'As found', 'As left'],
         jumpers.map((one) => [
           one.joins.map((terminal) => (one.left ? is : was).node(terminal)).join(' – '),
-          one.found ? 'in' : 'not there',
+          one.found === null ? 'not recorded' : one.found ? 'in' : 'not there',
           one.left ? 'in' : 'taken off',
         ]),
         'No jumpers.',

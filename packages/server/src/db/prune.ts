@@ -1,0 +1,25 @@
+/** What nobody can use any more, put away: ended sessions, codes that are over, what was told at the door long ago. */
+import { isNotNull, lt, or } from 'drizzle-orm';
+import type { Db } from './open';
+import { writing } from './open';
+import { doorEvents, invitations, sessions } from './schema';
+import { LONGEST_MS, UNSEEN_MS } from './sessions';
+
+const DAY_MS = 24 * 3600 * 1000;
+/** No device is told of what is older, with a margin. */
+const DOOR_MS = 30 * DAY_MS;
+
+export function prune(db: Db, now = Date.now()): void {
+  const before = (ms: number) => new Date(now - ms);
+  writing(db, (tx) => {
+    tx.delete(sessions)
+      .where(or(lt(sessions.seenAt, before(UNSEEN_MS)), lt(sessions.createdAt, before(LONGEST_MS))))
+      .run();
+    tx.delete(invitations)
+      .where(or(isNotNull(invitations.usedAt), lt(invitations.expiresAt, before(0))))
+      .run();
+    tx.delete(doorEvents)
+      .where(lt(doorEvents.at, before(DOOR_MS)))
+      .run();
+  });
+}
