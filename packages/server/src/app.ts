@@ -13,6 +13,7 @@ import { crewRoutes } from './crew/routes';
 import { whoOf } from './crew/who';
 import { isEmpty } from './db/crew';
 import type { Db } from './db/open';
+import { retried } from './db/open';
 import { firePanelRoutes } from './fire-panel/routes';
 import { Hub } from './live/hub';
 import { liveRoutes, tellingOf } from './live/routes';
@@ -130,7 +131,9 @@ export function createApp({
     crew && !whoOf(response) ? small(request, response, next) : whole(request, response, next),
   );
   api.get('/health', (_request, response) => {
-    response.json({ status: 'ok' });
+    const trouble = retried(db);
+    if (trouble === null) response.json({ status: 'ok' });
+    else response.status(503).json({ status: trouble });
   });
   api.get('/me', (_request, response) => {
     response.json(crew ? { crew, person: whoOf(response)?.person ?? null, empty: isEmpty(db) } : { crew });

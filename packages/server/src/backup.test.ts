@@ -1,6 +1,14 @@
 /** Copies of the database, made and put back while the server and the copying are killed. */
-import { spawn } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { spawn, spawnSync } from 'node:child_process';
+import {
+  existsSync,
+  mkdtempSync,
+  readFileSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { furnaceAirConditioner } from '@zygostat/core/systems';
@@ -49,10 +57,13 @@ test('a copy made while the server writes opens whole, and comes back as it was'
   };
   await written(10);
   const least = base;
-  const held = await backUp(database(), copy());
+  const held = backUp(database(), copy());
   expect(held.revisions).toBeGreaterThanOrEqual(least);
   expect(verify(copy())).toEqual(held);
-  expect(() => restore(copy(), database())).toThrow('The server is running');
+  expect(await command(['restore', copy()])).toMatchObject({
+    code: 1,
+    says: expect.stringContaining('The server is running'),
+  });
   // One may have been on its way while the copy was made: the next was not.
   await written(base + 2);
   await server.end('SIGKILL');
@@ -70,7 +81,7 @@ test('a copy made while the server writes opens whole, and comes back as it was'
 test('a copy that is broken off leaves none, and putting back that is broken off leaves a whole database', async () => {
   const server = await startServer(data);
   await server.end('SIGTERM');
-  const whole = await backUp(database(), copy());
+  const whole = backUp(database(), copy());
   const began = performance.now();
   await command(['backup', join(data, 'through.sqlite')]);
   const took = performance.now() - began;
@@ -89,7 +100,7 @@ test('a copy that is broken off leaves none, and putting back that is broken off
 test('a damaged copy, another file and one that is not there are refused, and nothing is changed', async () => {
   const server = await startServer(data);
   await server.end('SIGTERM');
-  await backUp(database(), copy());
+  backUp(database(), copy());
   const before = readFileSync(database());
   const bytes = readFileSync(copy());
   writeFileSync(copy(), bytes.fill(7, 5000, 9000));
@@ -97,10 +108,70 @@ test('a damaged copy, another file and one that is not there are refused, and no
   writeFileSync(copy(), 'a letter');
   expect(() => restore(copy(), database())).toThrow(/no database of this server/);
   expect(() => restore(join(data, 'none.sqlite'), database())).toThrow(/There is no file/);
-  await expect(backUp(database(), copy())).rejects.toThrow(/is there already/);
+  expect(() => backUp(database(), copy())).toThrow(/is there already/);
   expect(readFileSync(database()).equals(before)).toBe(true);
   expect(await command(['restore'])).toEqual({ code: 1, says: expect.stringContaining('Name the file') });
   const said = await command(['backup']);
   expect(said).toEqual({ code: 0, says: expect.stringMatching(/opened and found whole/) });
   expect(readdirSync(join(data, 'backups'))).toHaveLength(1);
 }, 60_000);
+
+describe('what lies beside', () => {
+  /** A database with so many jobs, closed. */
+  const made = async (jobs: number) => {
+    const server = await startServer(data);
+    for (let i = 0; i < jobs; i++)
+      await post(`${server.url}/api/jobs`, { name: `Job ${i}`, site: 'Cellar', template: 'boiler' });
+    return server;
+  };
+
+  test('a database whose file was moved away by hand leaves nothing that is replayed over the copy', async () => {
+    const server = await made(3);
+    const held = backUp(database(), copy());
+    await post(`${server.url}/api/jobs`, { name: 'Later', site: 'Cellar', template: 'boiler' });
+    await server.end('SIGKILL');
+    expect(existsSync(`${database()}-wal`)).toBe(true);
+    renameSync(database(), join(data, 'moved.sqlite'));
+    expect(await command(['restore', copy()])).toMatchObject({ code: 0 });
+    expect(existsSync(`${database()}-wal`)).toBe(false);
+    expect(verify(database())).toEqual(held);
+    // What lay beside is kept.
+    expect(readdirSync(data).filter((name) => /before-.*-wal$/.test(name))).toHaveLength(1);
+    const again = await startServer(data);
+    await again.end('SIGTERM');
+  }, 60_000);
+
+  test('a damaged database is told at the start, with the last whole copy, which comes back though no server runs', async () => {
+    const server = await made(2);
+    const held = backUp(database(), join(data, 'backups', 'good.sqlite'));
+    await server.end('SIGTERM');
+    const bytes = readFileSync(database());
+    writeFileSync(database(), bytes.fill(7, 4096 * 2, 4096 * 6));
+    const started = spawnSync(process.execPath, ['packages/server/dist/main.mjs'], {
+      cwd: ROOT,
+      env: { ...process.env, ZYGOSTAT_DATA: data, ZYGOSTAT_PORT: '0' },
+      encoding: 'utf8',
+    });
+    expect(started.status).toBe(1);
+    expect(started.stderr).toMatch(/zygostat\.sqlite is damaged .*The last whole copy is .*good\.sqlite/);
+    expect(started.stderr).not.toMatch(/\n\s+at /);
+    const said = await command(['restore', join(data, 'backups', 'good.sqlite')]);
+    expect(said).toMatchObject({ code: 0, says: expect.stringContaining('Restored') });
+    expect(verify(database())).toEqual(held);
+  }, 60_000);
+
+  test('a copy goes through while others write without a pause', async () => {
+    const server = await made(1);
+    let going = true;
+    const writers = Array.from({ length: 4 }, async (_, i) => {
+      for (let n = 0; going; n++)
+        await post(`${server.url}/api/jobs`, { name: `W${i} ${n}`, site: 'Cellar', template: 'furnace-ac' });
+    });
+    for (const n of [1, 2, 3]) expect((await command(['backup', join(data, `${n}.sqlite`)])).code).toBe(0);
+    going = false;
+    await Promise.all(writers);
+    const copies = [1, 2, 3].map((n) => verify(join(data, `${n}.sqlite`)).jobs);
+    expect([...copies].sort((one, other) => one - other)).toEqual(copies);
+    await server.end('SIGTERM');
+  }, 60_000);
+});

@@ -11,11 +11,11 @@ const database = join(data, 'zygostat.sqlite');
 const words = ({ jobs, revisions, entries }: Held) =>
   `${jobs} jobs, ${revisions} circuits, ${entries} entries of records; opened and found whole`;
 
-async function keep([what, file]: readonly string[]): Promise<string> {
+function keep([what, file]: readonly string[]): string {
   if (what === 'backup') {
     const day = new Date().toISOString().replace(/[:.]/g, '-');
     const to = file ?? join(data, 'backups', `zygostat-${day}.sqlite`);
-    return `${to}: ${words(await backUp(database, to))}.`;
+    return `${to}: ${words(backUp(database, to))}.`;
   }
   if (file === undefined) throw new BackupError('Name the file to restore: npm run restore -- FILE');
   const { held, kept } = restore(file, database);
@@ -23,7 +23,7 @@ async function keep([what, file]: readonly string[]): Promise<string> {
 }
 
 try {
-  console.log(await keep(process.argv.slice(2)));
+  console.log(keep(process.argv.slice(2)));
 } catch (error) {
   if (!(error instanceof BackupError)) throw error;
   console.error(error.message);

@@ -3,9 +3,13 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
 import { certificateOf } from './crew/certificate';
-import { SettingError, readReach } from './crew/reach';
+import { SettingError, readReach, readRequests } from './crew/reach';
 import { bundlesAside, bundlesHere } from './bundle/aside';
-import { openDatabase } from './db/open';
+import { lastGood } from './db/backup';
+import { DamagedError, openDatabase } from './db/open';
+import { prune } from './db/prune';
+import type { Trouble } from './db/trouble';
+import { troubleIn } from './db/trouble';
 import { loadDemo } from './demo';
 import { listen } from './listen';
 import { makeLog } from './log';
@@ -27,9 +31,12 @@ function end(message: string): never {
 async function settings() {
   try {
     const reach = readReach(process.argv.slice(2), process.env);
-    return { reach, certificate: await certificateOf(reach, data) };
+    const requestsPerMinute = readRequests(process.env.ZYGOSTAT_REQUESTS_PER_MINUTE);
+    return { reach, requestsPerMinute, certificate: await certificateOf(reach, data) };
   } catch (error) {
     if (error instanceof SettingError) end(error.message);
+    const trouble = troubleIn(error);
+    if (trouble !== null) end(troubleText(trouble));
     throw error;
   }
 }
@@ -37,16 +44,56 @@ async function settings() {
 if (!Number.isInteger(port) || port < 0 || port > 65535)
   end(`ZYGOSTAT_PORT must be a port from 0 to 65535, not "${process.env.ZYGOSTAT_PORT}".`);
 
-const { reach, certificate } = await settings();
+/** The folder of data, as far as it cannot be used. */
+const troubleText = (trouble: Trouble): string =>
+  trouble === 'full'
+    ? `There is no room left on the disk of ${data}. Free some, then start again.`
+    : trouble === 'busy'
+      ? `Another program has the database in ${data} open. Stop it, then start again.`
+      : `${data} cannot be written to. Set ZYGOSTAT_DATA to a folder that this user may write in.`;
+
+/** The database, or a line that says what is wrong with it and what to do. */
+function opened() {
+  try {
+    return openDatabase(database, join(root, 'packages/server/drizzle'));
+  } catch (error) {
+    const good = lastGood(join(data, 'backups'));
+    if (error instanceof DamagedError)
+      end(
+        `${database} is damaged (${error.message}). ${
+          good === null
+            ? 'There is no whole copy in the backups folder. Put one back with: npm run restore -- FILE'
+            : `The last whole copy is ${good}. Put it back with: npm run restore -- ${good}`
+        }`,
+      );
+    const trouble = troubleIn(error);
+    if (trouble !== null) end(troubleText(trouble));
+    throw error;
+  }
+}
+
+// Nobody else on this machine reads what is written.
+process.umask(0o077);
 const database = join(data, 'zygostat.sqlite');
-const { db, close } = openDatabase(database, join(root, 'packages/server/drizzle'));
+const { reach, requestsPerMinute, certificate } = await settings();
+const { db, close } = opened();
 loadDemo(db);
+/** What nobody can use any more goes once a day. */
+const DAY_MS = 24 * 3600 * 1000;
+const tidy = () => {
+  try {
+    prune(db);
+  } catch (error) {
+    log.warn(error);
+  }
+};
+tidy();
+setInterval(tidy, DAY_MS).unref();
 
 // Beside the bundle this is in; there is none while files are translated as they are read (`npm run dev`).
 const threadOf = (folder: string) => fileURLToPath(new URL(`./${folder}/thread.mjs`, import.meta.url));
 const [papers, bundles] = [threadOf('papers'), threadOf('bundle')];
 
-const requestsPerMinute = Number(process.env.ZYGOSTAT_REQUESTS_PER_MINUTE ?? 600);
 const app = createApp({
   db,
   log,
@@ -57,8 +104,13 @@ const app = createApp({
   draw: existsSync(papers) ? drawAside(papers) : drawHere,
   bundles: existsSync(bundles) ? bundlesAside(bundles, database) : bundlesHere(db),
 });
-const { server, says } = await listen({ app, db, reach, port, certificate }).catch((error: Error) =>
-  end(`Cannot listen on port ${port}: ${error.message}. Set ZYGOSTAT_PORT to a free one.`),
+const { server, says } = await listen({ app, db, reach, port, certificate }).catch(
+  (error: NodeJS.ErrnoException) =>
+    end(
+      error.code === 'EADDRINUSE' || error.code === 'EACCES'
+        ? `Cannot listen on port ${port}: ${error.message}. Set ZYGOSTAT_PORT to a free one.`
+        : `Cannot serve: ${error.message}.`,
+    ),
 );
 console.log(says);
 

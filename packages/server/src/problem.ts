@@ -3,6 +3,8 @@ import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { Problem as FieldProblem } from '@zygostat/core/circuit';
 import { CircuitError, problemsOf } from '@zygostat/core/circuit';
 import { ValidationError } from 'yup';
+import type { Trouble } from './db/trouble';
+import { note, troubleIn } from './db/trouble';
 
 interface ProblemDetails {
   status: number;
@@ -84,6 +86,21 @@ function parserProblem({
   };
 }
 
+const disk = (status: number, title: string, detail: string): ProblemDetails => ({
+  status,
+  title,
+  detail: `${detail} What you sent was not saved; your device keeps it and sends it again.`,
+});
+
+/** What is said where the disk is against it. */
+const DISK: Readonly<Record<Trouble, ProblemDetails>> = {
+  full: disk(507, 'Disk full', 'The disk of the server is full. Free some room on it.'),
+  'read-only': disk(507, 'Disk not writable', 'The server may not write to its disk.'),
+  busy: disk(503, 'Busy', 'Another program has the database of the server open.'),
+  damaged: disk(500, 'Database damaged', 'The database of the server is damaged. Restore the last copy.'),
+  failing: disk(500, 'Disk failing', 'The disk of the server fails.'),
+};
+
 function describe(error: unknown): ProblemDetails {
   if (error instanceof Problem) return error.details;
   if (error instanceof CircuitError)
@@ -92,6 +109,11 @@ function describe(error: unknown): ProblemDetails {
   if (isParserError(error) && error.status === 404)
     return { status: 404, title: 'Not found', detail: 'There is no such file.' };
   if (isParserError(error) && error.status >= 400 && error.status < 500) return parserProblem(error);
+  const trouble = troubleIn(error);
+  if (trouble !== null) {
+    note(trouble);
+    return DISK[trouble];
+  }
   if (error instanceof URIError)
     return { status: 400, title: 'Not readable', detail: 'The address holds a malformed escape.' };
   return {

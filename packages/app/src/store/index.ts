@@ -1,5 +1,5 @@
 import type { Reducer } from '@reduxjs/toolkit';
-import { combineReducers, configureStore, createListenerMiddleware } from '@reduxjs/toolkit';
+import { configureStore, createListenerMiddleware } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { keepSettings, keptSettings } from '../features/settings/kept';
 import { settingsChosen } from '../features/settings/slice';
@@ -8,7 +8,7 @@ import { doorShut } from './door';
 import { addAppListener } from './listeners';
 import { forgetAnswers } from './offline';
 import type { AppDispatch, RootState } from './root';
-import { firstReducers } from './root';
+import { makeReducer } from './root';
 
 const keepingSettings = () =>
   addAppListener({
@@ -20,8 +20,10 @@ const forgettingAnswers = () => addAppListener({ actionCreator: doorShut, effect
 
 /** A store as the first view needs it. */
 export function makeStore() {
+  const reducer = makeReducer();
   const store = configureStore({
-    reducer: combineReducers(firstReducers) as unknown as Reducer<RootState>,
+    // Who reads what a job needs has opened one: to them all of it is there.
+    reducer: reducer as Reducer<RootState>,
     preloadedState: { settings: keptSettings() } as RootState,
     // The model's answers are large and plain by construction; checking them on every tap costs frames.
     middleware: (defaults) =>
@@ -31,7 +33,7 @@ export function makeStore() {
   });
   store.dispatch(keepingSettings());
   store.dispatch(forgettingAnswers());
-  return store;
+  return Object.assign(store, { inject: reducer.inject });
 }
 
 export type { RootState } from './root';

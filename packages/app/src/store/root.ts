@@ -1,12 +1,13 @@
 /** What the store holds, and what may be dispatched to it. What a job needs joins when one is first opened. */
 import type { StateFromReducersMapObject, ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
+import { combineSlices } from '@reduxjs/toolkit';
 import type { jobReducers } from '../features/job/reducers';
 import { settingsReducer } from '../features/settings/slice';
 import { api } from './api';
 import { doorReducer } from './door';
 import { noticeReducer } from './notice';
 
-export const firstReducers = {
+const firstReducers = {
   [api.reducerPath]: api.reducer,
   door: doorReducer,
   notice: noticeReducer,
@@ -14,6 +15,10 @@ export const firstReducers = {
 };
 
 type Reducers = typeof firstReducers & typeof jobReducers;
+
+/** What the first view needs; what a job needs is put in by `inject` when one is first opened. */
+export const makeReducer = () =>
+  combineSlices(firstReducers).withLazyLoadedSlices<StateFromReducersMapObject<typeof jobReducers>>();
 
 /** As it is once a job was opened; before that only the first reducers’ part is there. */
 export type RootState = StateFromReducersMapObject<Reducers>;

@@ -1,9 +1,10 @@
 /** The certificate a crew's server shows: given as files, or made here once and kept beside the database. */
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { isIP } from 'node:net';
 import { join } from 'node:path';
-import { X509Certificate } from 'node:crypto';
+import { X509Certificate, createPrivateKey } from 'node:crypto';
 import { generate } from 'selfsigned';
+import { put } from '../put';
 import type { Reach } from './reach';
 import { SettingError } from './reach';
 
@@ -35,6 +36,35 @@ const withFingerprint = (one: Omit<Certificate, 'fingerprint'>): Certificate => 
   ...one,
   fingerprint: new X509Certificate(one.authority ?? one.cert).fingerprint256,
 });
+
+/** What is wrong with a certificate, or with the key for it; `null` where nothing is. */
+function problemWith(cert: string, key?: string): 'certificate' | 'key' | 'pair' | null {
+  let known: X509Certificate;
+  try {
+    known = new X509Certificate(cert);
+  } catch {
+    return 'certificate';
+  }
+  if (key === undefined) return null;
+  try {
+    return known.checkPrivateKey(createPrivateKey(key)) ? null : 'pair';
+  } catch {
+    return 'key';
+  }
+}
+
+const GIVEN = {
+  certificate: 'ZYGOSTAT_CERT names a file that is no certificate in PEM, or is cut off.',
+  key: 'ZYGOSTAT_KEY names a file that is no private key in PEM, or is cut off.',
+  pair: 'ZYGOSTAT_KEY is the key of another certificate than ZYGOSTAT_CERT.',
+} as const;
+
+function given(certFile: string, keyFile: string): Certificate {
+  const [cert, key] = [read(certFile, 'ZYGOSTAT_CERT'), read(keyFile, 'ZYGOSTAT_KEY')];
+  const problem = problemWith(cert, key);
+  if (problem !== null) throw new SettingError(GIVEN[problem]);
+  return withFingerprint({ cert, key, authority: null });
+}
 
 /** Whether a kept certificate still serves: every name is in it, and it is good for a while. */
 function stillServes(cert: string, names: Iterable<string>): boolean {
@@ -85,13 +115,14 @@ async function made(folder: string, names: readonly string[]): Promise<Certifica
   const files = [file('ca'), file('cert'), file('key')] as const;
   if (files.every((one) => existsSync(one))) {
     const [authority, cert, key] = files.map((one) => readFileSync(one, 'utf8'));
-    if (stillServes(cert!, names)) return withFingerprint({ cert: cert!, key: key!, authority: authority! });
+    // One that was cut off, or is of another key, is made anew.
+    if (problemWith(cert!, key!) === null && problemWith(authority!) === null && stillServes(cert!, names))
+      return withFingerprint({ cert: cert!, key: key!, authority: authority! });
   }
   const { authority, cert, key } = await issued(names);
-  mkdirSync(folder, { recursive: true });
-  writeFileSync(file('ca'), authority);
-  writeFileSync(file('cert'), cert);
-  writeFileSync(file('key'), key, { mode: 0o600 });
+  put(file('ca'), authority);
+  put(file('cert'), cert);
+  put(file('key'), key);
   return withFingerprint({ cert, key, authority });
 }
 
@@ -105,12 +136,7 @@ export async function certificateOf(
   { transport, names }: Reach,
   folder: string,
 ): Promise<Certificate | null> {
-  if (transport.type === 'given')
-    return withFingerprint({
-      cert: read(transport.cert, 'ZYGOSTAT_CERT'),
-      key: read(transport.key, 'ZYGOSTAT_KEY'),
-      authority: null,
-    });
+  if (transport.type === 'given') return given(transport.cert, transport.key);
   // A URL writes an IPv6 address in brackets, a certificate does not.
   return transport.type === 'made'
     ? made(

@@ -69,11 +69,31 @@ function transportOf(
   return { type: 'made' };
 }
 
+const MOST_REQUESTS = 1_000_000;
+
+/**
+ * Requests that a client may make in a minute.
+ * @throws SettingError when it is no number.
+ */
+export function readRequests(text = '600'): number {
+  const number = Number(text);
+  if (text.trim() === '' || !Number.isInteger(number) || number < 1 || number > MOST_REQUESTS)
+    throw new SettingError(
+      `ZYGOSTAT_REQUESTS_PER_MINUTE must be a whole number from 1 to ${MOST_REQUESTS}, not "${text}".`,
+    );
+  return number;
+}
+
 /**
  * @param flags - of the command line: `--crew` asks for the local network.
  * @throws SettingError naming the setting and what would be valid.
  */
 export function readReach(flags: readonly string[], settings: Settings, addresses = ownAddresses()): Reach {
+  const unknown = flags.filter((flag) => flag !== '--crew');
+  if (unknown.length > 0)
+    throw new SettingError(
+      `There is no option ${unknown.join(', ')}. There is --crew, for the local network.`,
+    );
   const asked = settings.ZYGOSTAT_HOST;
   const crew = flags.includes('--crew') || (asked !== undefined && asked !== '' && !LOOPBACK.has(asked));
   if (!crew) return ALONE;

@@ -1,16 +1,20 @@
 /** Copies of the database: made while it serves, opened before they count, put in its place all at once. */
 import {
+  chmodSync,
   closeSync,
   copyFileSync,
   existsSync,
   fsyncSync,
   mkdirSync,
   openSync,
+  readdirSync,
   renameSync,
   rmSync,
+  statSync,
 } from 'node:fs';
-import { dirname } from 'node:path';
+import { dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
+import { troubleIn } from './trouble';
 
 /** A copy that is none, or a moment that does not fit, told to whoever asked. */
 export class BackupError extends Error {}
@@ -68,59 +72,97 @@ function open(file: string): Database.Database {
  * Copies a database as it stands at one moment, also while it is written to.
  * @throws BackupError when there is nothing to copy, something stands at `to`, or the copy does not open.
  */
-export async function backUp(file: string, to: string): Promise<Held> {
+export function backUp(file: string, to: string): Held {
   if (existsSync(to)) throw new BackupError(`"${to}" is there already: name another file.`);
   const source = existsSync(file) ? open(file) : null;
   if (!source) throw new BackupError(`There is no database at "${file}".`);
-  mkdirSync(dirname(to), { recursive: true });
+  mkdirSync(dirname(to), { recursive: true, mode: 0o700 });
   const unfinished = `${to}${UNFINISHED}`;
   rmSync(unfinished, { force: true });
   try {
-    await source.backup(unfinished);
+    // Of one moment, whatever is written meanwhile: it reads beside whoever writes, and never begins anew.
+    source.exec(`VACUUM INTO '${unfinished.replaceAll("'", "''")}'`);
+  } catch (error) {
+    throw new BackupError(`"${file}" cannot be copied: ${(error as Error).message}.`);
   } finally {
     source.close();
   }
-  alone(unfinished);
   const held = verify(unfinished);
   settle(unfinished);
+  chmodSync(unfinished, 0o600);
   renameSync(unfinished, to);
   return held;
 }
 
-/** Makes one file of a database that nobody else has open: what waits beside it goes in. `false` where somebody has. */
-function alone(file: string): boolean {
-  const database = new Database(file, { timeout: 200 });
+/** Files that lie beside a database while it is open, or after it was not closed. */
+const BESIDE = ['-wal', '-shm', '-journal'] as const;
+
+/** Makes one file of a database: what waits beside it goes in. */
+function alone(file: string): 'whole' | 'damaged' | 'in use' {
+  let database: Database.Database | null = null;
   try {
-    return (database.pragma('journal_mode = DELETE', { simple: true }) as string) === 'delete';
-  } catch {
-    return false;
+    database = new Database(file, { timeout: 200 });
+    database.exec('PRAGMA journal_mode = DELETE');
+    return 'whole';
+  } catch (error) {
+    return troubleIn(error) === 'busy' ? 'in use' : 'damaged';
   } finally {
-    database.close();
+    database?.close();
   }
 }
 
+/** What lies beside a database of which there is no more, or a broken one, is kept with it: over another it would be replayed. */
+function clearBeside(file: string, kept: string): void {
+  for (const ending of BESIDE)
+    if (existsSync(`${file}${ending}`)) {
+      replace(`${file}${ending}`, `${kept}${ending}`);
+      rmSync(`${file}${ending}`);
+    }
+}
+
 /**
- * Puts a copy in the place of the database; what stood there is kept beside it.
+ * Puts a copy in the place of the database; what stood there, and lay beside it, is kept.
  * @returns what it holds, and the file that what stood there went to (`null` where nothing did).
  * @throws BackupError when the copy is damaged, or the server has the database open.
  */
 export function restore(from: string, file: string, now = new Date()): { held: Held; kept: string | null } {
   const held = verify(from);
-  mkdirSync(dirname(file), { recursive: true });
-  let kept: string | null = null;
-  if (existsSync(file)) {
-    if (!alone(file)) throw new BackupError('The server is running on this database: stop it first.');
-    kept = `${file}.before-${now.toISOString().replace(/[:.]/g, '-')}`;
-    replace(file, kept);
+  mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
+  const aside = `${file}.before-${now.toISOString().replace(/[:.]/g, '-')}`;
+  const isThere = existsSync(file);
+  if (isThere) {
+    if (alone(file) === 'in use')
+      throw new BackupError('The server is running on this database: stop it first.');
+    replace(file, aside);
   }
+  clearBeside(file, aside);
   replace(from, file);
-  return { held, kept };
+  return { held, kept: isThere ? aside : null };
+}
+
+/** The newest copy of a folder that is whole; `null` where there is none. */
+export function lastGood(folder: string): string | null {
+  if (!existsSync(folder)) return null;
+  const copies = readdirSync(folder)
+    .filter((name) => name.endsWith('.sqlite'))
+    .map((name) => join(folder, name))
+    .sort((one, other) => statSync(other).mtimeMs - statSync(one).mtimeMs);
+  return (
+    copies.find((copy) => {
+      try {
+        return verify(copy) !== null;
+      } catch {
+        return false;
+      }
+    }) ?? null
+  );
 }
 
 /** A copy under another name, there whole or not at all. */
 function replace(from: string, to: string): void {
   const unfinished = `${to}${UNFINISHED}`;
   copyFileSync(from, unfinished);
+  chmodSync(unfinished, 0o600);
   settle(unfinished);
   renameSync(unfinished, to);
 }

@@ -7,6 +7,7 @@ import { noteAtDoor } from './door';
 import type { Db } from './open';
 import { knownDevices, people, sessions } from './schema';
 import { hashOf } from './secrets';
+import { note, troubleIn } from './trouble';
 
 const DAY_MS = 24 * 3600 * 1000;
 /** A device that was not seen for so long signs in again; one that was, after half a year. */
@@ -85,6 +86,17 @@ export interface SignedIn {
   isKnown: boolean;
 }
 
+/** When a device was seen. What cannot be written down, with the disk full, keeps nobody from reading. */
+function noteSeen(db: Db, id: string, seenAt: Date): void {
+  try {
+    db.update(sessions).set({ seenAt }).where(eq(sessions.id, id)).run();
+  } catch (error) {
+    const trouble = troubleIn(error);
+    if (trouble === null) throw error;
+    note(trouble);
+  }
+}
+
 /** Whose device a token is of; `null` for one that ended or was never given. */
 export function personOf(db: Db, token: string, now = Date.now()): SignedIn | null {
   const found = db
@@ -102,11 +114,7 @@ export function personOf(db: Db, token: string, now = Date.now()): SignedIn | nu
     .get();
   if (!found) return null;
   const { session, person } = found;
-  if (now - session.seenAt.getTime() > SEEN_EVERY_MS)
-    db.update(sessions)
-      .set({ seenAt: new Date(now) })
-      .where(eq(sessions.id, session.id))
-      .run();
+  if (now - session.seenAt.getTime() > SEEN_EVERY_MS) noteSeen(db, session.id, new Date(now));
   const { id, name, role } = person;
   return {
     person: { id, name, role },

@@ -1,12 +1,10 @@
 /** Makes a store ready for jobs, once: what it holds of the open one, what listens to it, what an earlier visit left. */
-import { combineReducers } from '@reduxjs/toolkit';
 import { allDocuments } from '../../documents/all';
 import { happened } from '../../documents/happened';
 import { startSync } from '../../documents/start';
 import { sayUnanswered } from '../../model/whyOf';
 import type { Store } from '../../store';
 import { told } from '../../store/notice';
-import { firstReducers } from '../../store/root';
 import { keepingBench } from '../bench/keeping';
 import { savingCircuit } from '../circuit/saving';
 import { keepingSteps } from '../circuit/steps';
@@ -22,7 +20,8 @@ import { jobReducers } from './reducers';
 const started = new WeakMap<Store, Promise<void>>();
 
 async function start(store: Store): Promise<void> {
-  store.replaceReducer(combineReducers({ ...firstReducers, ...jobReducers }));
+  for (const [reducerPath, reducer] of Object.entries(jobReducers))
+    store.inject({ reducerPath, reducer } as Parameters<Store['inject']>[0]);
   const listeners = [
     savingCircuit(),
     ...allDocuments().map((document) => document.sending()),

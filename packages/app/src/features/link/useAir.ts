@@ -1,8 +1,9 @@
-import { useCallback, useEffect, useRef } from 'react';
+import { useCallback, useRef } from 'react';
 import { useStore } from 'react-redux';
 import { onAir } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { RootState, Store } from '../../store';
+import { useNewest } from '../../basics/newest';
 import { useAppSelector } from '../../store';
 import { controlSet } from '../bench/slice';
 import type { Job } from '../jobs/api';
@@ -40,17 +41,14 @@ export function useAir({ id, name }: Pick<Job, 'id' | 'name'>, circuit: Circuit)
   const [makeLink] = useMakeLinkMutation();
   const [tellModule] = useTellModuleMutation();
   const heard = useHeard();
-  // What is said, as one word: it is sent again only when it is another.
-  const said = JSON.stringify(onAir(circuit, inputs, world));
-  useEffect(() => {
-    const modules = JSON.parse(said) as ReturnType<typeof onAir>;
-    if (modules.length === 0) return;
-    const tell = async () => {
-      if ((await makeLink({ id, name })).error) return;
-      let last: WirelessLink | undefined;
-      for (const module of modules) last = (await tellModule({ id, module })).data ?? last;
-      if (last) heard(last);
-    };
-    void tell();
-  }, [said, id, name, makeLink, tellModule, heard]);
+  const modules = onAir(circuit, inputs, world);
+  useNewest(modules.length === 0 ? '' : JSON.stringify(modules), async (said, isWanted) => {
+    if ((await makeLink({ id, name })).error) return;
+    let last: WirelessLink | undefined;
+    for (const module of JSON.parse(said) as ReturnType<typeof onAir>) {
+      if (!isWanted()) return;
+      last = (await tellModule({ id, module })).data ?? last;
+    }
+    if (last && isWanted()) heard(last);
+  });
 }

@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useNewest } from '../../basics/newest';
 import { useAppSelector } from '../../store';
 import type { Job } from '../jobs/api';
 import { useDriveLoopMutation, useMakePanelMutation } from './api';
@@ -12,19 +12,12 @@ export function useDrive({ id: jobId, site, siteId }: Pick<Job, 'id' | 'site' | 
   const said = (loops ?? [])
     .map(({ device, reads, amps }) => [device, reads, (amps * 1000).toFixed(2)].join(' '))
     .join('\n');
-  useEffect(() => {
-    if (said === '') return;
-    const drive = async () => {
-      if ((await makePanel({ id: siteId, name: site })).error) return;
-      for (const line of said.split('\n')) {
-        const [device, reads, milliamps] = line.split(' ') as [
-          string,
-          'normal' | 'alarm' | 'trouble',
-          string,
-        ];
-        await driveLoop({ id: siteId, loop: `${jobId}-${device}`, reads, milliamps: Number(milliamps) });
-      }
-    };
-    void drive();
-  }, [said, siteId, site, jobId, makePanel, driveLoop]);
+  useNewest(said, async (lines, isWanted) => {
+    if ((await makePanel({ id: siteId, name: site })).error) return;
+    for (const line of lines.split('\n')) {
+      if (!isWanted()) return;
+      const [device, reads, milliamps] = line.split(' ') as [string, 'normal' | 'alarm' | 'trouble', string];
+      await driveLoop({ id: siteId, loop: `${jobId}-${device}`, reads, milliamps: Number(milliamps) });
+    }
+  });
 }
