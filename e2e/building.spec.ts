@@ -211,15 +211,15 @@ test('the whole story of two tied detectors, one of them wet', async ({ page, se
   await expect(page.getByText('The panel shows normal, as it should.')).toBeVisible();
   await panelStep(page, 'Normal', 'Operator 41');
   await button(page, 'Open').click();
-  await button(page, 'Finish the job').click();
-  await expect(page.getByText(/the fire panel is on test/)).toBeVisible();
+  await expect(button(page, 'Finish the job')).toBeDisabled();
+  await expect(page.getByText(/The fire panel is on test until/)).toBeVisible();
   await button(page, 'Panel').click();
   await panelStep(page, 'Have it taken off test', 'Operator 41');
   await expect(page.getByRole('link', { name: /Panel on test/ })).toHaveCount(0);
   await expect(panel(page)).toContainText('in service');
   await button(page, 'Open').click();
   await button(page, 'Finish the job').click();
-  await expect(page.getByText('Finished. Whatever is written now opens it again.')).toBeVisible();
+  await expect(page.getByText('The job is finished. A new entry opens it again.')).toBeVisible();
 });
 
 test('what the panel tells comes again after the server was gone', async ({ page, server }) => {

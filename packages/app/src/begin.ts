@@ -1,7 +1,7 @@
 /** What comes before the router: it reads the address as this leaves it. */
 import { readBeyond } from './features/later';
 import { startEarly } from './model/worker';
-import { startStore } from './store/early';
+import { pageStore } from './store/early';
 import { resume } from './store/resume';
 import { readFonts } from './theme/fonts';
 
@@ -11,7 +11,7 @@ readFonts();
 if (window.location.pathname !== '/') {
   startEarly();
   const id = /^\/job\/([^/]+)/.exec(window.location.pathname)?.[1];
-  const store = startStore();
+  const store = pageStore();
   readBeyond()
     .then(({ openEarly }) => id !== undefined && openEarly(store, decodeURIComponent(id)))
     // Read once more when it is wanted, should it not come now.

@@ -7,7 +7,7 @@ import { followFocus } from '../basics/focus';
 import { hearKeys } from '../basics/keys';
 import { later } from '../features/later';
 import { useAppSelector } from '../store';
-import { takeStore } from '../store/early';
+import { pageStore } from '../store/early';
 import { readyOffline } from '../store/offline';
 import { dark, glare, light, paperThemes, sheet, TokensContext, usePageTheme } from '../theme';
 import { paperIcon } from '../theme/icons';
@@ -48,7 +48,7 @@ function Themed() {
 }
 
 export default function Layout() {
-  const [store] = useState(takeStore);
+  const [store] = useState(pageStore);
   useEffect(hearKeys, []);
   useEffect(followFocus, []);
   useEffect(() => {

@@ -1,14 +1,8 @@
-/** The store, made before the router where it is known what will be wanted of it. */
+/** The store of the page, made before the router where it is known what will be wanted of it. */
 import type { Store } from '.';
 import { makeStore } from '.';
 
-let early: Store | null = null;
+let made: Store | null = null;
 
-export const startStore = (): Store => (early ??= makeStore());
-
-/** The store for the page: the one that was started, once. */
-export function takeStore(): Store {
-  const store = startStore();
-  early = null;
-  return store;
-}
+/** The same however often it is asked for: the router makes the layout anew when the browser goes back to where the page began. */
+export const pageStore = (): Store => (made ??= makeStore());

@@ -1,5 +1,6 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../store';
+import { goTo } from '../job/address';
 import { LeaveSheet } from './LeaveSheet';
 import { jobEntered, jobLeft, watchAnswered } from './slice';
 import { useRecord } from './useRecord';
@@ -18,7 +19,8 @@ export function WatchLeaving({ jobId }: { jobId: string }) {
     now.current = { bypasses, labels };
   });
   useEffect(() => {
-    dispatch(jobEntered(jobId));
+    // A place that is on its way out is made once more for a moment: that is no coming back.
+    if (window.location.pathname.startsWith(`/job/${encodeURIComponent(jobId)}`)) dispatch(jobEntered(jobId));
     const hold = (event: BeforeUnloadEvent) => {
       if (now.current.bypasses.length > 0) event.preventDefault();
     };
@@ -31,12 +33,27 @@ export function WatchLeaving({ jobId }: { jobId: string }) {
   return null;
 }
 
-/** Asks who watches, of a job that was left with a safety bypassed. */
+/** The step back that left the job has its own last stirrings in the browser's history, which would close what is shown over it, ms. */
+const SETTLED_MS = 400;
+
+/** Asks who watches, of a job that was left with a safety bypassed; whoever answers nothing is taken back to it. */
 export function LeftBehind() {
   const dispatch = useAppDispatch();
   const left = useAppSelector(({ record }) => record?.left ?? null);
-  if (!left) return null;
-  const { jobId, bypasses, labels } = left;
-  const done = () => dispatch(watchAnswered(jobId));
-  return <LeaveSheet jobId={jobId} left={bypasses} labels={labels} onLeave={done} onClose={done} />;
+  const [asked, setAsked] = useState<string | null>(null);
+  const jobId = left?.jobId ?? null;
+  useEffect(() => {
+    const timer = setTimeout(() => setAsked(jobId), SETTLED_MS);
+    return () => clearTimeout(timer);
+  }, [jobId]);
+  if (!left || asked !== left.jobId) return null;
+  return (
+    <LeaveSheet
+      jobId={left.jobId}
+      left={left.bypasses}
+      labels={left.labels}
+      onLeave={() => dispatch(watchAnswered(left.jobId))}
+      onClose={() => goTo(left.jobId, 'record', 'open')}
+    />
+  );
 }
