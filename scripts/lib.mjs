@@ -1,6 +1,7 @@
 /** What the project's commands share. Node's own modules only: they run before anything is installed. */
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
+import { createRequire } from 'node:module';
 import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -91,6 +92,18 @@ export async function ensureInstalled() {
   rmSync(stampFile('install'), { force: true });
   await must('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
   setStamp('install', stamp);
+}
+
+/** Binaries that come inside packages, one for each platform: what is said where there is none for this one. */
+export function whatIsMissing() {
+  for (const name of ['better-sqlite3', '@node-rs/argon2', 'sharp']) {
+    try {
+      createRequire(join(ROOT, 'packages/server/package.json'))(name);
+    } catch (error) {
+      return `${name} has no binary for ${process.platform} ${process.arch} with Node ${process.version}: ${error.message.split('\n')[0]}. Run "npm ci" again on this machine, with Node 20.`;
+    }
+  }
+  return null;
 }
 
 /**

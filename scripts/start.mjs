@@ -1,8 +1,22 @@
 /** `npm start`: whatever is missing is installed and built, then everything is served; `npm start -- --crew` for the local network. */
 import { spawn } from 'node:child_process';
-import { ROOT, SIGNALS, ensureBuilt, ensureInstalled, ensureServer, say, serverRun } from './lib.mjs';
+import {
+  ROOT,
+  SIGNALS,
+  ensureBuilt,
+  ensureInstalled,
+  ensureServer,
+  say,
+  serverRun,
+  whatIsMissing,
+} from './lib.mjs';
 
 await ensureInstalled();
+const missing = whatIsMissing();
+if (missing !== null) {
+  console.error(missing);
+  process.exit(1);
+}
 await ensureBuilt();
 await ensureServer();
 say('Starting the server…');

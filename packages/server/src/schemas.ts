@@ -68,9 +68,17 @@ export const newJobSchema = body({
     [template, circuit, survey].filter((source) => source !== undefined).length === 1,
 );
 
+const MOST_NOTES = 2000;
+
 export const jobChangeSchema = body({
   name: line(80).min(1, 'must not be empty'),
-  notes: text(2000),
+  notes: text(MOST_NOTES),
+  /** A line more, under whatever is there by then. */
+  addNote: text(MOST_NOTES),
+  /** Name and notes as they were when they were changed: what somebody else wrote meanwhile is not written over. */
+  was: body({ name: text(80), notes: text(MOST_NOTES) })
+    .default(undefined)
+    .notRequired(),
   state: yup
     .string()
     .strict()

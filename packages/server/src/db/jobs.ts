@@ -104,9 +104,48 @@ export function createJob(db: Db, { name, site, system, notes = '', circuit, ...
   });
 }
 
-export function changeJob(db: Db, id: string, change: Partial<typeof jobs.$inferInsert>): void {
-  db.update(jobs)
-    .set({ ...change, updatedAt: new Date() })
-    .where(eq(jobs.id, id))
-    .run();
+/** Notes are no longer; the oldest give way. */
+const MOST_NOTES = 2000;
+
+export interface JobChange extends Partial<
+  Pick<typeof jobs.$inferInsert, 'name' | 'notes' | 'state' | 'isAway'>
+> {
+  /** A line more, under whatever is there. */
+  addNote?: string | undefined;
+  /** Name and notes as they were when they were changed. */
+  was?: { name?: string | undefined; notes?: string | undefined } | null | undefined;
+}
+
+/** Changes a job; where somebody else changed the same meanwhile nothing is written, and what it is now is told. */
+export function changeJob(
+  db: Db,
+  id: string,
+  { addNote, was, ...change }: JobChange,
+): { field: 'name' | 'notes'; now: string } | null {
+  return writing(db, (tx) => {
+    const { name, notes } = tx
+      .select({ name: jobs.name, notes: jobs.notes })
+      .from(jobs)
+      .where(eq(jobs.id, id))
+      .get()!;
+    for (const [field, now] of [
+      ['name', name],
+      ['notes', notes],
+    ] as const) {
+      const [before, after] = [was?.[field], change[field]];
+      if (after !== undefined && before !== undefined && before !== now && after !== now)
+        return { field, now };
+    }
+    const longer =
+      addNote === undefined ? undefined : [notes, addNote].filter((one) => one !== '').join('\n');
+    tx.update(jobs)
+      .set({
+        ...change,
+        ...(longer !== undefined && { notes: longer.slice(-MOST_NOTES).trim() }),
+        updatedAt: new Date(),
+      })
+      .where(eq(jobs.id, id))
+      .run();
+    return null;
+  });
 }

@@ -75,7 +75,8 @@ export function jobRoutes(db: Db): Router {
     const finish = { id: '', at: '', by: '', body: { type: 'finished', text: '' } } as const;
     const against = isLeft ? objectionsTo(finish, standingOf(entriesOf(db, job.id))) : [];
     if (against.length > 0) throw new Problem(invalid(against.map(({ message }) => ({ path, message }))));
-    changeJob(db, job.id, change);
+    const met = changeJob(db, job.id, change);
+    if (met) throw overtaken(met.field, met.now);
     response.json(findJob(db, job.id));
   });
 

@@ -22,6 +22,8 @@ const started = new WeakMap<Store, Promise<void>>();
 async function start(store: Store): Promise<void> {
   for (const [reducerPath, reducer] of Object.entries(jobReducers))
     store.inject({ reducerPath, reducer } as Parameters<Store['inject']>[0]);
+  // A reducer that was put in has its state from the next action on.
+  store.dispatch({ type: 'job/ready' });
   const listeners = [
     savingCircuit(),
     ...allDocuments().map((document) => document.sending()),

@@ -44,7 +44,12 @@ export interface NewJob {
 
 export interface JobChange {
   id: string;
-  change: Partial<Pick<Job, 'name' | 'notes' | 'state' | 'isAway'>>;
+  change: Partial<Pick<Job, 'name' | 'notes' | 'state' | 'isAway'>> & {
+    /** A line more for the notes, under whatever is there by then. */
+    addNote?: string;
+    /** Name and notes as they were when they were changed. */
+    was?: Partial<Pick<Job, 'name' | 'notes'>>;
+  };
 }
 
 /** A safety that is bypassed on some job. */

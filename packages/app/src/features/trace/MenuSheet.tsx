@@ -80,14 +80,14 @@ export function MenuSheet({ circuit, job }: { circuit: Circuit; job: Job }) {
         most={LONGEST_NAME}
         isNeeded
         kept={job.name}
-        save={(called) => void change({ name: called })}
+        save={(called) => void change({ name: called, was: { name: job.name } })}
       />
       <Kept
         label="Notes"
         most={LONGEST_NOTES}
         isLong
         kept={job.notes}
-        save={(notes) => void change({ notes })}
+        save={(notes) => void change({ notes, was: { notes: job.notes } })}
       />
       <Options
         label="This job is"
