@@ -120,7 +120,7 @@ test('a day without signal: begun, surveyed, planned, landed, proven, written, r
   expect(told).toContain('26\\.1 V');
   expect(told).toMatch(/Not sealed yet, for lack of an answer: 2/);
   await button(phone, 'Report as PDF').click();
-  await expect(phone.getByText('It needs signal')).toBeVisible();
+  await expect(phone.getByText('Try again with signal')).toBeVisible();
   await place(phone, 'Wire');
   await button(phone, 'Papers').click();
   expect(await fileOf(phone, () => button(phone, 'Wiring diagram for the unit (SVG)').click())).toContain(

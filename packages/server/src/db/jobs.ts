@@ -107,9 +107,7 @@ export function createJob(db: Db, { name, site, system, notes = '', circuit, ...
 /** Notes are no longer; the oldest give way. */
 const MOST_NOTES = 2000;
 
-export interface JobChange extends Partial<
-  Pick<typeof jobs.$inferInsert, 'name' | 'notes' | 'state' | 'isAway'>
-> {
+interface JobChange extends Partial<Pick<typeof jobs.$inferInsert, 'name' | 'notes' | 'state' | 'isAway'>> {
   /** A line more, under whatever is there. */
   addNote?: string | undefined;
   /** Name and notes as they were when they were changed. */
