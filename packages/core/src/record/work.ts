@@ -3,6 +3,8 @@ import type { Circuit } from '../circuit';
 import { findDevice } from '../circuit';
 import type { ReportJumper, ReportLanding, ReportValue } from './compared';
 import type { Entry } from './entry';
+import type { Bypass } from './standing';
+import { bypassesStillIn } from './standing';
 
 export interface Work {
   /** Devices that are new, by id; and what was taken out, by name. */
@@ -29,28 +31,26 @@ interface Given {
   jumpers: readonly ReportJumper[];
   values: readonly ReportValue[];
   entries: readonly Entry[];
+  bypasses: readonly Bypass[];
 }
 
 /** What was written down of the work, in its order; what was said at the end before the last end is one of several. */
 function saidIn(entries: readonly Entry[]): string[] {
-  const said = entries.flatMap(({ body }) =>
-    body.type === 'dealt-with' || body.type === 'finished' ? [body.text.trim()] : [],
+  // What was brought in from elsewhere was not done here.
+  const said = entries.flatMap(({ body, broughtBy }) =>
+    broughtBy == null && (body.type === 'dealt-with' || body.type === 'finished') ? [body.text.trim()] : [],
   );
   return [...new Set(said)].filter((text) => text !== '');
 }
 
-function restoredIn(entries: readonly Entry[]): string[] {
-  const devices = new Map(
-    entries.flatMap(({ body }) => (body.type === 'bypassed' ? [[body.bypass, body.device] as const] : [])),
-  );
-  const restored = entries.flatMap(({ body }) =>
-    body.type === 'restored' ? (devices.get(body.bypass) ?? []) : [],
-  );
-  return [...new Set(restored)];
+/** Safeties that were bypassed and are not any more: one that is bypassed again is in no service. */
+function restoredIn(bypasses: readonly Bypass[]): string[] {
+  const still = new Set(bypassesStillIn({ bypasses }).map(({ device }) => device));
+  return [...new Set(bypasses.map(({ device }) => device))].filter((device) => !still.has(device));
 }
 
 /** A job that began with nothing on record has nothing to compare its equipment with: what stands there was found. */
-export function workOf({ found, left, landings, jumpers, values, entries }: Given): Work {
+export function workOf({ found, left, landings, jumpers, values, entries, bypasses }: Given): Work {
   const isSurvey = found.devices.length === 0;
   const cables = new Set(found.cables.map(({ id }) => id));
   const had = (device: string) => findDevice(found, device) !== undefined;
@@ -64,7 +64,7 @@ export function workOf({ found, left, landings, jumpers, values, entries }: Give
       removed: jumpers.filter((one) => one.found && !one.left).length,
     },
     set: values.filter(({ from, group, device }) => from === 'set' && group === 'settings' && had(device)),
-    restored: restoredIn(entries),
+    restored: restoredIn(bypasses),
     said: saidIn(entries),
   };
 }

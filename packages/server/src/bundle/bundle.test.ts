@@ -183,6 +183,8 @@ test('what was brought in is marked so, and what it says was done is not done he
   expect(text).toMatch(/brought in from a file/);
   expect(text).toMatch(/Ann \\\(brought in from a file\\\)|Ann \(brought in from a file\)/);
   expect(text).not.toMatch(/Every protection|work is finished/);
+  // Nor does the customer read of it as done.
+  expect(text.slice(0, text.indexOf('## For the next'))).not.toMatch(/proven|in service again/);
 });
 
 test('a site goes as one file', async () => {

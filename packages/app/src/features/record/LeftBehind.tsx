@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { goTo } from '../job/address';
+import { labelsOf } from '../job/useLeave';
 import { LeaveSheet } from './LeaveSheet';
 import { jobEntered, jobLeft, watchAnswered } from './slice';
 import { useRecord } from './useRecord';
@@ -11,9 +12,7 @@ export function WatchLeaving({ jobId }: { jobId: string }) {
   const { standing } = useRecord(jobId);
   const circuit = useAppSelector(({ edits }) => edits.present.circuit);
   const bypasses = standing.bypasses.filter(({ state }) => state === 'in');
-  const labels = bypasses
-    .map(({ device }) => circuit?.devices.find(({ id }) => id === device)?.label ?? device)
-    .join(', ');
+  const labels = labelsOf(bypasses, circuit);
   const now = useRef({ bypasses, labels });
   useEffect(() => {
     now.current = { bypasses, labels };

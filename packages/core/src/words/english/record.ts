@@ -10,7 +10,8 @@ import { JACKET_BECAME, JACKET_DOES, PANEL_DONE } from './fire';
 import { situationText } from './situation';
 
 /** A device as it is called now; one that is gone by its id. */
-const deviceText = (names: Names, id: string) => (findDevice(names.circuit, id) ? names.device(id) : id);
+export const deviceText = (names: Names, id: string) =>
+  findDevice(names.circuit, id) ? names.device(id) : id;
 
 /** What goes on unguarded, and what still stops it. */
 export function protectionText(names: Names, protection: Protection | null): string {

@@ -7,6 +7,7 @@ import type { Names } from '../../names';
 import { namesIn } from '../../names';
 import { valueText } from '../../field-units';
 import { listed } from '../../phrases';
+import { deviceText } from '../record';
 import { counted } from '../../show';
 import type { ReportStyle } from './style';
 import { none, showDay, showTime } from './style';
@@ -50,8 +51,6 @@ function doneLines(report: Report, { units }: ReportStyle): string[] {
     ...work.restored.map((id) => `${deviceText(names, id)} was bypassed, and is in service again.`),
   ];
 }
-
-const deviceText = (names: Names, id: string) => (findDevice(names.circuit, id) ? names.device(id) : id);
 
 function testedLines({ tests }: Report): string[] {
   const now = tests.filter(({ expected }) => expected);
