@@ -3,7 +3,7 @@
  * them, so that two people who write at once lose nothing. Ids are made where an entry is written.
  */
 import * as yup from 'yup';
-import { ALL_FAULTS, PLAIN_TEXT, isPlainText, listOf } from '../validation';
+import { ALL_FAULTS, PLAIN_TEXT, hasUnseen, isPlainText, listOf } from '../validation';
 import type { Problem } from '../circuit';
 import type { JacketFunction, Landed } from '../fire';
 import { JACKET_FUNCTIONS } from '../fire';
@@ -87,9 +87,6 @@ export interface Entry {
 /** How a place is proven dead: a known live point, the place, the live point again (NFPA 70E 120.5, from memory). */
 export const LIVE_DEAD_LIVE = 'live-dead-live';
 
-/** Control, format and other characters that are shown as nothing. */
-const UNSEEN = /[\p{C}\p{Default_Ignorable_Code_Point}]/u;
-
 const MOST_TEXT = 2000;
 const MOST_WORD = 80;
 const MOST_READINGS = 60;
@@ -113,7 +110,7 @@ const entryId = () =>
     .matches(/^[\w-]{1,60}$/, 'must be 1 to 60 letters, digits, hyphens or underscores');
 /** Whoever wrote it, in characters that can be seen. */
 const writer = () =>
-  word().test('seen', 'must not have characters that cannot be seen', (given) => !UNSEEN.test(given ?? ''));
+  word().test('seen', 'must not have characters that cannot be seen', (given) => !hasUnseen(given ?? ''));
 /** A day that the calendar has: 31 February is parsed as a day in March. */
 function isDay(given: string): boolean {
   const day = given.slice(0, 10);

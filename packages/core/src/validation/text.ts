@@ -11,3 +11,9 @@ export const isPlainText = (text: string): boolean => !NOT_IN_TEXT.test(text);
 /** What is said of a text that is none. */
 export const ONE_LINE = 'must be one line, without control characters';
 export const PLAIN_TEXT = 'must not have control characters';
+
+/** Control, format, private and unassigned characters, and those that are shown as nothing. */
+const UNSEEN = /[\p{C}\p{Default_Ignorable_Code_Point}\u2028\u2029]/u;
+
+/** Whether there is something in a name that nobody can see. */
+export const hasUnseen = (text: string): boolean => UNSEEN.test(text);

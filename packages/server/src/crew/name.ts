@@ -4,9 +4,6 @@
  * memory).
  */
 
-/** Control, format, private and unassigned characters, and those that are shown as nothing. */
-const UNSEEN = /[\p{C}\p{Default_Ignorable_Code_Point}\u2028\u2029]/u;
-
 /** Letters that are taken for the Latin one under them. */
 const LOOKS = {
   from: 'аеорсухіјѕԁһӏԛԝαονιυτκχρ',
@@ -16,8 +13,6 @@ const LOOKS = {
 const LOOK_ALIKE: ReadonlyMap<string, string> = new Map(
   [...LOOKS.from].map((letter, i) => [letter, [...LOOKS.to][i]!]),
 );
-
-export const hasUnseen = (text: string): boolean => UNSEEN.test(text);
 
 /** A name as it is kept: in its usual form, with single spaces. */
 export const nameKept = (name: string): string => name.normalize('NFKC').trim().replace(/\s+/g, ' ');

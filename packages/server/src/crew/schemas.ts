@@ -1,8 +1,8 @@
 /** What signing in, joining and leading take in. */
+import { hasUnseen } from '@zygostat/core/validation';
 import * as yup from 'yup';
 import { ROLES } from '../db/schema';
 import { body, required } from '../schemas';
-import { hasUnseen } from './name';
 import { LONGEST, newPassword } from './password';
 
 const NAME_LENGTH = 60;
