@@ -37,6 +37,35 @@ const askTraits = {
   },
 };
 
+/** What a page has one of hangs on its store; these alone are the page's own. */
+const ofThePage = {
+  files: ['packages/app/src/**/*.{ts,tsx}'],
+  ignores: [
+    'packages/app/src/basics/backCloses.ts',
+    'packages/app/src/basics/focus.ts',
+    'packages/app/src/documents/keep.ts',
+    'packages/app/src/model/model.ts',
+    'packages/app/src/model/worker.ts',
+    'packages/app/src/store/early.ts',
+    'packages/app/src/testing/**',
+    '**/*.test.{ts,tsx}',
+  ],
+  rules: {
+    'no-restricted-syntax': [
+      ...askTraits.rules['no-restricted-syntax'],
+      {
+        selector: ':matches(Program, ExportNamedDeclaration) > VariableDeclaration[kind="let"]',
+        message: 'State of the page: have the store make it (store/own.ts).',
+      },
+      {
+        selector:
+          ':matches(Program, ExportNamedDeclaration) > VariableDeclaration > VariableDeclarator > NewExpression[callee.name=/^(Weak)?(Map|Set)$/][arguments.length=0]',
+        message: 'State of the page: have the store make it (store/own.ts).',
+      },
+    ],
+  },
+};
+
 export default tseslint.config(
   {
     ignores: [
@@ -76,6 +105,7 @@ export default tseslint.config(
     rules: { '@typescript-eslint/no-require-imports': 'off' },
   },
   askTraits,
+  ofThePage,
   { files: ['packages/app/src/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
   {
     files: ['packages/app/src/**/*.{ts,tsx}'],

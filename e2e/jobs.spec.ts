@@ -62,6 +62,11 @@ test('a spoiled circuit file is refused with the place that is wrong', async ({ 
   const job = (await (await page.request.get(`${server.url}/api/jobs/${id}`)).json()) as { circuit: unknown };
   await offer(JSON.stringify(job.circuit));
   await expect(page.getByText(/^Read: Read, \d+ devices/)).toBeVisible();
+  // One that is too large for any circuit, before it is looked into.
+  await offer(`"${'x'.repeat(6_000_000)}"`);
+  await expect(page.getByRole('alert')).toContainText(
+    'document has 5.7 MB: a circuit file has 2.0 MB at most',
+  );
   await offer('{"format": "zygostat-circuit", "version": 7}');
   await expect(page.getByText(/^Read: Read/)).toHaveCount(0);
   await expect(page.getByRole('radio', { name: 'Survey it' })).toBeChecked();

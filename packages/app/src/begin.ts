@@ -5,14 +5,14 @@ import { pageStore } from './store/early';
 import { resume } from './store/resume';
 import { readFonts } from './theme/fonts';
 
-resume();
+const store = pageStore();
+resume(store);
 readFonts();
 // Read and started while the rest begins: the list of jobs is not what is wanted first.
 if (window.location.pathname !== '/') {
   startEarly();
   const id = /^\/job\/([^/]+)/.exec(window.location.pathname)?.[1];
-  const store = pageStore();
-  readBeyond()
+  readBeyond(store)
     .then(({ openEarly }) => id !== undefined && openEarly(store, decodeURIComponent(id)))
     // Read once more when it is wanted, should it not come now.
     .catch(() => undefined);

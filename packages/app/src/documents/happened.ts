@@ -4,6 +4,7 @@ import type { Delivered, Effect, SyncEvent } from '@zygostat/core/sync';
 import { keyOf, step } from '@zygostat/core/sync';
 import { syncText } from '@zygostat/core/words';
 import { told } from '../store/notice';
+import type { Own } from '../store/own';
 import { pauseAfter } from './again';
 import { askedOf } from './asked';
 import { erase, lay } from './keep';
@@ -15,20 +16,20 @@ import { stepped, syncIn } from './slice';
 const SETTLE_MS = 300;
 
 /** Who waits to hear what becomes of something, by its key. */
-const listeners = new Map<string, (outcome: Delivered) => void>();
+const listenersOf = () => new Map<string, (outcome: Delivered) => void>();
 
-type Run = { dispatch: Dispatch; getState: () => unknown };
+type Run = { dispatch: Dispatch; getState: () => unknown; own: Own };
 
 /** Something happened: what waits is changed by it, and what follows is done. */
 export const happened =
   (event: SyncEvent) =>
-  (dispatch: Dispatch, getState: () => unknown): void => {
-    const { state, effects } = step(sortsKnown(), syncIn(getState()), event);
+  (dispatch: Dispatch, getState: () => unknown, own: Own): void => {
+    const { state, effects } = step(sortsKnown(own), syncIn(getState()), event);
     dispatch(stepped(state));
-    for (const effect of effects) take(effect, { dispatch, getState });
+    for (const effect of effects) take(effect, { dispatch, getState, own });
   };
 
-function take(effect: Effect, { dispatch, getState }: Run): void {
+function take(effect: Effect, { dispatch, getState, own }: Run): void {
   switch (effect.type) {
     case 'write': {
       const { item } = effect;
@@ -42,14 +43,14 @@ function take(effect: Effect, { dispatch, getState }: Run): void {
       return void erase(effect);
     case 'save': {
       const { lane, name, id, draft } = effect;
-      void documentSender(name)!
+      void documentSender(own, name)!
         .save(dispatch, id, draft)
         .then((outcome) => dispatch(happened({ type: 'saved', lane, outcome, save: nanoid() })));
       return;
     }
     case 'tell': {
       const { lane, items, isMore } = effect;
-      void toldSender(items[0]!.name)!
+      void toldSender(own, items[0]!.name)!
         .tell(dispatch, items, isMore)
         .then((outcome) => dispatch(happened({ type: 'told', lane, outcome })));
       return;
@@ -61,9 +62,9 @@ function take(effect: Effect, { dispatch, getState }: Run): void {
       return;
     }
     case 'show':
-      return documentSender(effect.name)!.show(dispatch, getState, effect.id, effect.saved);
+      return documentSender(own, effect.name)!.show(dispatch, getState, effect.id, effect.saved);
     case 'progress':
-      return documentSender(effect.name)!.progress(dispatch, getState, effect.id, effect.progress);
+      return documentSender(own, effect.name)!.progress(dispatch, getState, effect.id, effect.progress);
     case 'ask': {
       const { name, id, clashes } = effect;
       const found = syncIn(getState()).items[keyOf({ name: askedOf(name), id })];
@@ -74,8 +75,8 @@ function take(effect: Effect, { dispatch, getState }: Run): void {
     case 'read':
       return void dispatch(readAnew(effect.name, effect.id));
     case 'delivered':
-      listeners.get(effect.key)?.(effect.outcome);
-      listeners.delete(effect.key);
+      own(listenersOf).get(effect.key)?.(effect.outcome);
+      own(listenersOf).delete(effect.key);
       return;
     case 'say':
       dispatch(told(syncText(effect.word, effect.detail ?? '')));
@@ -85,8 +86,8 @@ function take(effect: Effect, { dispatch, getState }: Run): void {
 /** Reads the newest of a document and shows it, with what is not sent yet on top. */
 export const readAnew =
   (name: string, id: string) =>
-  async (dispatch: Dispatch, getState: () => unknown): Promise<boolean> => {
-    const newest = await documentSender(name)!.newest(dispatch, getState, id);
+  async (dispatch: Dispatch, getState: () => unknown, own: Own): Promise<boolean> => {
+    const newest = await documentSender(own, name)!.newest(dispatch, getState, id);
     dispatch(happened({ type: 'read', name, id, newest, save: nanoid() }));
     return newest !== null;
   };
@@ -94,9 +95,10 @@ export const readAnew =
 /** Puts something to be told, and resolves when it is known what became of it. */
 export const delivered =
   (put: Omit<Extract<SyncEvent, { type: 'put' }>, 'type' | 'at' | 'isAsked'>) =>
-  (dispatch: Dispatch): Promise<Delivered> =>
+  (dispatch: Dispatch, _getState: () => unknown, own: Own): Promise<Delivered> =>
     new Promise((resolve) => {
       const key = keyOf(put);
+      const listeners = own(listenersOf);
       const before = listeners.get(key);
       listeners.set(key, (outcome) => {
         before?.(outcome);

@@ -9,8 +9,7 @@ import { keyOf } from '@zygostat/core/sync';
 import { api, isFinal, problemOf } from '../store/api';
 import { askedOf, withClashDecided } from './asked';
 import { happened, readAnew } from './happened';
-import type { Dispatch } from './senders';
-import { sendsWith } from './senders';
+import type { Dispatch, Sender } from './senders';
 import { draftAs, isBegunHere, syncIn } from './slice';
 
 const documentsApi = api.injectEndpoints({
@@ -86,7 +85,8 @@ export function jobDocument<Name extends DocumentName>(name: Name) {
     return value === undefined ? null : { number: data.number as number, value };
   }
 
-  sendsWith(name, {
+  const sender: Sender = {
+    name,
     sort: {
       type: 'document',
       holds: false,
@@ -112,7 +112,7 @@ export function jobDocument<Name extends DocumentName>(name: Name) {
     progress: (dispatch, getState, id, progress) => {
       if (heldIn(getState()).jobId === id) dispatch(progressed(progress));
     },
-  });
+  };
 
   /** Reads it for a job; what the server has not had goes on top. `false` while neither is to be had. */
   const open =
@@ -163,5 +163,5 @@ export function jobDocument<Name extends DocumentName>(name: Name) {
       },
     });
 
-  return { name, owner, reducer, opened, changed, open, refresh, decide, sending };
+  return { name, owner, reducer, sender, opened, changed, open, refresh, decide, sending };
 }

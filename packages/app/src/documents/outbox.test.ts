@@ -6,6 +6,7 @@ import { leftTold, lyingUnder } from '../testing/left';
 import { until } from '../testing/until';
 import { happened } from './happened';
 import { outbox } from './outbox';
+import { sendsWith } from './senders';
 import { whatWaits } from './slice';
 
 interface Line {
@@ -34,6 +35,7 @@ async function box(answer: (line: Line, tries: number) => Answer) {
   });
   const store = makeStore();
   stores.push(store);
+  sendsWith(store.own, lines.sender);
   await startJobs(store);
   const waiting = () => whatWaits(store.getState());
   return { lines, store, sent, waiting };
@@ -79,7 +81,7 @@ test('a job that has to wait holds up no other', async () => {
 
 test('where the server takes several at once they go so, and what it refuses of them holds up none', async () => {
   const runs: string[][] = [];
-  outbox<Line>({
+  const { sender } = outbox<Line>({
     name: 'run',
     ownerOf,
     read: (given) => given as Line,
@@ -93,6 +95,7 @@ test('where the server takes several at once they go so, and what it refuses of 
   for (const [i, text] of ['one', 'two', 'bad', 'three', 'four'].entries())
     await leftTold('run', `${i}`, 'job', { jobId: 'job', text });
   const store = makeStore();
+  sendsWith(store.own, sender);
   await startJobs(store);
   await until(() => runs.length === 2);
   expect(runs).toEqual([
@@ -117,7 +120,7 @@ test('what is refused while something before it of its job is on its way is aske
 });
 
 test('it is kept before it is sent: a page closed in that moment loses nothing', async () => {
-  const { lines, store } = await box(() => ({}));
+  const { store } = await box(() => ({}));
   const lying: unknown[] = [];
   const watched = outbox<Line>({
     ...{ name: 'line', ownerOf, read: (given) => given as Line },
@@ -126,9 +129,9 @@ test('it is kept before it is sent: a page closed in that moment loses nothing',
       return {};
     },
   });
+  sendsWith(store.own, watched.sender);
   expect(await store.dispatch(watched.deliver('a', { jobId: 'job', text: 'x' }))).toEqual({ type: 'taken' });
   expect(lying).toEqual([['a', { jobId: 'job', text: 'x' }]]);
-  void lines;
 });
 
 test('of two under one key in one breath the later is what the server has in the end', async () => {

@@ -3,8 +3,7 @@ import type { Delivered, ToldOutcome } from '@zygostat/core/sync';
 import { keyOf } from '@zygostat/core/sync';
 import { isFinal, problemOf } from '../store/api';
 import { delivered, happened } from './happened';
-import type { Dispatch } from './senders';
-import { sendsWith } from './senders';
+import type { Dispatch, Sender } from './senders';
 import { syncIn, waitingAs } from './slice';
 
 /** Most that is sent at once. */
@@ -29,7 +28,8 @@ const outcomeOf = ({ taken, error }: { taken: number; error?: unknown }): ToldOu
 };
 
 export function outbox<T>({ name, ownerOf, read, send, sendAll }: Posted<T>) {
-  sendsWith(name, {
+  const sender: Sender = {
+    name,
     sort: { type: 'told', most: sendAll ? MOST : 1, isReadable: (value) => read(value) !== undefined },
     tell: async (dispatch, items, isMore) => {
       const bodies = items.map(({ value }) => read(value)!);
@@ -37,7 +37,7 @@ export function outbox<T>({ name, ownerOf, read, send, sendAll }: Posted<T>) {
       const { error } = await send(dispatch, bodies[0]!, isMore);
       return outcomeOf({ taken: error === undefined ? 1 : 0, error });
     },
-  });
+  };
 
   /** Keeps something to be sent. What waits under the same key is taken in by it. */
   const post =
@@ -62,5 +62,5 @@ export function outbox<T>({ name, ownerOf, read, send, sendAll }: Posted<T>) {
       if (at in syncIn(getState()).items) dispatch(happened({ type: 'let-go', key: at }));
     };
 
-  return { name, post, deliver, letGo };
+  return { name, sender, post, deliver, letGo };
 }

@@ -1,4 +1,4 @@
-/** How things of each name are sent, said by each feature for its own when the app is read; nothing of it changes after that. */
+/** How things of each name are sent, as each feature says for its own. */
 import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import type {
   Draft,
@@ -10,10 +10,12 @@ import type {
   ToldOutcome,
   Waiting,
 } from '@zygostat/core/sync';
+import type { Own } from '../store/own';
 
-export type Dispatch = ThunkDispatch<unknown, undefined, UnknownAction>;
+export type Dispatch = ThunkDispatch<unknown, Own, UnknownAction>;
 
 interface OfDocument {
+  name: string;
   sort: Extract<Sort, { type: 'document' }>;
   /** Whether what was kept here is one of its drafts. */
   isReadable: (value: unknown) => boolean;
@@ -26,27 +28,27 @@ interface OfDocument {
 }
 
 interface OfTold {
+  name: string;
   sort: Extract<Sort, { type: 'told' }>;
   tell: (dispatch: Dispatch, items: readonly Waiting[], isMore: boolean) => Promise<ToldOutcome>;
 }
 
-type Sender = OfDocument | OfTold;
+export type Sender = OfDocument | OfTold;
 
-const senders = new Map<string, Sender>();
+/** Those of a page, by name: all there are once it is ready for jobs. */
+const sendersOf = () => new Map<string, Sender>();
 
-export function sendsWith(name: string, sender: Sender): void {
-  senders.set(name, sender);
-}
+export const sendsWith = (own: Own, sender: Sender): void => void own(sendersOf).set(sender.name, sender);
 
-export const sortsKnown = (): Sorts =>
-  Object.fromEntries([...senders].map(([name, { sort }]) => [name, sort]));
+export const sortsKnown = (own: Own): Sorts =>
+  Object.fromEntries([...own(sendersOf)].map(([name, { sort }]) => [name, sort]));
 
-export function documentSender(name: string): OfDocument | undefined {
-  const sender = senders.get(name);
+export function documentSender(own: Own, name: string): OfDocument | undefined {
+  const sender = own(sendersOf).get(name);
   return sender && 'save' in sender ? sender : undefined;
 }
 
-export function toldSender(name: string): OfTold | undefined {
-  const sender = senders.get(name);
+export function toldSender(own: Own, name: string): OfTold | undefined {
+  const sender = own(sendersOf).get(name);
   return sender && 'tell' in sender ? sender : undefined;
 }

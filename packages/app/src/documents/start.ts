@@ -1,6 +1,7 @@
 /** What an earlier visit left is read from the disk, and sent; signal that comes back is heard. */
 import type { Lying } from '@zygostat/core/sync';
 import { UNREADABLE } from '@zygostat/core/sync';
+import type { Own } from '../store/own';
 import { happened } from './happened';
 import { erase, everythingKept, lay } from './keep';
 import type { Dispatch } from './senders';
@@ -10,8 +11,8 @@ import { documentSender } from './senders';
 const asideOf = (name: string) => `${name}-aside`;
 
 /** A draft that another version wrote and this one cannot read is put beside, so that nothing takes its place. */
-async function readable(lying: Lying): Promise<Lying> {
-  const sender = documentSender(lying.name);
+async function readable(own: Own, lying: Lying): Promise<Lying> {
+  const sender = documentSender(own, lying.name);
   if (!sender || sender.isReadable(lying.value)) return lying;
   const aside = { ...lying, name: asideOf(lying.name), refused: UNREADABLE };
   if (await lay(aside)) await erase(lying);
@@ -20,8 +21,9 @@ async function readable(lying: Lying): Promise<Lying> {
 
 export const startSync =
   () =>
-  async (dispatch: Dispatch): Promise<void> => {
+  async (dispatch: Dispatch, _getState: () => unknown, own: Own): Promise<void> => {
     const kept = await everythingKept();
-    dispatch(happened({ type: 'loaded', items: await Promise.all(kept.map(readable)) }));
+    const items = await Promise.all(kept.map((one) => readable(own, one)));
+    dispatch(happened({ type: 'loaded', items }));
     window.addEventListener('online', () => dispatch(happened({ type: 'online' })));
   };

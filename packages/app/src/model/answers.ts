@@ -10,7 +10,8 @@ import type {
   Caller,
 } from '@zygostat/core/behaviour';
 import { NEW_WORLD, callAlone, makeBench, runTimeline, sectionsOf } from '@zygostat/core/behaviour';
-import type { Circuit } from '@zygostat/core/circuit';
+import type { Circuit, Problem } from '@zygostat/core/circuit';
+import { CircuitError } from '@zygostat/core/circuit';
 import type { Call } from '@zygostat/core/devices';
 import type { Beside, Diagnosis, Dictionary, FaultClass, FindView } from '@zygostat/core/diagnose';
 import {
@@ -36,7 +37,7 @@ import type {
 } from '@zygostat/core/fire';
 import { jacketEffect, locateBreak, locateShort, loopsOf, protectionLost } from '@zygostat/core/fire';
 import type { DiagramHead } from '@zygostat/core/formats';
-import { diagramSheet, ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
+import { circuitFromJson, diagramSheet, ladderSvg, loomSvg, spiceNetlist } from '@zygostat/core/formats';
 import { compile } from '@zygostat/core/network';
 import type {
   AirPlan,
@@ -99,15 +100,16 @@ const PHONE_PX = 390;
 
 const ladderOf = (circuit: Circuit) => layLadder(sectionsOf(compile(circuit)));
 
-let bench: Bench | null = null;
-/** The dictionary searched, and with pairs in it that fitted what was observed by then. */
-let search: { key: string; singles: Dictionary; pairs: { to: string; among: Dictionary } | null } | null =
-  null;
-
-export const model = {
-  /** Takes a circuit to answer questions about. */
-  load(circuit: Circuit): void {
-    bench = makeBench(circuit);
+/** What depends on nothing that was asked before. */
+const answers = {
+  /** A circuit file, read; or what is wrong with it. */
+  readCircuit: (text: string): { circuit: Circuit } | { problems: readonly Problem[] } => {
+    try {
+      return { circuit: circuitFromJson(text) };
+    } catch (error) {
+      if (error instanceof CircuitError) return { problems: error.problems };
+      throw error;
+    }
   },
 
   /** Runs through what a first question needs, so that it is compiled by the time one is asked. */
@@ -118,13 +120,6 @@ export const model = {
     makeBench(circuit).answer(first);
     layLoom(circuit, PHONE_PX);
   },
-
-  /** Settles the bench and reads everything there is to see; `null` before a circuit is loaded. */
-  ask: (question: BenchQuestion): BenchAnswer | null => bench && bench.answer(question),
-
-  /** The SPICE netlist of the bench as it stands. */
-  netlist: (inputs: Inputs, world: World): string =>
-    bench ? spiceNetlist(bench.settle({ inputs, world, elapse: 0 }).point) : '',
 
   /** Where everything of a circuit is drawn, for a width in px. */
   loom: (circuit: Circuit, width: number): Loom => layLoom(circuit, width),
@@ -238,33 +233,6 @@ export const model = {
   second: (circuit: Circuit, thermostat: string, station: string, lengthM: number): Circuit =>
     pigtailed(circuit, addParallelThermostat(circuit, thermostat, { station, lengthM }).circuit).circuit,
 
-  /**
-   * Where a diagnosis stands. Its dictionary is kept for the next question. While two faults at once are looked for, those
-   * that fit are found anew for everything that is observed.
-   */
-  find(
-    circuit: Circuit,
-    diagnosis: Diagnosis,
-    beside: Beside,
-    tell: (done: number, all: number) => void,
-  ): FindView {
-    const key = searchKey(circuit, diagnosis, beside);
-    if (search?.key !== key)
-      search = { key, singles: dictionaryFor(circuit, diagnosis, beside), pairs: null };
-    const { singles } = search;
-    if (!diagnosis.pairs) return followDiagnosis(singles, diagnosis);
-    const observations = observationsOf(singles, diagnosis);
-    const to = JSON.stringify(observations);
-    if (search.pairs?.to !== to) {
-      const fitting = pairsThatFit(singles, observations, (done, all) => {
-        tell(done, all);
-        return true;
-      });
-      search.pairs = { to, among: withPairs(singles, fitting) };
-    }
-    return followDiagnosis(search.pairs.among, diagnosis);
-  },
-
   /** The classes of faults a circuit can have, with what they are judged at. */
   classes: (circuit: Circuit): FaultClass[] => classesOf(circuit, hypothesesOf(circuit)),
 
@@ -299,4 +267,65 @@ export const model = {
   follow: (...asked: Parameters<typeof followPlan>): PlanView => followPlan(...asked),
 };
 
-export type Model = typeof model;
+/** The bench of one circuit. */
+function benchAnswers() {
+  let bench: Bench | null = null;
+  return {
+    /** Takes a circuit to answer questions about. */
+    load(circuit: Circuit): void {
+      bench = makeBench(circuit);
+    },
+
+    /** Settles the bench and reads everything there is to see; `null` before a circuit is loaded. */
+    ask: (question: BenchQuestion): BenchAnswer | null => bench && bench.answer(question),
+
+    /** The SPICE netlist of the bench as it stands. */
+    netlist: (inputs: Inputs, world: World): string =>
+      bench ? spiceNetlist(bench.settle({ inputs, world, elapse: 0 }).point) : '',
+  };
+}
+
+interface Search {
+  key: string;
+  /** The dictionary searched. */
+  singles: Dictionary;
+  /** With pairs in it that fitted what was observed by then. */
+  pairs: { to: string; among: Dictionary } | null;
+}
+
+function findAnswers() {
+  let search: Search | null = null;
+  return {
+    /**
+     * Where a diagnosis stands. Its dictionary is kept for the next question. While two faults at once are looked for, those
+     * that fit are found anew for everything that is observed.
+     */
+    find(
+      circuit: Circuit,
+      diagnosis: Diagnosis,
+      beside: Beside,
+      tell: (done: number, all: number) => void,
+    ): FindView {
+      const key = searchKey(circuit, diagnosis, beside);
+      if (search?.key !== key)
+        search = { key, singles: dictionaryFor(circuit, diagnosis, beside), pairs: null };
+      const { singles } = search;
+      if (!diagnosis.pairs) return followDiagnosis(singles, diagnosis);
+      const observations = observationsOf(singles, diagnosis);
+      const to = JSON.stringify(observations);
+      if (search.pairs?.to !== to) {
+        const fitting = pairsThatFit(singles, observations, (done, all) => {
+          tell(done, all);
+          return true;
+        });
+        search.pairs = { to, among: withPairs(singles, fitting) };
+      }
+      return followDiagnosis(search.pairs.among, diagnosis);
+    },
+  };
+}
+
+/** A model that nothing was asked of yet. */
+export const makeModel = () => ({ ...answers, ...benchAnswers(), ...findAnswers() });
+
+export type Model = ReturnType<typeof makeModel>;

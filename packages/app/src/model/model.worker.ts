@@ -1,5 +1,5 @@
 /** The model, off the interface's thread: the bench has one of these, a proof another that can be ended. */
 import { expose } from 'comlink';
-import { model } from './answers';
+import { makeModel } from './answers';
 
-expose(model);
+expose(makeModel());

@@ -3,6 +3,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { Problem } from '@zygostat/core/circuit';
 import { doorShut } from './door';
+import type { Own } from './own';
 
 /** What the server answers when it cannot do something (RFC 9457). */
 export interface ProblemDetails {
@@ -47,12 +48,8 @@ const ask = fetchBaseQuery({
 
 type Here = (path: string, state: unknown) => unknown;
 
-let here: Here = () => undefined;
-
-/** Says what is answered in this browser when the server has nothing at an address. */
-export const answersHere = (answer: Here): void => {
-  here = answer;
-};
+/** What is answered in this browser when the server has nothing at an address: nothing, until a feature says so. */
+export const answersHere = (): { answer: Here } => ({ answer: () => undefined });
 
 /** Whether the server does not answer, or has no such thing. */
 const hasNothing = (error: unknown) => [0, 404].includes(problemOf(error).status);
@@ -63,7 +60,9 @@ const askAtTheDoor: typeof ask = async (what, told, more) => {
   if (!answer.error) return answer;
   if (problemOf(answer.error).signIn) told.dispatch(doorShut());
   const found =
-    typeof what === 'string' && hasNothing(answer.error) ? here(what, told.getState()) : undefined;
+    typeof what === 'string' && hasNothing(answer.error)
+      ? (told.extra as Own)(answersHere).answer(what, told.getState())
+      : undefined;
   return found === undefined ? answer : { data: found };
 };
 

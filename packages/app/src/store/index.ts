@@ -1,13 +1,14 @@
 import type { Reducer } from '@reduxjs/toolkit';
 import { configureStore, createListenerMiddleware } from '@reduxjs/toolkit';
-import { useDispatch, useSelector } from 'react-redux';
+import { useDispatch, useSelector, useStore } from 'react-redux';
 import { keepSettings, keptSettings } from '../features/settings/kept';
 import { settingsChosen } from '../features/settings/slice';
 import { api } from './api';
 import { doorShut } from './door';
 import { addAppListener } from './listeners';
 import { forgetAnswers } from './offline';
-import type { AppDispatch, RootState } from './root';
+import { ownedBy } from './own';
+import type { AppDispatch, RootState, Store } from './root';
 import { makeReducer } from './root';
 
 const keepingSettings = () =>
@@ -19,7 +20,8 @@ const keepingSettings = () =>
 const forgettingAnswers = () => addAppListener({ actionCreator: doorShut, effect: forgetAnswers });
 
 /** A store as the first view needs it. */
-export function makeStore() {
+export function makeStore(): Store {
+  const own = ownedBy((): Store => whole);
   const reducer = makeReducer();
   const store = configureStore({
     // Who reads what a job needs has opened one: to them all of it is there.
@@ -27,16 +29,17 @@ export function makeStore() {
     preloadedState: { settings: keptSettings() } as RootState,
     // The model's answers are large and plain by construction; checking them on every tap costs frames.
     middleware: (defaults) =>
-      defaults({ serializableCheck: false, immutableCheck: false })
+      defaults({ serializableCheck: false, immutableCheck: false, thunk: { extraArgument: own } })
         .prepend(createListenerMiddleware().middleware)
         .concat(api.middleware),
   });
   store.dispatch(keepingSettings());
   store.dispatch(forgettingAnswers());
-  return Object.assign(store, { inject: reducer.inject });
+  const whole = Object.assign(store, { inject: reducer.inject, own });
+  return whole;
 }
 
-export type { RootState } from './root';
-export type Store = ReturnType<typeof makeStore>;
+export type { RootState, Store } from './root';
 export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();
+export const useAppStore = useStore.withTypes<Store>();

@@ -1,26 +1,28 @@
+import { makeStore } from '.';
 import { forgetOpen, keepOpen, resume, takeResumed, wasResumed } from './resume';
 
+const store = makeStore();
 const at = (address: string) => window.history.replaceState(null, '', address);
 const address = () => window.location.pathname + window.location.search;
 
 const openedAt = (given: string): string => {
   at(given);
-  resume();
+  resume(store);
   return address();
 };
 
 afterEach(() => {
   jest.useRealTimers();
-  forgetOpen();
+  forgetOpen(store);
 });
 
 test('by the icon one is back where one was, in its view, until the job is left', () => {
   keepOpen('/job/a-1/plan?view=sums');
   expect(openedAt('/?from=icon')).toBe('/job/a-1/plan?view=sums');
-  expect(wasResumed()).toBe(true);
-  expect([takeResumed(), takeResumed()]).toEqual([true, false]);
-  forgetOpen();
-  expect(wasResumed()).toBe(false);
+  expect(wasResumed(store)).toBe(true);
+  expect([takeResumed(store), takeResumed(store)]).toEqual([true, false]);
+  forgetOpen(store);
+  expect(wasResumed(store)).toBe(false);
   expect(openedAt('/?from=icon')).toBe('/');
 });
 
@@ -28,7 +30,7 @@ test('by any other address one goes there', () => {
   keepOpen('/job/a-1');
   for (const asked of ['/', '/?search=pump', '/site/b', '/job/c?view=path'])
     expect(openedAt(asked)).toBe(asked);
-  expect(wasResumed()).toBe(false);
+  expect(wasResumed(store)).toBe(false);
 });
 
 test('after a working day it begins with the list', () => {

@@ -1,4 +1,5 @@
 /** Going on where one was: a phone lets an app go whenever it likes, and its icon is to lead back to the job in hand. */
+import type { Own } from './own';
 import { readKept, writeKept } from './storage';
 
 /** How the icon asks for the app (`public/manifest.webmanifest`). */
@@ -7,26 +8,31 @@ const BY_ICON = '?from=icon';
 const WORKING_DAY_MS = 12 * 3_600_000;
 const KEY = 'open';
 
-let resumed = false;
-let isFresh = false;
+interface Page {
+  own: Own;
+}
+
+/** Whether this page was resumed in a job, and whether nothing was shown since. */
+const resuming = () => ({ resumed: false, isFresh: false });
 
 /** Opened by its icon in the middle of a job: the list of jobs, and what it shows of all of them, was not seen. */
-export const wasResumed = (): boolean => resumed;
+export const wasResumed = (page: Page): boolean => page.own(resuming).resumed;
 
 /** Whether nothing was shown since: once, to the first who asks. */
-export function takeResumed(): boolean {
-  const taken = isFresh;
-  isFresh = false;
-  return taken;
+export function takeResumed(page: Page): boolean {
+  const now = page.own(resuming);
+  const { isFresh } = now;
+  now.isFresh = false;
+  return isFresh;
 }
 
 /** @param path - of the place of a job that is open, with its view. */
 export const keepOpen = (path: string): void => writeKept(KEY, { path, at: Date.now() });
 
 /** The job was left for the list. */
-export function forgetOpen(): void {
+export function forgetOpen(page: Page): void {
   writeKept(KEY, undefined);
-  resumed = false;
+  page.own(resuming).resumed = false;
 }
 
 /** Where one was, if that was in a job and not long ago; a clock that was set since makes no difference worth having. */
@@ -38,11 +44,11 @@ function openBefore(): string | null {
 }
 
 /** To be called before anything reads the address of the page. */
-export function resume(): void {
+export function resume(page: Page): void {
   const { location, history } = window;
   if (location.pathname !== '/' || location.search !== BY_ICON) return;
   const path = openBefore();
   history.replaceState(null, '', path ?? '/');
-  resumed = path !== null;
-  isFresh = resumed;
+  const resumed = path !== null;
+  Object.assign(page.own(resuming), { resumed, isFresh: resumed });
 }

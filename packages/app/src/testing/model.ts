@@ -1,11 +1,11 @@
 /** The model without a worker between: the same answers, promised. */
 import type { Model } from '../model/answers';
-import { model } from '../model/answers';
+import { makeModel } from '../model/answers';
 
 type Promised = { [Name in keyof Model]: (...asked: unknown[]) => Promise<unknown> };
 
 const remote = Object.fromEntries(
-  Object.entries(model).map(([name, answer]) => [
+  Object.entries(makeModel()).map(([name, answer]) => [
     name,
     (...asked: unknown[]) => Promise.resolve((answer as (...args: unknown[]) => unknown)(...asked)),
   ]),

@@ -131,6 +131,7 @@ test('whatever comes in, the answer is a circuit or a CircuitError', () => {
 
 test('text that is not JSON is refused by name', () => {
   expect(() => circuitFromJson('{"format":')).toThrow(/document is not JSON/);
+  expect(() => circuitFromJson(`"${'x'.repeat(2_100_000)}"`)).toThrow(/document has 2\.0 MB/);
 });
 
 test('names that look like markup or SQL are only names', () => {

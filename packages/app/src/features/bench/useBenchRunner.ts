@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
-import { useStore } from 'react-redux';
 import type { Probes } from '@zygostat/core/network';
 import type { RootState, Store } from '../../store';
+import { useAppStore } from '../../store';
 import type { Bench } from './slice';
 import { answered, failed } from './slice';
 import { circuitInForce } from '../circuit/in-force';
@@ -119,21 +119,15 @@ function makeBenchRunner(store: Store) {
   return { run, ...makeWatch(store, run) };
 }
 
-const runners = new WeakMap<Store, ReturnType<typeof makeBenchRunner>>();
-
 /** The one runner of a store. `ask` asks at once what a screen will want, before it is drawn. */
-export function benchRunnerOf(store: Store): ReturnType<typeof makeBenchRunner> {
-  const runner = runners.get(store) ?? makeBenchRunner(store);
-  runners.set(store, runner);
-  return runner;
-}
+export const benchRunnerOf = (store: Store) => store.own(makeBenchRunner);
 
 /**
  * Keeps the bench of the open job answered, and its clock going while something is pending. Watches the store rather
  * than rendering: a tap asks the model at once, before anything is repainted.
  */
 export function useBenchRunner(): (pass: number | 'skip') => Promise<void> {
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   useEffect(() => {
     const { follow, stopClock } = benchRunnerOf(store);
     const unsubscribe = store.subscribe(follow);

@@ -5,8 +5,7 @@ import { mergeCircuits, parseCircuit } from '@zygostat/core/circuit';
 import type { Draft, Saved } from '@zygostat/core/sync';
 import equal from 'fast-deep-equal';
 import { happened, readAnew } from '../../documents/happened';
-import type { Dispatch } from '../../documents/senders';
-import { sendsWith } from '../../documents/senders';
+import type { Dispatch, Sender } from '../../documents/senders';
 import { isFinal, problemOf } from '../../store/api';
 import { jobsApi } from '../jobs/api';
 import { circuitApi } from './api';
@@ -45,7 +44,8 @@ async function newest(dispatch: Dispatch, _getState: () => unknown, id: string):
   return data ? { number: data.revision, value: data.circuit } : null;
 }
 
-sendsWith(CIRCUIT, {
+export const circuitSender: Sender = {
+  name: CIRCUIT,
   sort: { type: 'document', holds: true, merge },
   isReadable: (given) => {
     const { base, value, save } = (given ?? {}) as Partial<Draft>;
@@ -71,7 +71,7 @@ sendsWith(CIRCUIT, {
   progress: (dispatch, getState, id, progress) => {
     if (openIn(getState()) === id) dispatch(saveChanged(progress));
   },
-});
+};
 
 /** Opens a job's circuit as it was read; what is kept here goes on top of it. */
 export const openedAs =

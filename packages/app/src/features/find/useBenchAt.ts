@@ -1,8 +1,7 @@
+import { useAppStore } from '../../store';
 import { useEffect } from 'react';
-import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Step } from '@zygostat/core/diagnose';
-import type { Store } from '../../store';
 import type { Call } from '../bench/calls';
 import { activeCalls, pressCall } from '../bench/calls';
 import { conditionsSet, controlSet, probePlaced } from '../bench/slice';
@@ -12,7 +11,7 @@ const isCall = (state: string): state is Call => CALLS.includes(state);
 
 /** Sets the drawing's bench as the next step wants it: its call made, its probes placed, what a sound circuit gives beside. */
 export function useBenchAt(circuit: Circuit, step: Step | undefined): void {
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   const state = step && 'state' in step ? step.state : '';
   const [red, black] = step?.type === 'reading' ? [step.red, step.black] : [null, null];
   useEffect(() => {

@@ -1,7 +1,6 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
 import type {
   Diagnosis,
@@ -14,8 +13,7 @@ import type {
 import { afterStep, diagnosisFor, keptFor } from '@zygostat/core/diagnose';
 import { startModel } from '../../model/model';
 import { whyOf } from '../../model/whyOf';
-import type { Store } from '../../store';
-import { useAppSelector } from '../../store';
+import { useAppSelector, useAppStore } from '../../store';
 import { useFoundQuery } from './api';
 import { writerIn } from '../record/writer-name';
 import { diagnosisDocument } from './document';
@@ -81,7 +79,7 @@ type Begun = Pick<Diagnosis, 'unsurveyed' | 'telephone'>;
 
 /** What a person does with a diagnosis; each change is kept and sent by itself. */
 export function useFindActions() {
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   const change = useCallback(
     (make: (now: Diagnosis) => Diagnosis) => {
       const state = store.getState();

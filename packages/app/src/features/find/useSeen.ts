@@ -1,12 +1,11 @@
+import { useAppStore } from '../../store';
 import { useCallback } from 'react';
-import { useStore } from 'react-redux';
 import type { Observation } from '@zygostat/core/diagnose';
-import type { Store } from '../../store';
 import { surveyDocument } from '../survey/document';
 
 /** Puts into the survey what a look found to be as recorded: the next search need not doubt it. */
 export function useSeen() {
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   return useCallback(
     (observed: readonly Observation[]) => {
       const { value } = store.getState().survey;

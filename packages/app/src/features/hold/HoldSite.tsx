@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import { useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { plural } from '../jobs/JobRow';
+import { usePhotoUrls } from '../photos/photo-url';
 import { canHold, holdJob, holdSite } from './hold';
 
 type State = { type: 'idle' | 'done' | 'failed' } | { type: 'under-way'; done: number };
@@ -10,6 +11,7 @@ type State = { type: 'idle' | 'done' | 'failed' } | { type: 'under-way'; done: n
 /** A whole site for a day without signal, by one tap: its jobs with their photographs, its building. */
 export function HoldSite({ siteId, jobIds }: { siteId: string; jobIds: readonly string[] }) {
   const t = useTokens();
+  const urls = usePhotoUrls();
   const [state, setState] = useState<State>({ type: 'idle' });
   const stop = useRef<AbortController | null>(null);
   useEffect(() => () => stop.current?.abort(), []);
@@ -21,7 +23,7 @@ export function HoldSite({ siteId, jobIds }: { siteId: string; jobIds: readonly 
       await holdSite(siteId, asked.signal);
       for (const [done, id] of jobIds.entries()) {
         setState({ type: 'under-way', done });
-        await holdJob(id, asked.signal);
+        await holdJob(urls, id, asked.signal);
       }
       setState({ type: 'done' });
     } catch {

@@ -3,7 +3,7 @@
  * it is asked for later.
  */
 import type { Photo } from '../photos/api';
-import { photoUrl } from '../photos/photo-url';
+import type { PhotoUrls } from '../photos/photo-url';
 import { OF_THE_FIRST_PAGE } from '../../store/offline';
 
 const of = (kind: 'jobs' | 'sites', id: string) => `/api/${kind}/${encodeURIComponent(id)}`;
@@ -29,19 +29,24 @@ async function read(path: string, signal: AbortSignal): Promise<unknown> {
 }
 
 /** Photographs of a job, bytes and all. */
-async function holdPhotos(jobId: string, photos: readonly Photo[], signal: AbortSignal): Promise<void> {
+async function holdPhotos(
+  urls: PhotoUrls,
+  jobId: string,
+  photos: readonly Photo[],
+  signal: AbortSignal,
+): Promise<void> {
   for (const { id } of photos) {
-    const url = photoUrl(jobId, id);
+    const url = urls.of(jobId, id);
     // Those taken here are here.
     if (url.startsWith('/')) await fetch(url, { signal });
   }
 }
 
 /** @throws when something is not answered, or `signal` ends it. */
-export async function holdJob(jobId: string, signal: AbortSignal): Promise<void> {
+export async function holdJob(urls: PhotoUrls, jobId: string, signal: AbortSignal): Promise<void> {
   for (const rest of OF_A_JOB) {
     const found = await read(`${of('jobs', jobId)}${rest}`, signal);
-    if (rest === '/photos') await holdPhotos(jobId, found as Photo[], signal);
+    if (rest === '/photos') await holdPhotos(urls, jobId, found as Photo[], signal);
   }
 }
 

@@ -2,6 +2,7 @@ import type { Job } from '../jobs/api';
 import { useListBypassesQuery, useListPanelsQuery } from '../jobs/api';
 import { plural } from '../jobs/JobRow';
 import { wasResumed } from '../../store/resume';
+import { useAppStore } from '../../store';
 import { useTokens } from '../../theme';
 import { HeadBanner } from './HeadBanner';
 import { useLeave } from './useLeave';
@@ -10,7 +11,8 @@ import { useLeave } from './useLeave';
 export function Elsewhere({ job: { id, siteId } }: { job: Job }) {
   const t = useTokens();
   const { leave, question } = useLeave(id);
-  const asked = { skip: !wasResumed() };
+  const store = useAppStore();
+  const asked = { skip: !wasResumed(store) };
   const { data: bypasses = [] } = useListBypassesQuery(undefined, asked);
   const { data: panels = [] } = useListPanelsQuery(undefined, asked);
   const bypassed = bypasses.filter(({ job }) => job !== id).length;

@@ -5,6 +5,7 @@ import { RecordPlace } from '../record/RecordPlace';
 import { SurveyPlace } from '../survey/SurveyPlace';
 import { Trace } from '../trace/Trace';
 import { WirePlace } from '../wire/WirePlace';
+import { useAppStore } from '../../store';
 import { forgetOpen, keepOpen } from '../../store/resume';
 import { AddressContext, addressOf, placeAt } from './address';
 import { Addressed, useAddress } from './Addressed';
@@ -16,7 +17,8 @@ const PLACES = { plan: PlanPlace, record: RecordPlace, survey: SurveyPlace, trac
 function KeptOpen({ base }: { base: string }) {
   const { path, view } = useAddress(base);
   useEffect(() => keepOpen(addressOf(path, view)), [path, view]);
-  useEffect(() => forgetOpen, []);
+  const store = useAppStore();
+  useEffect(() => () => forgetOpen(store), [store]);
   return null;
 }
 

@@ -3,9 +3,7 @@ import type { PropsWithChildren } from 'react';
 import { createContext, useContext, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { Circuit } from '@zygostat/core/circuit';
 import { View } from 'react-native';
-import { useStore } from 'react-redux';
-import type { Store } from '../../store';
-import { useAppSelector } from '../../store';
+import { useAppSelector, useAppStore } from '../../store';
 import type { OpenedJob } from '../jobs/api';
 import { problemOf } from '../../store/api';
 import { useOpenJobQuery } from '../jobs/api';
@@ -19,7 +17,7 @@ import { ActionButton, Waiting, AppText } from '../../basics';
 
 /** Puts the job on the bench once it is read; `true` when it is there. */
 function useLoadJob(id: string, fresh: OpenedJob | undefined, early: Promise<void> | null): boolean {
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   const ready = useAppSelector(({ saving }) => saving?.jobId === id);
   // What an earlier visit left is read while the job is.
   useEffect(() => void startJobs(store), [store]);
@@ -37,7 +35,7 @@ function useLoadJob(id: string, fresh: OpenedJob | undefined, early: Promise<voi
   }, [store, id, fresh, ready, early]);
   useEffect(
     () => () => {
-      leaveEarly();
+      leaveEarly(store);
       // Read anew the next time, unless an edit is still on its way.
       if (store.getState().saving?.state === 'saved') store.dispatch(opened({ jobId: null, base: 0 }));
     },
@@ -67,7 +65,8 @@ const NEVER_HERE =
 /** Opens a job for the places inside it: loading, missing, or live. */
 export function OpenJob({ id, children }: PropsWithChildren<{ id: string }>) {
   const t = useTokens();
-  const [early] = useState(() => takeEarly(id));
+  const store = useAppStore();
+  const [early] = useState(() => takeEarly(store, id));
   const {
     data: job,
     error,

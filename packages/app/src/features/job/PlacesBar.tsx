@@ -4,7 +4,7 @@ import type { IconName } from '../../theme/icons';
 import { Icon } from '../../theme/icons';
 import { AppText, Tap } from '../../basics';
 import type { PlaceName } from './address';
-import { goTo } from './address';
+import { useGoBackTo } from './address';
 import { PLACE_TITLES } from './title';
 
 const ICONS = {
@@ -18,6 +18,7 @@ const ICONS = {
 /** The working places of a job: along the bottom on a phone, down the left on a wide one, and where the window is low. */
 export function PlacesBar({ jobId, here }: { jobId: string; here: PlaceName }) {
   const t = useTokens();
+  const goBackTo = useGoBackTo(jobId);
   const shape = useShape();
   const upright = shape === 'wide' || shape === 'sideways';
   return (
@@ -39,7 +40,7 @@ export function PlacesBar({ jobId, here }: { jobId: string; here: PlaceName }) {
             role="link"
             aria-label={title}
             {...(name === here && { 'aria-current': 'page' as const })}
-            onPress={() => goTo(jobId, name)}
+            onPress={() => goBackTo(name)}
             style={[
               styles.place,
               shape === 'wide' ? styles.beside : styles.above,

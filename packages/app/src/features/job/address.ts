@@ -2,22 +2,32 @@
 import type { Href } from 'expo-router';
 import { router } from 'expo-router';
 import { createContext, useCallback, useContext, useEffect } from 'react';
+import { useAppStore } from '../../store';
 
 const PATHS = { survey: '/survey', plan: '/plan', wire: '/wire', trace: '', record: '/record' };
 
 export type PlaceName = keyof typeof PATHS;
 
 /** The view each place was last left in, by its path, while the page is open. */
-const left = new Map<string, string>();
+const viewsLeft = () => new Map<string, string>();
 
 /** The address of a path, in a view. */
 export const addressOf = (path: string, view?: string): string =>
   view === undefined ? path : `${path}?view=${encodeURIComponent(view)}`;
 
-/** Goes to a place of a job, in the view that is named or the one it was last left in. */
-export function goTo(jobId: string, place: PlaceName, view?: string): void {
-  const path = `/job/${encodeURIComponent(jobId)}${PATHS[place]}`;
-  router.push(addressOf(path, view ?? left.get(path)) as Href);
+const pathOf = (jobId: string, place: PlaceName) => `/job/${encodeURIComponent(jobId)}${PATHS[place]}`;
+
+/** Goes to a place of a job, in a view. */
+export const goTo = (jobId: string, place: PlaceName, view: string): void =>
+  router.push(addressOf(pathOf(jobId, place), view) as Href);
+
+/** The way to a place of a job, in the view it was last left in. */
+export function useGoBackTo(jobId: string): (place: PlaceName) => void {
+  const { own } = useAppStore();
+  return (place) => {
+    const path = pathOf(jobId, place);
+    router.push(addressOf(path, own(viewsLeft).get(path)) as Href);
+  };
 }
 
 /** The place a path within a job leads to. */
@@ -39,9 +49,10 @@ export function useView<Name extends string>(
   titles: Readonly<Partial<Record<Name, unknown>>>,
 ): [Name | undefined, (name: Name) => void] {
   const { path, view } = useContext(AddressContext);
+  const { own } = useAppStore();
   useEffect(() => {
-    if (view !== undefined) left.set(path, view);
-  }, [path, view]);
+    if (view !== undefined) own(viewsLeft).set(path, view);
+  }, [own, path, view]);
   const go = useCallback((name: Name) => router.push(addressOf(path, name) as Href), [path]);
   return [view !== undefined && Object.hasOwn(titles, view) ? (view as Name) : undefined, go];
 }

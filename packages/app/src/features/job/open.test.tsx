@@ -25,12 +25,12 @@ test('it is on the bench, read once, with what the server has not had of it', as
   await leftDraft('circuit', 'early', { base: 2, before: circuit, value: edited });
   const store = makeStore();
   openEarly(store, 'early');
-  await takeEarly('early');
+  await takeEarly(store, 'early');
   expect(store.getState().saving).toMatchObject({ jobId: 'early', base: 2 });
   expect(store.getState().edits.present.circuit?.name).toBe('Edited');
   expect(readings(asked)).toBe(1);
   // Whoever comes back to it reads it anew.
-  expect(takeEarly('early')).toBeNull();
+  expect(takeEarly(store, 'early')).toBeNull();
   // A page has one store, however often its layout is made: what is in hand stays in hand.
   expect(pageStore()).toBe(pageStore());
 });
@@ -67,8 +67,8 @@ test('what is read after it was left comes over nothing', async () => {
   serveRoutes({ 'GET /api/jobs/early': () => ({ body: job }) });
   const store = makeStore();
   openEarly(store, 'early', late);
-  const opening = takeEarly('early');
-  leaveEarly();
+  const opening = takeEarly(store, 'early');
+  leaveEarly(store);
   answer();
   await opening;
   expect(store.getState().saving?.jobId ?? null).toBeNull();

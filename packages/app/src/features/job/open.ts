@@ -36,24 +36,26 @@ export async function putOnBench(
   // Saved on top of what it was made on: the server says if another tab was first.
   dispatch(openedAs(id, { number: fresh.revision, value: stored }));
   // Where it lies and what it does, while its place is made.
-  layEarly(store.getState().edits.present.circuit);
+  layEarly(store, store.getState().edits.present.circuit);
   benchRunnerOf(store).ask();
 }
 
-let early: { id: string; done: Promise<void> } | null = null;
-
-/** Counts what is opened early, and what of it is left. */
-let turn = 0;
+interface Early {
+  opened: { id: string; done: Promise<void> } | null;
+  /** Counts what is opened early, and what of it is left. */
+  turn: number;
+}
+const early = (): Early => ({ opened: null, turn: 0 });
 
 async function readEarly(store: Store, id: string, after: Promise<void> | null): Promise<void> {
-  const mine = ++turn;
+  const mine = ++store.own(early).turn;
   const asked = store.dispatch(jobsApi.endpoints.openJob.initiate(id, { forceRefetch: true }));
   try {
     // What an earlier visit left is read while the job is.
     await startJobs(store);
     const fresh = await asked.unwrap();
     await after;
-    await putOnBench(store, id, fresh, () => mine === turn);
+    await putOnBench(store, id, fresh, () => mine === store.own(early).turn);
   } catch {
     // Whoever shows it reads it again, and says why it cannot be.
   } finally {
@@ -67,17 +69,18 @@ async function readEarly(store: Store, id: string, after: Promise<void> | null):
  * @param after - what it is put on the bench after, once it is read.
  */
 export function openEarly(store: Store, id: string, after: Promise<void> | null = null): void {
-  early = { id, done: readEarly(store, id, after) };
+  store.own(early).opened = { id, done: readEarly(store, id, after) };
 }
 
 /** Says that whoever shows it has left: it comes over nothing that was opened since. */
-export function leaveEarly(): void {
-  turn++;
+export function leaveEarly(store: Store): void {
+  store.own(early).turn++;
 }
 
 /** Resolves when a job was opened so, if it could be; for the first who shows it, `null` where it was not tried. */
-export function takeEarly(id: string): Promise<void> | null {
-  const taken = early?.id === id ? early.done : null;
-  early = null;
+export function takeEarly(store: Store, id: string): Promise<void> | null {
+  const known = store.own(early);
+  const taken = known.opened?.id === id ? known.opened.done : null;
+  known.opened = null;
   return taken;
 }

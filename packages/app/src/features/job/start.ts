@@ -1,29 +1,47 @@
 /** Makes a store ready for jobs, once: what it holds of the open one, what listens to it, what an earlier visit left. */
 import { allDocuments } from '../../documents/all';
 import { happened } from '../../documents/happened';
+import { sendsWith } from '../../documents/senders';
 import { startSync } from '../../documents/start';
 import { sayUnanswered } from '../../model/whyOf';
+import type { Reducer } from '@reduxjs/toolkit';
 import type { Store } from '../../store';
+import type { JobState } from '../../store/root';
+import { answersHere } from '../../store/api';
 import { told } from '../../store/notice';
 import { keepingBench } from '../bench/keeping';
-import { savingCircuit } from '../circuit/saving';
+import { circuitSender, savingCircuit } from '../circuit/saving';
 import { keepingSteps } from '../circuit/steps';
-import '../jobs/begun';
-import '../jobs/outbox';
+import { answerHere, jobsOutbox } from '../jobs/begun';
+import { changesOutbox } from '../jobs/outbox';
 import { followingUndo } from '../plan/undo';
-import { showWaitingPhotos } from '../photos/outbox';
-import '../readings/outbox';
-import '../record/outbox';
+import { photosOutbox, showWaitingPhotos } from '../photos/outbox';
+import { readingsOutbox } from '../readings/outbox';
+import { recordOutbox } from '../record/outbox';
 import { buzzing } from '../settings/buzzing';
 import { jobReducers } from './reducers';
 
-const started = new WeakMap<Store, Promise<void>>();
+/** Everything that is sent. */
+const senders = () => [
+  circuitSender,
+  ...[...allDocuments(), jobsOutbox, changesOutbox, photosOutbox, readingsOutbox, recordOutbox].map(
+    ({ sender }) => sender,
+  ),
+];
+
+/** A part of the store with its name. */
+type Part = {
+  [Name in keyof JobState]: { reducerPath: Name; reducer: Reducer<JobState[Name]> };
+}[keyof JobState];
+
+const parts = Object.entries(jobReducers).map(([reducerPath, reducer]) => ({ reducerPath, reducer }) as Part);
 
 async function start(store: Store): Promise<void> {
-  for (const [reducerPath, reducer] of Object.entries(jobReducers))
-    store.inject({ reducerPath, reducer } as Parameters<Store['inject']>[0]);
+  for (const part of parts) store.inject(part);
   // A reducer that was put in has its state from the next action on.
   store.dispatch({ type: 'job/ready' });
+  store.own(answersHere).answer = answerHere;
+  for (const sender of senders()) sendsWith(store.own, sender);
   const listeners = [
     savingCircuit(),
     ...allDocuments().map((document) => document.sending()),
@@ -35,7 +53,7 @@ async function start(store: Store): Promise<void> {
   for (const listener of listeners) store.dispatch(listener);
   sayUnanswered((words) => store.dispatch(told(words)));
   await store.dispatch(startSync());
-  showWaitingPhotos(store.getState());
+  showWaitingPhotos(store);
 }
 
 /** Tries all that waits once more. */
@@ -45,8 +63,4 @@ export async function sendAgain(store: Store): Promise<void> {
 }
 
 /** Resolves when jobs can be opened. */
-export function startJobs(store: Store): Promise<void> {
-  const known = started.get(store) ?? start(store);
-  started.set(store, known);
-  return known;
-}
+export const startJobs = (store: Store): Promise<void> => store.own(start);

@@ -1,8 +1,7 @@
+import { useAppStore } from '../../store';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useCallback, useDeferredValue, useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { useStore } from 'react-redux';
-import type { Store } from '../../store';
 import { problemOf } from '../../store/api';
 import { useListBypassesQuery, useListJobsQuery, useListPanelsQuery } from './api';
 import { openSoon, readBeyond, useReadEarly } from '../later';
@@ -73,12 +72,11 @@ function OnTestPanels() {
   );
 }
 
-const readEarly = () => void readBeyond();
-
 /** Every job, newest first, with search and a way to a new one. */
 export function JobList() {
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   const open = useCallback((id: string) => openSoon(store, id), [store]);
+  const readEarly = useCallback(() => void readBeyond(store), [store]);
   const { search: given } = useLocalSearchParams<{ search?: string }>();
   const [search, setSearch] = useState(given ?? '');
   const asked = useDeferredValue(search.trim().slice(0, 100));

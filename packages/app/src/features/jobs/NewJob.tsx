@@ -3,17 +3,16 @@ import { router } from 'expo-router';
 import { useRef, useState } from 'react';
 import type { Control } from 'react-hook-form';
 import { Controller, useForm } from 'react-hook-form';
-import { useStore } from 'react-redux';
 import { ScrollView, View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
-import type { Circuit } from '@zygostat/core/circuit';
-import { CircuitError } from '@zygostat/core/circuit';
-import { circuitFromJson } from '@zygostat/core/formats';
+import type { Circuit, Problem } from '@zygostat/core/circuit';
+import { circuitFileProblem } from '@zygostat/core/formats';
 import { TEMPLATES } from '@zygostat/core/systems';
 import * as yup from 'yup';
 import { pickFile } from '../../basics/pickFile';
-import type { Store } from '../../store';
-import { useAppDispatch } from '../../store';
+import { theModel } from '../../model/model';
+import { whyOf } from '../../model/whyOf';
+import { useAppDispatch, useAppStore } from '../../store';
 import { startJobs } from '../job/start';
 import { useListSitesQuery } from './api';
 import { jobsOutbox, newJob } from './begun';
@@ -87,6 +86,17 @@ function Choice({ title, summary, chosen, onPress }: ChoiceProps) {
   );
 }
 
+/** What is in a circuit file. Off the interface's thread: a large one takes a while. */
+async function circuitIn(file: File): Promise<{ circuit: Circuit } | { problems: readonly Problem[] }> {
+  const problem = circuitFileProblem(file.size);
+  if (problem) return { problems: [{ path: 'document', message: problem }] };
+  try {
+    return await theModel().readCircuit(await file.text());
+  } catch (error) {
+    return { problems: [{ path: 'document', message: `was not read. ${whyOf(error)}` }] };
+  }
+}
+
 /** A new job: what it is called, where it is, and which system stands there. */
 export function NewJob() {
   const t = useTokens();
@@ -94,8 +104,9 @@ export function NewJob() {
   const [problems, setProblems] = useState<readonly string[]>([]);
   const { data: sites } = useListSitesQuery(undefined);
   const dispatch = useAppDispatch();
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   const [busy, setBusy] = useState(false);
+  const [reading, setReading] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const { control, handleSubmit, setValue, formState } = useForm<Answers>({
     resolver: yupResolver(schema),
@@ -107,17 +118,15 @@ export function NewJob() {
     setProblems([]);
   };
   const readCircuit = async () => {
-    const picked = await (await pickFile('.json,application/json'))?.text();
-    if (picked === undefined) return;
-    try {
-      setSource({ circuit: circuitFromJson(picked) });
-      setProblems([]);
-    } catch (failure) {
-      if (!(failure instanceof CircuitError)) throw failure;
-      // A file that is refused leaves nothing of the one before it.
-      setSource((before) => ('circuit' in before ? { survey: true } : before));
-      setProblems(failure.problems.slice(0, 3).map(({ path, message }) => `${path} ${message}`));
-    }
+    const file = await pickFile('.json,application/json');
+    if (!file) return;
+    setReading(true);
+    const found = await circuitIn(file);
+    setReading(false);
+    if ('circuit' in found) return choose(found);
+    // A file that is refused leaves nothing of the one before it.
+    setSource((before) => ('circuit' in before ? { survey: true } : before));
+    setProblems(found.problems.slice(0, 3).map(({ path, message }) => `${path} ${message}`));
   };
   const page = useRef<ScrollView>(null);
   const missing = (['site', 'name'] as const).flatMap((field) => formState.errors[field]?.message ?? []);
@@ -171,8 +180,9 @@ export function NewJob() {
           ))}
         </View>
         <ActionButton
-          label="From a circuit file"
+          label={reading ? 'Reading the file…' : 'From a circuit file'}
           icon="import"
+          disabled={reading}
           pressed={'circuit' in source}
           onPress={() => void readCircuit()}
         />

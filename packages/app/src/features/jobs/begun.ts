@@ -5,7 +5,6 @@ import type { Beginning } from '@zygostat/core/systems';
 import { outbox } from '../../documents/outbox';
 import { BEGUN, waitingAs } from '../../documents/slice';
 import type { Waiting } from '@zygostat/core/sync';
-import { answersHere } from '../../store/api';
 import type { Job, NewJob, OpenedJob } from './api';
 import { jobsApi } from './api';
 
@@ -52,7 +51,7 @@ export function jobOf({ value }: Waiting): OpenedJob | null {
 const JOB = /^jobs\/([^/]+)(?:\/(.+))?$/;
 
 /** What is answered here of a job that the server does not have: what it began with, and that nothing else is there. */
-answersHere((path, state) => {
+export function answerHere(path: string, state: unknown): unknown {
   const [, id, rest] = JOB.exec(path) ?? [];
   const waiting = id && waitingAs(state, BEGUN, decodeURIComponent(id));
   const job = waiting && jobOf(waiting);
@@ -60,4 +59,4 @@ answersHere((path, state) => {
   if (rest === undefined) return job;
   if (rest === 'revisions/1') return { number: 1, circuit: job.circuit };
   return ['record', 'readings', 'photos'].includes(rest) ? [] : undefined;
-});
+}

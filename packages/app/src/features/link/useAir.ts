@@ -1,10 +1,9 @@
 import { useCallback, useRef } from 'react';
-import { useStore } from 'react-redux';
 import { onAir } from '@zygostat/core/behaviour';
 import type { Circuit } from '@zygostat/core/circuit';
-import type { RootState, Store } from '../../store';
+import type { RootState } from '../../store';
 import { useNewest } from '../../basics/newest';
-import { useAppSelector } from '../../store';
+import { useAppSelector, useAppStore } from '../../store';
 import { controlSet } from '../bench/slice';
 import type { Job } from '../jobs/api';
 import type { WirelessLink } from './api';
@@ -15,7 +14,7 @@ const AIR = 'radio';
 
 /** Holds each module’s air as the stand-in has it, where that has changed: what is held by hand stays until then. */
 export function useHeard() {
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   const known = useRef<Record<string, boolean>>({});
   return useCallback(
     ({ modules }: WirelessLink) => {

@@ -1,9 +1,7 @@
 /** Hears what others change of a job while it is open, and who they are. */
 import type { Owner } from '@zygostat/core/documents';
 import { useEffect, useState } from 'react';
-import { useStore } from 'react-redux';
-import type { Store } from '../../store';
-import { useAppDispatch } from '../../store';
+import { useAppDispatch, useAppStore } from '../../store';
 import { PAGE } from '../../store/api';
 import { refresh, refreshAll } from './refresh';
 
@@ -18,7 +16,7 @@ const NOBODY: readonly Other[] = [];
 /** @param owner - whether it is a job or a site. */
 export function useLive(id: string, owner: Owner = 'jobs'): readonly Other[] {
   const dispatch = useAppDispatch();
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   const [others, setOthers] = useState(NOBODY);
   useEffect(() => {
     if (typeof EventSource === 'undefined') return;

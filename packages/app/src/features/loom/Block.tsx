@@ -3,7 +3,7 @@
  * over it a button that does not, so that a changed figure costs no more than its text.
  */
 import { memo } from 'react';
-import type { ViewStyle } from 'react-native';
+import { weakMapMemoize } from '@reduxjs/toolkit';
 import type { Block } from '@zygostat/core/drawing';
 import type { Standing } from '@zygostat/core/network';
 import { fillStyle, sheet, useTokens } from '../../theme';
@@ -13,17 +13,10 @@ import { standingFill, standingInk } from './inks';
 
 const faceId = (block: Block) => `face-${block.terminal}`;
 
-const places = new WeakMap<Block, ViewStyle>();
-
 /** Where a block lies, compiled once for as long as the loom is laid so. */
-function placeOf(block: Block): ViewStyle {
-  const known = places.get(block);
-  if (known) return known;
-  const { x, y, width, height } = block;
-  const { place } = sheet({ place: { left: x, top: y, width, height } });
-  places.set(block, place);
-  return place;
-}
+const placeOf = weakMapMemoize(
+  ({ x, y, width, height }: Block) => sheet({ place: { left: x, top: y, width, height } }).place,
+);
 
 interface BlockFaceProps {
   block: Block;

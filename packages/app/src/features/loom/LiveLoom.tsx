@@ -1,10 +1,8 @@
 import { memo, useCallback, useState } from 'react';
 import type { LayoutChangeEvent } from 'react-native';
 import { View, useWindowDimensions } from 'react-native';
-import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
-import type { Store } from '../../store';
-import { useAppDispatch, useAppSelector } from '../../store';
+import { useAppDispatch, useAppSelector, useAppStore } from '../../store';
 import { benchRunnerOf } from '../bench/useBenchRunner';
 import { sheetOpened } from '../trace/slice';
 import { useBypassed } from '../record/useRecord';
@@ -42,7 +40,7 @@ export const LiveLoom = memo(function LiveLoom({
   const { width: window } = useWindowDimensions();
   const [width, setWidth] = useState(wide ? 0 : Math.floor(window));
   const { laid, failure, again } = useLaid(given, loomWidth(width));
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   const askAgain = () => {
     again();
     // Its volts failed to come, too.

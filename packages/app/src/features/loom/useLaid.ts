@@ -3,6 +3,8 @@ import type { Circuit } from '@zygostat/core/circuit';
 import type { Loom } from '@zygostat/core/drawing';
 import { theModel } from '../../model/model';
 import { whyOf } from '../../model/whyOf';
+import type { Store } from '../../store';
+import { useAppStore } from '../../store';
 import { WIDE } from '../../theme';
 
 /** A circuit, and where everything of it is drawn. */
@@ -18,12 +20,13 @@ interface Laying {
 }
 
 /** What was laid out already, by circuit and width: one comes back to it without waiting for the model, which may be busy. */
-const known = new WeakMap<Circuit, Map<number, Laying>>();
+const layings = () => new WeakMap<Circuit, Map<number, Laying>>();
 
-const knownOf = (circuit: Circuit | null, width: number) =>
-  (circuit && known.get(circuit)?.get(width)?.laid) ?? null;
+const knownOf = ({ own }: Store, circuit: Circuit | null, width: number) =>
+  (circuit && own(layings).get(circuit)?.get(width)?.laid) ?? null;
 
-function lay(circuit: Circuit, width: number): Promise<Laid> {
+function lay({ own }: Store, circuit: Circuit, width: number): Promise<Laid> {
+  const known = own(layings);
   const widths = known.get(circuit) ?? new Map<number, Laying>();
   known.set(circuit, widths);
   const begun = widths.get(width);
@@ -50,8 +53,9 @@ const WIDEST = 1200;
 export const loomWidth = (room: number): number => Math.min(Math.floor(room), WIDEST);
 
 /** Lays a circuit out as it will be wanted across a phone, before there is anything to show it in. */
-export function layEarly(circuit: Circuit | null): void {
-  if (circuit && window.innerWidth < WIDE) lay(circuit, loomWidth(window.innerWidth)).catch(() => undefined);
+export function layEarly(store: Store, circuit: Circuit | null): void {
+  if (circuit && window.innerWidth < WIDE)
+    lay(store, circuit, loomWidth(window.innerWidth)).catch(() => undefined);
 }
 
 /** What of a circuit is drawn, and how far that is behind. */
@@ -67,7 +71,8 @@ interface Drawn {
  * out, and that is drawn a little at a time; `null` until there is any, and at no width.
  */
 export function useLaid(circuit: Circuit | null, width: number): Drawn {
-  const [laid, setLaid] = useState(() => knownOf(circuit, width));
+  const store = useAppStore();
+  const [laid, setLaid] = useState(() => knownOf(store, circuit, width));
   const [failed, setFailed] = useState<{ circuit: Circuit; why: string } | null>(null);
   const [tries, setTries] = useState(0);
   useEffect(() => {
@@ -79,13 +84,13 @@ export function useLaid(circuit: Circuit | null, width: number): Drawn {
     const tell = (error: unknown) => {
       if (wanted) setFailed({ circuit, why: whyOf(error) });
     };
-    const found = knownOf(circuit, width);
+    const found = knownOf(store, circuit, width);
     if (found) show(found);
-    else void lay(circuit, width).then(show, tell);
+    else void lay(store, circuit, width).then(show, tell);
     return () => {
       wanted = false;
     };
-  }, [circuit, width, tries]);
+  }, [store, circuit, width, tries]);
   const again = useCallback(() => {
     setFailed(null);
     setTries((n) => n + 1);

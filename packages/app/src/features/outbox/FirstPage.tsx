@@ -1,8 +1,7 @@
+import { useAppStore } from '../../store';
 import { useEffect } from 'react';
 import { View } from 'react-native';
-import { useStore } from 'react-redux';
 import { BEGUN, useKept } from '../../documents/slice';
-import type { Store } from '../../store';
 import { DoorNews } from '../crew/DoorNews';
 import { startJobs } from '../job/start';
 import { jobOf } from '../jobs/begun';
@@ -16,7 +15,7 @@ const nothing = () => undefined;
 
 /** On the first page: what is not sent yet, and jobs that were begun here and that its list does not have. */
 export function FirstPage({ listed }: { listed: ReadonlySet<string> }) {
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   const kept = useKept();
   useEffect(() => void startJobs(store), [store]);
   const begun = kept.flatMap((waiting) => {

@@ -1,14 +1,12 @@
 import { Fragment } from 'react';
 import { ScrollView, View } from 'react-native';
-import { useStore } from 'react-redux';
 import { backOr } from '../../basics/back';
 import { download, fileName } from '../../basics/download';
 import type { Waiting } from '@zygostat/core/sync';
 import { UNREADABLE, keyOf } from '@zygostat/core/sync';
 import { happened } from '../../documents/happened';
 import { BEGUN } from '../../documents/slice';
-import type { Store } from '../../store';
-import { useAppDispatch } from '../../store';
+import { useAppDispatch, useAppStore } from '../../store';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Column, PageHead } from '../../basics';
 import { sendAgain } from '../job/start';
@@ -59,7 +57,7 @@ function Item({ waiting }: { waiting: Waiting }) {
 
 /** All that this browser keeps and the server has not had: by job, in the order it came about. */
 export function OutboxPlace() {
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   const waiting = useWaiting();
   const { data: jobs } = useListJobsQuery({});
   const nameOf = (jobId: string) => {

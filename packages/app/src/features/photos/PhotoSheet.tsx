@@ -6,7 +6,7 @@ import { marksOf, nodeName } from '@zygostat/core/circuit';
 import type { Photo } from './api';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, BottomSheet, AppText, Tap } from '../../basics';
-import { photoUrl } from './photo-url';
+import { usePhotoUrls } from './photo-url';
 import { useChangePhoto } from './usePhotos';
 
 interface PhotoSheetProps {
@@ -19,6 +19,7 @@ interface PhotoSheetProps {
 /** One photograph: tap it to pin a terminal, tap a pin's name to take it away. */
 export function PhotoSheet({ jobId, circuit, photo, onClose }: PhotoSheetProps) {
   const t = useTokens();
+  const urls = usePhotoUrls();
   const [width, setWidth] = useState(0);
   const [spot, setSpot] = useState<{ x: number; y: number } | null>(null);
   const { pin: pinned, remove, trouble } = useChangePhoto(jobId);
@@ -44,7 +45,7 @@ export function PhotoSheet({ jobId, circuit, photo, onClose }: PhotoSheetProps) 
     >
       <View onLayout={({ nativeEvent }: LayoutChangeEvent) => setWidth(nativeEvent.layout.width)}>
         <Tap role="button" aria-label="Pin a terminal here" onPress={node} testID="photo">
-          <Image source={{ uri: photoUrl(jobId, photo.id) }} style={{ width, height }} alt="" />
+          <Image source={{ uri: urls.of(jobId, photo.id) }} style={{ width, height }} alt="" />
         </Tap>
         {[...photo.pins, ...(spot ? [{ ...spot, terminal: '?' }] : [])].map(({ x, y, terminal }) => (
           <View

@@ -5,12 +5,13 @@ import type { Photo } from './api';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Tap } from '../../basics';
 import { PhotoSheet } from './PhotoSheet';
-import { photoUrl } from './photo-url';
+import { usePhotoUrls } from './photo-url';
 import { usePhotos, useTakePhoto } from './usePhotos';
 
 /** Photographs by station, with pins on terminals. */
 export function Photos({ jobId, circuit }: { jobId: string; circuit: Circuit }) {
   const t = useTokens();
+  const urls = usePhotoUrls();
   const photos = usePhotos(jobId);
   const { take, busy, trouble } = useTakePhoto(jobId);
   const [open, setOpen] = useState<string | null>(null);
@@ -49,7 +50,7 @@ export function Photos({ jobId, circuit }: { jobId: string; circuit: Circuit }) 
                   aria-label={`Open photograph ${i + 1} of ${name}, ${photo.pins.length} pins`}
                   onPress={() => setOpen(photo.id)}
                 >
-                  <Image source={{ uri: photoUrl(jobId, photo.id) }} style={styles.thumb} alt="" />
+                  <Image source={{ uri: urls.of(jobId, photo.id) }} style={styles.thumb} alt="" />
                 </Tap>
               ))}
           </View>

@@ -4,7 +4,8 @@ import { outbox } from '../../documents/outbox';
 import { whatWaits } from '../../documents/slice';
 import type { Photo, Pin } from './api';
 import { photosApi } from './api';
-import { shownFrom } from './photo-url';
+import type { Store } from '../../store';
+import { photoUrls } from './photo-url';
 import type { Shrunk } from './shrink';
 
 interface Taken extends Shrunk {
@@ -33,11 +34,9 @@ export const photosOutbox = outbox<Taken>({
   },
 });
 
-/** A photograph just taken, under an id made here; it can be seen at once. */
+/** A photograph just taken, under an id made here. */
 export function takenPhoto(jobId: string, station: string, shrunk: Shrunk, pins: Pin[] = []): Taken {
-  const id = nanoid();
-  shownFrom(id, shrunk.file);
-  return { ...shrunk, jobId, id, station, pins, at: new Date().toISOString() };
+  return { ...shrunk, jobId, id: nanoid(), station, pins, at: new Date().toISOString() };
 }
 
 /** One that waits, as the server would show it. */
@@ -47,9 +46,9 @@ export const photoOf = ({ id, station, width, height, pins, at }: Taken): Photo 
 });
 
 /** Lets what an earlier visit left be seen. */
-export function showWaitingPhotos(state: unknown): void {
-  for (const { name, value } of whatWaits(state))
-    if (name === photosOutbox.name && isTaken(value)) shownFrom(value.id, value.file);
+export function showWaitingPhotos({ own, getState }: Store): void {
+  for (const { name, value } of whatWaits(getState()))
+    if (name === photosOutbox.name && isTaken(value)) own(photoUrls).showFrom(value.id, value.file);
 }
 
 export const takenOf = (value: unknown): Taken | null => (isTaken(value) ? value : null);

@@ -1,13 +1,20 @@
 /** Where the bytes of a photograph are. */
+import { useAppStore } from '../../store';
 
-/** Those taken on this page, or left here by an earlier visit. */
-const own = new Map<string, string>();
-
-/** Has a photograph shown from bytes that are here. */
-export function shownFrom(photo: string, file: Blob): void {
-  if (!own.has(photo)) own.set(photo, URL.createObjectURL(file));
+/** Those of a page: what was taken on it, or left here by an earlier visit, is shown from here. */
+export function photoUrls() {
+  const here = new Map<string, string>();
+  return {
+    /** Has a photograph shown from bytes that are here. */
+    showFrom: (photo: string, file: Blob): void => {
+      if (!here.has(photo)) here.set(photo, URL.createObjectURL(file));
+    },
+    /** Where a photograph of a job is. */
+    of: (jobId: string, photo: string): string =>
+      here.get(photo) ?? `/api/jobs/${encodeURIComponent(jobId)}/photos/${encodeURIComponent(photo)}`,
+  };
 }
 
-/** Where a photograph of a job is. */
-export const photoUrl = (jobId: string, photo: string) =>
-  own.get(photo) ?? `/api/jobs/${encodeURIComponent(jobId)}/photos/${encodeURIComponent(photo)}`;
+export type PhotoUrls = ReturnType<typeof photoUrls>;
+
+export const usePhotoUrls = (): PhotoUrls => useAppStore().own(photoUrls);

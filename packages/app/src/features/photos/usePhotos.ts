@@ -7,6 +7,7 @@ import { problemOf } from '../../store/api';
 import type { Photo, Pin } from './api';
 import { useListPhotosQuery, usePinPhotoMutation, useRemovePhotoMutation } from './api';
 import { photoOf, photosOutbox, takenOf, takenPhoto } from './outbox';
+import { usePhotoUrls } from './photo-url';
 import { shrink } from './shrink';
 
 /** Largest file sent, bytes: the server takes no more. */
@@ -41,6 +42,7 @@ export function usePhotos(jobId: string): readonly Photo[] {
 /** Lets the person take one: `take` answers with its id once it is taken in or kept. */
 export function useTakePhoto(jobId: string) {
   const dispatch = useAppDispatch();
+  const urls = usePhotoUrls();
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const take = useCallback(
@@ -58,13 +60,14 @@ export function useTakePhoto(jobId: string) {
         return null;
       }
       const taken = takenPhoto(jobId, station, shrunk, pins);
+      urls.showFrom(taken.id, taken.file);
       const done = await dispatch(photosOutbox.deliver(taken.id, taken));
       setBusy(false);
       if (done.type !== 'refused') return taken.id;
       setTrouble(done.detail);
       return null;
     },
-    [dispatch, jobId],
+    [dispatch, urls, jobId],
   );
   return { take, busy, trouble };
 }

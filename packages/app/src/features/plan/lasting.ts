@@ -1,18 +1,11 @@
 /** What was chosen and answered in a place stays there while the page is open: who comes back finds it as it was left. */
 import { useCallback, useState } from 'react';
-import { useStore } from 'react-redux';
-import { useAppSelector } from '../../store';
+import { useAppSelector, useAppStore } from '../../store';
 
-/** By store, which is one a page. */
-const kept = new WeakMap<object, Map<unknown, unknown>>();
+const lasting = () => new Map<unknown, unknown>();
 
 /** What is kept in this page, by whatever names it. */
-export function useKept(): Map<unknown, unknown> {
-  const store = useStore();
-  const found = kept.get(store) ?? new Map<unknown, unknown>();
-  kept.set(store, found);
-  return found;
-}
+export const useKept = (): Map<unknown, unknown> => useAppStore().own(lasting);
 
 /** A state that outlives what shows it, for the job that is open. */
 export function useLasting<T>(name: string, initial: () => T): [T, (value: T) => void] {

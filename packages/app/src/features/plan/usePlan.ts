@@ -1,12 +1,12 @@
+import { useAppStore } from '../../store';
 import { nanoid } from '@reduxjs/toolkit';
 import { useCallback } from 'react';
-import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { SwapOption, SwapRequest } from '@zygostat/core/plan';
 import type { Plan } from '@zygostat/core/wire';
 import { PLAN_VERSION } from '@zygostat/core/wire';
 import { jumperReasonText, landingReasonText, methodTitle, setUpReasonText } from '@zygostat/core/words';
-import type { RootState, Store } from '../../store';
+import type { RootState } from '../../store';
 import { planDocument } from './document';
 import { progressOf } from './progress';
 import { replacementAsked } from './replacing';
@@ -37,7 +37,7 @@ type Taken = Pick<Plan, 'title' | 'after' | 'swap' | 'reasons'>;
  * whether it is to go is asked first (`Replacing`).
  */
 export function useTakePlan() {
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   return useCallback(
     (taken: Taken) => {
       const state = store.getState() as RootState;

@@ -6,7 +6,7 @@ import type { Names } from '@zygostat/core/words';
 import { earlierIn, entryText, writtenByText } from '@zygostat/core/words';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field } from '../../basics';
-import { photoUrl } from '../photos/photo-url';
+import { usePhotoUrls } from '../photos/photo-url';
 import { TakePhoto } from './TakePhoto';
 import { useWrite } from './useRecord';
 
@@ -22,6 +22,7 @@ interface LogPaneProps {
 /** Everything that was written of a job, the newest first; and one more line. */
 export function LogPane({ jobId, names, entries }: LogPaneProps) {
   const t = useTokens();
+  const urls = usePhotoUrls();
   const write = useWrite(jobId);
   const [text, setText] = useState('');
   const [all, setAll] = useState(false);
@@ -52,7 +53,7 @@ export function LogPane({ jobId, names, entries }: LogPaneProps) {
             {body.type === 'photographed' ? (
               <Image
                 aria-label={body.text || 'Photograph'}
-                source={{ uri: photoUrl(jobId, body.photo) }}
+                source={{ uri: urls.of(jobId, body.photo) }}
                 style={styles.photo}
               />
             ) : null}

@@ -1,16 +1,14 @@
 import { useCallback, useEffect, useState } from 'react';
-import { useStore } from 'react-redux';
 import type { Building } from '@zygostat/core/building';
 import { EMPTY_BUILDING } from '@zygostat/core/building';
-import type { Store } from '../../store';
-import { useAppDispatch, useAppSelector } from '../../store';
+import { useAppDispatch, useAppSelector, useAppStore } from '../../store';
 import { startJobs } from '../job/start';
 import { useOpenDocument } from '../job/useOpenDocument';
 import { buildingDocument } from './document';
 
 /** Whether the store holds what lies beyond the list of jobs. */
 function useStarted(): boolean {
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   const [started, setStarted] = useState(false);
   useEffect(() => {
     let wanted = true;

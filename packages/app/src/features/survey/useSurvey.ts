@@ -1,11 +1,10 @@
 import { useCallback, useMemo } from 'react';
-import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
 import { EditError, findCable } from '@zygostat/core/circuit';
 import type { Answer, Feature, Run, Survey } from '@zygostat/core/survey';
 import { runsOf } from '@zygostat/core/survey';
-import type { RootState, Store } from '../../store';
-import { useAppSelector } from '../../store';
+import type { RootState } from '../../store';
+import { useAppSelector, useAppStore } from '../../store';
 import { told } from '../../store/notice';
 import { surveyDocument } from './document';
 import { edited } from '../circuit/slice';
@@ -21,7 +20,7 @@ export function useRuns(circuit: Circuit): readonly Run[] {
 
 /** Changes circuit and survey together; the circuit's part can be undone like any edit. */
 export function useSurveyEdit() {
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   return useCallback(
     (note: string, change: (circuit: Circuit, survey: Survey) => { circuit: Circuit; survey?: Survey }) => {
       const { edits, survey } = store.getState() as RootState;
@@ -44,7 +43,7 @@ export function useSurveyEdit() {
 
 /** Gives an answer, or takes it back with `null`. */
 export function useAnswer() {
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   return useCallback(
     (feature: Feature, answer: Answer | null) => {
       const survey = store.getState().survey.value;

@@ -1,11 +1,9 @@
 import { View } from 'react-native';
-import { useStore } from 'react-redux';
 import type { Circuit, Device } from '@zygostat/core/circuit';
 import { marksOf } from '@zygostat/core/circuit';
 import type { Face } from '@zygostat/core/devices';
 import { ActionButton, AppText } from '../../basics';
-import type { Store } from '../../store';
-import { useAppDispatch, useAppSelector } from '../../store';
+import { useAppDispatch, useAppSelector, useAppStore } from '../../store';
 import { benchRunnerOf } from '../bench/useBenchRunner';
 import { sheetOpened } from './slice';
 import { sheet } from '../../theme';
@@ -29,7 +27,7 @@ const SPANS = [
 /** Pans and drains, and hours in which nobody looks. */
 export function Surroundings({ circuit }: { circuit: Circuit }) {
   const dispatch = useAppDispatch();
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   const faces = useAppSelector(({ bench }) => bench.view?.faces);
   const around = unwired(circuit);
   if (around.length === 0) return null;

@@ -2,7 +2,7 @@ import { startTransition, useCallback, useDeferredValue, useEffect, useState } f
 import { ScrollView, View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { useBenchRunner } from '../bench/useBenchRunner';
-import { useAppDispatch, useAppSelector } from '../../store';
+import { useAppStore, useAppDispatch, useAppSelector } from '../../store';
 import { takeResumed } from '../../store/resume';
 import type { Job } from '../jobs/api';
 import { sheetOpened } from './slice';
@@ -55,7 +55,8 @@ function Header({ job }: { job: Job }) {
 
 /** Resumed at it the circuit comes first, and what stands below it once that is there. */
 function useFirst(): { isFirst: boolean; isThere: boolean } {
-  const [isFirst] = useState(takeResumed);
+  const store = useAppStore();
+  const [isFirst] = useState(() => takeResumed(store));
   const [isThere, setThere] = useState(!isFirst);
   useEffect(() => {
     const timer = setTimeout(() => startTransition(() => setThere(true)), 0);

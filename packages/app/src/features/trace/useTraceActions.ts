@@ -1,5 +1,5 @@
+import { useAppStore } from '../../store';
 import { useCallback, useMemo } from 'react';
-import { useStore } from 'react-redux';
 import type { Circuit, End } from '@zygostat/core/circuit';
 import {
   EditError,
@@ -19,7 +19,7 @@ import { colourName } from '@zygostat/core/standards';
 import type { Call } from '../bench/calls';
 import { pressCall } from '../bench/calls';
 import { toggleOf } from '../bench/toggle';
-import type { RootState, Store } from '../../store';
+import type { RootState } from '../../store';
 import type { Probe } from '../bench/slice';
 import { conditionsSet, controlSet, probePlaced } from '../bench/slice';
 import { pickedUp, sheetOpened } from './slice';
@@ -28,7 +28,7 @@ import { REDO, UNDO, edited } from '../circuit/slice';
 
 /** Everything a person can do on Trace, for taps, sheets and keys alike. */
 export function useTraceActions() {
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   const edit = useCallback(
     (note: string, change: (circuit: Circuit) => Circuit) => {
       const { circuit } = (store.getState() as RootState).edits.present;

@@ -5,7 +5,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { planDocument } from '../plan/document';
 import type { Job } from '../jobs/api';
 import { ActionButton, Waiting, AppText } from '../../basics';
-import { goTo, useView } from '../job/address';
+import { useGoBackTo, useView } from '../job/address';
 import { PlaceFrame } from '../job/PlaceFrame';
 import { Steps } from '../job/Steps';
 import { Asked } from '../job/Asked';
@@ -28,6 +28,7 @@ const resumed = (plan: Plan, by: string): Plan => ({
 export function WirePlace({ job, circuit }: { job: Job; circuit: Circuit }) {
   const ready = useOpenDocument('plan', planDocument, job.id);
   const dispatch = useAppDispatch();
+  const goBackTo = useGoBackTo(job.id);
   const by = useWriterName();
   const { value: plan, putAway, state, detail } = useAppSelector((store) => store.plan);
   const [step = 'list', setStep] = useView<Step>(STEPS);
@@ -47,7 +48,7 @@ export function WirePlace({ job, circuit }: { job: Job; circuit: Circuit }) {
           onPress={() => dispatch(planDocument.changed(resumed(putAway, by)))}
         />
       ) : null}
-      <ActionButton label="Go to Plan" look="filled" onPress={() => goTo(job.id, 'plan')} />
+      <ActionButton label="Go to Plan" look="filled" onPress={() => goBackTo('plan')} />
     </>
   );
   return (

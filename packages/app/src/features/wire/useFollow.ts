@@ -1,12 +1,12 @@
+import { useAppStore } from '../../store';
 import { nanoid } from '@reduxjs/toolkit';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { useStore } from 'react-redux';
 import type { Circuit } from '@zygostat/core/circuit';
 import { kindOf } from '@zygostat/core/devices';
 import type { EndReason, ListEvent, Plan, PlanView, Step } from '@zygostat/core/wire';
 import { partway, stepsOf, ticksOf, toggled } from '@zygostat/core/wire';
 import { theModel } from '../../model/model';
-import type { RootState, Store } from '../../store';
+import type { RootState } from '../../store';
 import { controlSet } from '../bench/slice';
 import { planDocument } from '../plan/document';
 import { edited } from '../circuit/slice';
@@ -41,7 +41,7 @@ function usePlanView(plan: Plan): { to: Plan; view: PlanView } | null {
 
 /** The bench follows: what is off on site is off here too, and what is on again is on. */
 function useBenchFollows(devices: Circuit['devices'], open: readonly string[] | undefined): void {
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   const before = useRef(open);
   useEffect(() => {
     const was = before.current;
@@ -64,7 +64,7 @@ const stepsDone = ({ before, after, reasons, events }: Plan): string[] => [
 
 /** Where the plan stands, and what a person can do about it. The circuit follows every step that is done. */
 export function useFollow(plan: Plan, circuit: Circuit) {
-  const store = useStore() as unknown as Store;
+  const store = useAppStore();
   const answer = usePlanView(plan);
   // An older view stands until the new one is there, so that the list does not flicker.
   const view = answer?.view ?? null;
