@@ -10,7 +10,7 @@ import type { Circuit } from '@zygostat/core/circuit';
 import { land, setValue } from '@zygostat/core/circuit';
 import type { PaperSize } from '@zygostat/core/formats';
 import type { Body, Report } from '@zygostat/core/record';
-import { linkText } from '@zygostat/core/record';
+import { linkText, wiringMark } from '@zygostat/core/record';
 import { EMPTY_SURVEY, recordLanding, takeSystem } from '@zygostat/core/survey';
 import { TEMPLATES } from '@zygostat/core/systems';
 import { showTime } from '@zygostat/core/words';
@@ -339,11 +339,32 @@ describe('a report says no more than the record does', () => {
       return tests.flatMap(({ expected }) => (expected?.type === 'trip' ? [expected.id] : []));
     };
     const all = await trips();
+    const { circuit } = (await api().get(`/api/jobs/${id}`).expect(200)).body as { circuit: Circuit };
+    const wiring = wiringMark(circuit);
+    let base = 1;
+    const change = (next: Circuit) =>
+      api().post(`/api/jobs/${id}/revisions`).send({ base: base++, circuit: next }).expect(201);
+    // One that says nothing of the wiring it was made on says nothing of this one.
+    await write(id, { ...failed, test: all[0]!, title: all[0]!, outcome: 'as-it-should' });
+    expect(await told(id)).toMatch(/0 of \d protections tested and working/);
     for (const [i, one] of all.entries()) {
       expect(await told(id)).not.toMatch(/Every protection was tested/);
       if (i === all.length - 1) expect(await told(id)).toMatch(/\d of \d protections tested and working/);
-      await write(id, { ...failed, test: one, title: one, outcome: 'as-it-should' });
+      await write(id, { ...failed, test: one, title: one, outcome: 'as-it-should', wiring });
     }
+    expect(await told(id)).toMatch(/Every protection was tested and works/);
+    // What was tripped before a wire was moved was not tripped as it is wired now; a name given to a part changes nothing.
+    await change({
+      ...circuit,
+      devices: circuit.devices.map((one) => ({ ...one, label: `${one.label} 2` })),
+    });
+    expect(await told(id)).toMatch(/Every protection was tested and works/);
+    await change({ ...circuit, mains: { ...circuit.mains, volts: circuit.mains.volts + 10 } });
+    const moved = await told(id);
+    expect(moved).not.toMatch(/Every protection/);
+    expect(moved).toMatch(new RegExp(`0 of \\d protections tested and working`));
+    expect(moved).toMatch(new RegExp(`${all.length} tests to be run again: the wiring was changed since`));
+    await change(circuit);
     expect(await told(id)).toMatch(/Every protection was tested and works/);
     await write(id, {
       type: 'bypassed',

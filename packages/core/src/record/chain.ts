@@ -5,7 +5,7 @@ import type { Entry } from './entry';
 export const CHAIN_START = '0'.repeat(64);
 
 /** Keys in order, so that the same entry is the same text wherever it was written. */
-function canonical(value: unknown): string {
+export function canonical(value: unknown): string {
   if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
   if (typeof value !== 'object' || value === null) return JSON.stringify(value);
   const fields = Object.entries(value).sort(([one], [other]) => (one < other ? -1 : 1));

@@ -42,6 +42,8 @@ export type Body =
       readings?: TestReading[];
       /** The meter was tried on something live before and after. */
       meter?: typeof LIVE_DEAD_LIVE;
+      /** Mark of the wiring it was made on (`wiringMark`); without one it is not known whether that is what is there. */
+      wiring?: string;
     }
   /** A test that failed stays so: somebody named takes it over, until a date. */
   | { type: 'test-handed-over'; test: string; to: string; until: string }
@@ -175,6 +177,10 @@ const SHAPES: Readonly<Record<Body['type'], () => yup.Schema>> = {
       text: text(),
       until: moment().nullable().defined('is required, or null'),
       meter: yup.string().strict().oneOf([LIVE_DEAD_LIVE], `must be ${LIVE_DEAD_LIVE}`),
+      wiring: yup
+        .string()
+        .strict()
+        .matches(/^[0-9a-f]{16}$/, 'must be 16 hexadecimal digits'),
       readings: listOf(
         shape({
           red: word(),

@@ -6,4 +6,5 @@ export * from './entry';
 export * from './panel-steps';
 export * from './report';
 export * from './standing';
+export { wiringMark } from './wiring';
 export type { Work } from './work';

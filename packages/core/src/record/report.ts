@@ -12,7 +12,8 @@ import { jumpersOf, landingsOf, valuesOf } from './compared';
 import { commissionOf } from './commission';
 import type { Entry } from './entry';
 import type { Bypass, Item, Tested } from './standing';
-import { bypassesStillIn, jacketsOff, standingOf } from './standing';
+import { bypassesStillIn, isOutdated, jacketsOff, standingOf } from './standing';
+import { wiringMark } from './wiring';
 import type { Work } from './work';
 import { workOf } from './work';
 
@@ -70,6 +71,8 @@ export interface ReportTest {
   /** What the circuit as left expects; `null` where it has no such test any more. */
   expected: CommissionTest | null;
   tested: Tested | null;
+  /** Passed before the wiring was changed: it says nothing of what is there now. */
+  isOutdated: boolean;
 }
 
 /** Cautions by what the circuit holds. */
@@ -101,14 +104,19 @@ export interface Report extends Omit<ReportGiven, 'entries'> {
 
 /** Tests of the circuit as left, in order, and what was tested before it was changed. */
 function testsOf(left: Circuit, tested: ReadonlyMap<string, Tested>): ReportTest[] {
+  const wiring = wiringMark(left);
+  const madeAs = (id: string) => {
+    const one = tested.get(id) ?? null;
+    return { tested: one, isOutdated: one !== null && isOutdated(one, wiring) };
+  };
   const now = commissionOf(left).map((expected): ReportTest => ({
     id: expected.id,
     expected,
-    tested: tested.get(expected.id) ?? null,
+    ...madeAs(expected.id),
   }));
   const ids = new Set(now.map(({ id }) => id));
   const earlier = [...tested].flatMap(([id, one]): ReportTest[] =>
-    ids.has(id) ? [] : [{ id, expected: null, tested: one }],
+    ids.has(id) ? [] : [{ id, expected: null, tested: one, isOutdated: isOutdated(one, wiring) }],
   );
   return [...now, ...earlier];
 }
@@ -144,7 +152,7 @@ function sealOf(entries: ReportGiven['entries']): Report['seal'] {
   };
 }
 
-/** A safety counts as tested where it was tripped, and everything it was tripped in went as it should. */
+/** A safety counts as tested where it was tripped as it is wired now, and everything it was tripped in went as it should. */
 function protectionsOf(left: Circuit, tests: readonly ReportTest[]): Report['protections'] {
   const trips = new Map<string, ReportTest[]>();
   for (const test of tests) {
@@ -153,7 +161,7 @@ function protectionsOf(left: Circuit, tests: readonly ReportTest[]): Report['pro
     trips.set(device, [...(trips.get(device) ?? []), test]);
   }
   const passed = [...trips.values()].filter((all) =>
-    all.every(({ tested }) => tested?.outcome === 'as-it-should'),
+    all.every(({ tested, isOutdated: isOld }) => tested?.outcome === 'as-it-should' && !isOld),
   );
   const bypassed = [...new Set(bypassesIn(compile(left)).map(({ device }) => device))];
   return { all: trips.size, passed: passed.length, bypassed };

@@ -39,6 +39,8 @@ export interface Tested {
   by: string;
   until: string | null;
   readings: readonly TestReading[];
+  /** Mark of the wiring it was made on; `null` where it was not written down. */
+  wiring: string | null;
   /** Who took it over since it failed, and by when it is done; `null` while nobody has. */
   handed: { to: string; until: string } | null;
 }
@@ -121,8 +123,8 @@ class Fold {
         return;
       }
       case 'tested': {
-        const { test, outcome, text, title, until, readings = [] } = body;
-        this.tests.set(test, { outcome, text, title, until, readings, at, by, handed: null });
+        const { test, outcome, text, title, until, readings = [], wiring = null } = body;
+        this.tests.set(test, { ...{ outcome, text, title, until, readings, wiring }, at, by, handed: null });
         return;
       }
       case 'test-handed-over': {
@@ -193,6 +195,10 @@ export const jacketsOff = ({ jackets }: Pick<Standing, 'jackets'>): JacketStandi
 /** Tests that failed the last time they were run, by id. */
 export const failedTests = ({ tests }: Pick<Standing, 'tests'>): (Tested & { id: string })[] =>
   [...tests].flatMap(([id, tested]) => (tested.outcome === 'not-so' ? [{ id, ...tested }] : []));
+
+/** Whether a test was passed on other wiring than there is now, or on wiring nobody knows of: it has to be made again. */
+export const isOutdated = ({ outcome, wiring }: Pick<Tested, 'outcome' | 'wiring'>, now: string): boolean =>
+  outcome === 'as-it-should' && wiring !== now;
 
 /** What has to be settled before a job is finished. */
 export type Unsettled =

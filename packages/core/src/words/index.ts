@@ -23,6 +23,7 @@ export { fieldIn, fieldValueText, readValue, valueIn } from './field-units';
 export { capital, inSentence } from './phrases';
 export {
   OUTCOME,
+  OUTDATED,
   broughtText,
   earlierIn,
   entryText,

@@ -1,10 +1,11 @@
 import type { Remote } from 'comlink';
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import type { CommissionTest, Standing } from '@zygostat/core/record';
+import { isOutdated, wiringMark } from '@zygostat/core/record';
 import type { Names } from '@zygostat/core/words';
-import { OUTCOME, testTitle } from '@zygostat/core/words';
+import { OUTCOME, OUTDATED, testTitle } from '@zygostat/core/words';
 import type { Model } from '../../model/answers';
 import { useModel } from '../../model/useModel';
 import { sheet, useTokens } from '../../theme';
@@ -29,12 +30,27 @@ export function TestsPane({ jobId, circuit: recorded, names, standing }: TestsPa
   const circuit = useInForce(recorded);
   const ask = useCallback((model: Remote<Model>) => model.commission(circuit), [circuit]);
   const tests = useModel<CommissionTest[]>(ask);
+  const wiring = useMemo(() => wiringMark(circuit), [circuit]);
   const [chosen, setChosen] = useState<string | null>(null);
   if (!tests) return <Waiting label="Working out the tests" />;
-  const outcomeOf = ({ id }: CommissionTest) => standing.tests.get(id)?.outcome;
-  const next = tests.find((test) => test.id === chosen) ?? tests.find((test) => !outcomeOf(test));
-  const inkOf = (test: CommissionTest) =>
-    ({ 'as-it-should': t.teal, 'not-so': t.red, 'not-today': t.amber })[outcomeOf(test)!] ?? t.mute;
+  const madeOf = ({ id }: CommissionTest) => {
+    const tested = standing.tests.get(id);
+    return tested && { ...tested, isOld: isOutdated(tested, wiring) };
+  };
+  const isDue = (test: CommissionTest) => madeOf(test)?.isOld ?? true;
+  const next = tests.find((test) => test.id === chosen) ?? tests.find(isDue);
+  const inkOf = (test: CommissionTest) => {
+    const made = madeOf(test);
+    if (!made) return t.mute;
+    return made.isOld
+      ? t.amber
+      : { 'as-it-should': t.teal, 'not-so': t.red, 'not-today': t.amber }[made.outcome];
+  };
+  const wentAs = (test: CommissionTest) => {
+    const made = madeOf(test);
+    if (!made) return 'not made yet';
+    return [OUTCOME[made.outcome], ...(made.isOld ? [OUTDATED] : [])].join('; ');
+  };
   return (
     <>
       {next ? (
@@ -44,7 +60,7 @@ export function TestsPane({ jobId, circuit: recorded, names, standing }: TestsPa
           at={`Test ${tests.indexOf(next) + 1} of ${tests.length}`}
           names={names}
           onWrite={async (body) => {
-            const isWritten = await write(body);
+            const isWritten = await write(body.type === 'tested' ? { ...body, wiring } : body);
             // What was chosen while the answer was on its way stays chosen.
             if (isWritten) setChosen((now) => (now === next.id ? null : now));
             return isWritten;
@@ -60,12 +76,12 @@ export function TestsPane({ jobId, circuit: recorded, names, standing }: TestsPa
             <View style={styles.grow}>
               <AppText>{testTitle(names, test)}</AppText>
               <AppText kind="small" color={inkOf(test)}>
-                {outcomeOf(test) ? OUTCOME[outcomeOf(test)!] : 'not made yet'}
+                {wentAs(test)}
               </AppText>
             </View>
             {test !== next ? (
               <ActionButton
-                label={outcomeOf(test) ? 'Again' : 'Make'}
+                label={madeOf(test) ? 'Again' : 'Make'}
                 hint={`Make the test: ${testTitle(names, test)}`}
                 onPress={() => setChosen(test.id)}
               />

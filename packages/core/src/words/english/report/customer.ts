@@ -54,10 +54,10 @@ function doneLines(report: Report, { units }: ReportStyle): string[] {
 
 function testedLines({ tests }: Report): string[] {
   const now = tests.filter(({ expected }) => expected);
-  const run = now.flatMap(({ tested }) => (tested && tested.outcome !== 'not-today' ? [tested] : []));
-  const passed = run.filter(({ outcome }) => outcome === 'as-it-should').length;
+  const run = now.filter(({ tested }) => tested && tested.outcome !== 'not-today');
+  const passed = run.filter(({ tested, isOutdated }) => tested?.outcome === 'as-it-should' && !isOutdated);
   if (run.length === 0) return ['The system has not been tested yet.'];
-  return [`${passed} of ${counted(now.length, 'test')} passed.`];
+  return [`${passed.length} of ${counted(now.length, 'test')} passed.`];
 }
 
 /** What failed, and who takes care of it. */
@@ -104,6 +104,7 @@ function leftLines(
   style: ReportStyle,
 ): string[] {
   const untested = tests.filter(({ expected, tested }) => expected && !tested).length;
+  const outdated = tests.filter(({ expected, isOutdated }) => expected && isOutdated).length;
   const of = (outcome: Tested['outcome']) =>
     tests.flatMap(({ tested }) => (tested?.outcome === outcome ? [tested] : []));
   return [
@@ -121,6 +122,7 @@ function leftLines(
     ...(onTestUntil === null ? [] : ['Take the fire panel off test.']),
     ...(jacketsOff.length === 0 ? [] : ['Reconnect the fire alarm cables named above.']),
     ...(untested > 0 ? [`${counted(untested, 'test')} not run yet.`] : []),
+    ...(outdated > 0 ? [`${counted(outdated, 'test')} to be run again: the wiring was changed since.`] : []),
     ...items.flatMap(({ done, text, until }) =>
       done ? [] : [until === null ? sentence(text) : `${sentence(text)} By ${showDay(until, style)}.`],
     ),

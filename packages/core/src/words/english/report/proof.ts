@@ -8,7 +8,7 @@ import { namesIn } from '../../names';
 import { capital } from '../../phrases';
 import { showAmps, showDuration, showTemperature, showVolts } from '../../show';
 import { expectedFigureText, figureText } from '../reading';
-import { OUTCOME, loadText, testTitle } from '../record';
+import { OUTCOME, OUTDATED, loadText, testTitle } from '../record';
 import { table, showTime } from './style';
 
 const VERDICTS = { agrees: 'agrees', low: 'too low', high: 'too high' } as const;
@@ -67,7 +67,9 @@ export function tests({ left, tests: all }: Report, style: ReportStyle): Section
       all.map((one) => [
         one.expected ? testTitle(names, one.expected) : one.tested!.title,
         expectedText(names, one, style.units),
-        one.tested ? testedText(names, one.tested) : 'not run',
+        [one.tested ? testedText(names, one.tested) : 'not run', ...(one.isOutdated ? [OUTDATED] : [])].join(
+          '; ',
+        ),
         one.tested ? `${showTime(one.tested.at, style)}, ${one.tested.by}` : '',
       ]),
       'There is nothing to test.',
