@@ -172,15 +172,18 @@ export const skip = (page: Page) =>
   page.getByRole('button', { name: 'Skip ahead to the end of the wait' }).click();
 export const status = (page: Page) => page.getByRole('status');
 
-/** Lets every wait come to its end, until what is called runs. */
-export async function untilRunning(page: Page, runs: RegExp): Promise<void> {
-  const running = status(page).filter({ hasText: runs });
+/** Lets every wait come to its end, until something is seen. */
+export async function untilSeen(page: Page, what: Locator): Promise<void> {
   const wait = page.getByRole('button', { name: 'Skip ahead to the end of the wait' });
   await expect(async () => {
     if (await wait.isVisible()) await wait.click({ timeout: 1000 });
-    await expect(running).toBeVisible({ timeout: 700 });
+    await expect(what).toBeVisible({ timeout: 700 });
   }).toPass({ timeout: 120_000 });
 }
+
+/** The same, until what is called runs. */
+export const untilRunning = (page: Page, runs: RegExp): Promise<void> =>
+  untilSeen(page, status(page).filter({ hasText: runs }));
 
 export const reading = (page: Page) => page.getByRole('region', { name: 'Meter' });
 

@@ -6,6 +6,7 @@ import type { Page } from '@playwright/test';
 import type { Server } from './bench';
 import { expectAccessible } from './axe';
 import { button, expect, status, stud, test } from './bench';
+import { lookAt } from './hall';
 import { workDown } from './landing';
 
 const tab = (page: Page, name: string) => page.getByRole('link', { name, exact: true }).click();
@@ -44,14 +45,6 @@ async function askFromStation(page: Page): Promise<void> {
   await key.click();
 }
 
-/** Says of something in the building what was seen of it. */
-async function open(page: Page, thing: string, ...choices: string[]): Promise<void> {
-  await button(page, thing).last().click();
-  const sheet = page.getByRole('dialog', { name: thing });
-  for (const choice of choices) await sheet.getByRole('button', { name: choice, exact: true }).click();
-  await sheet.getByRole('button', { name: 'Close' }).click();
-}
-
 async function panelStep(page: Page, title: string, who: string): Promise<void> {
   const card = page.getByRole('region', { name: 'With the panel' });
   await expect(card.getByRole('heading', { name: title, exact: true })).toBeVisible();
@@ -77,11 +70,11 @@ test('the whole story of two tied detectors, one of them wet', async ({ page, se
   // The walk: everything looked at before anything is reset.
   await page.getByRole('link', { name: /to the site/ }).click();
   await expect(status(page)).toContainText('Reset nothing yet: 5 units or detectors');
-  await open(page, 'Assembly room thermostat', 'Its screen: Blank');
-  await open(page, 'Stage thermostat', 'Its screen: On');
-  await open(page, 'Station by the cloakroom', 'Its lamp: Red');
+  await lookAt(page, 'Assembly room thermostat', 'Its screen: Blank');
+  await lookAt(page, 'Stage thermostat', 'Its screen: On');
+  await lookAt(page, 'Station by the cloakroom', 'Its lamp: Red');
   for (const unit of ['RTU 1', 'RTU 2', 'RTU 3'])
-    await open(
+    await lookAt(
       page,
       unit,
       'Its own display: No trip',
@@ -94,14 +87,14 @@ test('the whole story of two tied detectors, one of them wet', async ({ page, se
   const says = page.getByRole('list', { name: 'What it says' });
   await expect(says).toContainText('RTU 1 shows no trip: not that unit holds it; look at Detector above');
   await expect(says).toContainText('RTU 3: belt off or slack.');
-  await open(
+  await lookAt(
     page,
     'Detector above the ceiling',
     'Its housing: Sound and dry',
     'Caps of its tubes: Off',
     'Its lamp: Red',
   );
-  await open(
+  await lookAt(
     page,
     'Detector in RTU 1',
     'Its housing: Wet',
@@ -113,9 +106,9 @@ test('the whole story of two tied detectors, one of them wet', async ({ page, se
   await expect(says).toContainText('Water in Detector in RTU 1: that is a cause');
   await expect(says).toContainText('Detector in RTU 1 was never commissioned');
   await expect(says).toContainText('Detector above the ceiling was left in the duct');
-  await open(page, 'Kitchen hood', 'It runs: All the time');
-  await open(page, 'Make-up fan', 'It runs: Not');
-  await open(page, 'RTU 1 outdoor air', 'It runs: On auto');
+  await lookAt(page, 'Kitchen hood', 'It runs: All the time');
+  await lookAt(page, 'Make-up fan', 'It runs: Not');
+  await lookAt(page, 'RTU 1 outdoor air', 'It runs: On auto');
   await button(page, 'Air').click();
   await expect(page.getByRole('heading', { name: /under pressure/ })).toBeVisible();
   await expect(page.getByText(/doors pull, traps dry out/)).toBeVisible();
@@ -123,8 +116,8 @@ test('the whole story of two tied detectors, one of them wet', async ({ page, se
   // What hangs on what, as it is found.
   await button(page, 'Map').click();
   const map = page.getByRole('list', { name: 'Map' });
-  await open(page, 'Station by the cloakroom', 'Hangs on: Detector above the ceiling');
-  await open(page, 'Assembly room thermostat', 'Its circuit passes through: Detector above the ceiling');
+  await lookAt(page, 'Station by the cloakroom', 'Hangs on: Detector above the ceiling');
+  await lookAt(page, 'Assembly room thermostat', 'Its circuit passes through: Detector above the ceiling');
   await expect(map.getByRole('listitem').first()).toContainText('Assembly room thermostat');
   await expectAccessible(page);
 

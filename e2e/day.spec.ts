@@ -19,9 +19,8 @@ import {
 } from './bench';
 import { HEADLESS } from './chromium';
 import { workDown } from './landing';
+import { begunJob, outstanding, place, twoPhones } from './phones';
 import { surveyFurnace } from './survey';
-
-const place = (page: Page, name: string) => page.getByRole('link', { name, exact: true }).click();
 
 /** Takes what the browser is handed as a file, and reads it. */
 async function fileOf(page: Page, press: () => Promise<void>): Promise<string> {
@@ -48,8 +47,6 @@ const slowDisk = (context: BrowserContext) =>
       return request;
     };
   });
-
-const outstanding = (page: Page) => page.getByRole('link', { name: /^Not sent yet/ });
 
 test('a day without signal: begun, surveyed, planned, landed, proven, written, reported; then all of it is sent', async ({
   page,
@@ -162,43 +159,33 @@ test('two phones on one job for a day, the line cut at any moment and the server
   own,
 }) => {
   test.slow();
-  const [ada, bo] = await Promise.all(
-    ['Ada Quill', 'Bo Reed'].map(async (name) => {
-      const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
-      const page = await context.newPage();
-      await page.addInitScript((by) => localStorage.setItem('zygostat.1.by', JSON.stringify(by)), name);
-      return page;
-    }),
-  );
-  await installed(ada!, own.url);
-  await installed(bo!, own.url);
-  const begun = await ada!.request.post(`${own.url}/api/jobs`, {
-    data: { name: 'Two of us', site: 'Damson cottage', template: 'furnace-ac' },
+  const [ada, bo] = await twoPhones(browser, own.url);
+  const { id } = await begunJob(ada, own.url, {
+    ...{ name: 'Two of us', site: 'Damson cottage', template: 'furnace-ac' },
   });
-  const { id } = (await begun.json()) as { id: string };
-  for (const page of [ada!, bo!]) {
+  for (const page of [ada, bo]) {
     await page.goto(`${own.url}/job/${id}`);
     await expect(stud(page, 'board.R')).toHaveAccessibleName(/hot/);
   }
 
   // Each sees who is there, and what the other does as it is done.
-  await expect(ada!.getByRole('img', { name: 'Also here: Bo Reed' })).toBeVisible();
-  await lift(ada!, 'stat.G', 'green');
-  await expect(looseEnd(bo!, 'statG')).toBeVisible();
-  await expect(outstanding(bo!)).toHaveCount(0);
+  await expect(ada.getByRole('img', { name: 'Also here: Bo Reed' })).toBeVisible();
+  await lift(ada, 'stat.G', 'green');
+  await expect(looseEnd(bo, 'statG')).toBeVisible();
+  await expect(outstanding(bo)).toHaveCount(0);
 
   // From here on the line comes and goes while both work.
   const next = seeded(20281115);
   const maybeCut = (page: Page) => page.context().setOffline(next() < 0.5);
   const work: [Page, (page: Page) => Promise<void>][] = [
-    [ada!, (page) => lift(page, 'stat.Y', 'yellow')],
-    [bo!, (page) => lift(page, 'board.W', 'white')],
-    [ada!, (page) => note(page, 'Yellow is chafed')],
-    [bo!, (page) => note(page, 'White is warm')],
-    [bo!, (page) => lift(page, 'board.G', 'green')],
-    [ada!, (page) => lift(page, 'stat.W', 'white')],
-    [ada!, (page) => note(page, 'Off to the van')],
-    [bo!, (page) => note(page, 'Board looked at')],
+    [ada, (page) => lift(page, 'stat.Y', 'yellow')],
+    [bo, (page) => lift(page, 'board.W', 'white')],
+    [ada, (page) => note(page, 'Yellow is chafed')],
+    [bo, (page) => note(page, 'White is warm')],
+    [bo, (page) => lift(page, 'board.G', 'green')],
+    [ada, (page) => lift(page, 'stat.W', 'white')],
+    [ada, (page) => note(page, 'Off to the van')],
+    [bo, (page) => note(page, 'Board looked at')],
   ];
   for (const [i, [page, act]] of work.entries()) {
     await maybeCut(page);
@@ -206,14 +193,14 @@ test('two phones on one job for a day, the line cut at any moment and the server
     if (i === 6) await own.up();
     await act(page);
   }
-  await Promise.all([ada!, bo!].map((page) => page.context().setOffline(false)));
+  await Promise.all([ada, bo].map((page) => page.context().setOffline(false)));
 
-  for (const page of [ada!, bo!]) {
+  for (const page of [ada, bo]) {
     await expect(outstanding(page)).toHaveCount(0);
     await expect(page.getByRole('alert')).toHaveCount(0);
   }
   const asked = async <T>(path: string) =>
-    (await (await ada!.request.get(`${own.url}/api/jobs/${id}${path}`)).json()) as T;
+    (await (await ada.request.get(`${own.url}/api/jobs/${id}${path}`)).json()) as T;
   interface Ends {
     circuit: { cables: { conductors: { colour: string; from: string | null; to: string | null }[] }[] };
   }
@@ -236,12 +223,12 @@ test('two phones on one job for a day, the line cut at any moment and the server
       'Bo Reed: White is warm',
     ]);
   // Both look at the same circuit.
-  for (const page of [ada!, bo!]) {
+  for (const page of [ada, bo]) {
     await expect(looseEnd(page, 'statY')).toBeVisible();
     // Lifted at both of its ends, one by each of them.
     await expect(looseEnd(page, 'statW')).toHaveCount(0);
   }
-  await Promise.all([ada!, bo!].map((page) => page.context().close()));
+  await Promise.all([ada, bo].map((page) => page.context().close()));
 });
 
 test('storage that is full costs nothing that is in hand, and is said', async ({ page, context, own }) => {

@@ -7,7 +7,8 @@ import { SettingError, readReach, readRequests } from './crew/reach';
 import { bundlesAside, bundlesHere } from './bundle/aside';
 import { lastGood } from './db/backup';
 import { DamagedError, openDatabase } from './db/open';
-import { prune } from './db/prune';
+import type { Db } from './db/open';
+import { prune, pruneHalfTaken } from './db/prune';
 import type { Trouble } from './db/trouble';
 import { troubleIn } from './db/trouble';
 import { loadDemo } from './demo';
@@ -80,15 +81,16 @@ const { db, close } = opened();
 loadDemo(db);
 /** What nobody can use any more goes once a day. */
 const DAY_MS = 24 * 3600 * 1000;
-const tidy = () => {
+const tidy = (putAway: (of: Db) => void) => {
   try {
-    prune(db);
+    putAway(db);
   } catch (error) {
     log.warn(error);
   }
 };
-tidy();
-setInterval(tidy, DAY_MS).unref();
+tidy(pruneHalfTaken);
+tidy(prune);
+setInterval(() => tidy(prune), DAY_MS).unref();
 
 // Beside the bundle this is in; there is none while files are translated as they are read (`npm run dev`).
 const threadOf = (folder: string) => fileURLToPath(new URL(`./${folder}/thread.mjs`, import.meta.url));

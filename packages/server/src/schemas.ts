@@ -6,6 +6,7 @@ import { METER_OHMS } from '@zygostat/core/standards';
 import { TEMPLATES } from '@zygostat/core/systems';
 import { ONE_LINE, PLAIN_TEXT, isOneLine, isPlainText, listOf } from '@zygostat/core/validation';
 import * as yup from 'yup';
+import { MOST_NOTES } from './db/jobs';
 import { JOB_STATES } from './db/schema';
 import { Problem, invalid } from './problem';
 
@@ -67,8 +68,6 @@ export const newJobSchema = body({
   ({ template, circuit, survey }) =>
     [template, circuit, survey].filter((source) => source !== undefined).length === 1,
 );
-
-const MOST_NOTES = 2000;
 
 export const jobChangeSchema = body({
   name: line(80).min(1, 'must not be empty'),

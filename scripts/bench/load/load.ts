@@ -13,6 +13,7 @@ import type { Running } from '../../../packages/server/src/testing/process';
 import { startServer } from '../../../packages/server/src/testing/process';
 import { median, report } from '../report';
 import { ENTRIES, JOBS, fill, jobId } from './fill';
+import { reportMaking, worstWait } from './making';
 
 const PEOPLE = Number(process.argv[2] ?? 100);
 const SECONDS = 40;
@@ -137,31 +138,18 @@ async function searched({ url }: Running): Promise<number> {
   return Math.max(...worst);
 }
 
-/** Asked so often meanwhile, ms. */
-const ASK_MS = 10;
-
 /** The longest that anybody else waits while bodies made to keep the server busy come in, ms. */
 async function hostileWait(url: string): Promise<{ worst: number; bodies: number; megabytes: number }> {
   const [{ id, siteId }] = (await (await fetch(`${url}/api/jobs?search=`)).json()) as [
     { id: string; siteId: string },
   ];
   const bodies = hostileBodies(id, siteId);
-  let [worst, isOver] = [0, false];
-  const others = async () => {
-    while (!isOver) {
-      const began = performance.now();
-      await (await fetch(`${url}/api/health`)).arrayBuffer();
-      worst = Math.max(worst, performance.now() - began);
-      await new Promise((resolve) => setTimeout(resolve, ASK_MS));
-    }
-  };
-  const asking = others();
-  for (const { method, path, type, body } of bodies)
-    await (
-      await fetch(url + path, { method, headers: { 'Content-Type': type }, body: body as BodyInit })
-    ).arrayBuffer();
-  isOver = true;
-  await asking;
+  const { worst } = await worstWait([`${url}/api/health`], async () => {
+    for (const { method, path, type, body } of bodies)
+      await (
+        await fetch(url + path, { method, headers: { 'Content-Type': type }, body: body as BodyInit })
+      ).arrayBuffer();
+  });
   const bytes = bodies.reduce((sum, { body }) => sum + body.length, 0);
   return { worst, bodies: bodies.length, megabytes: Math.round(bytes / 1e6) };
 }
@@ -232,6 +220,7 @@ async function main(): Promise<void> {
     report('revision_bytes', bytes, 'bytes', `of a stored circuit, mean of a furnace and a heat pump`);
     report('database_mb', statSync(join(folder, 'zygostat.sqlite')).size / 1024 / 1024, 'MB', size);
     for (const error of new Set(tally.errors.slice(0, 5))) console.error(error);
+    await reportMaking(folder, jobId(0));
   } finally {
     await server.end('SIGKILL').catch(() => undefined);
     rmSync(folder, { recursive: true });

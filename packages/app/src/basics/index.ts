@@ -5,6 +5,7 @@ export { Deferred } from './Deferred';
 export { Field } from './Field';
 export { Heard } from './Heard';
 export { PageHead } from './PageHead';
+export { SaveForm } from './SaveForm';
 export { CIRCUIT, SkipLink, WORK } from './SkipLink';
 export { Options } from './Options';
 export { AppText } from './AppText';

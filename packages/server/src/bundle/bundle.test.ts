@@ -3,10 +3,12 @@
  * is what writes them.
  */
 import { parse } from 'csv-parse/sync';
-import { strToU8, unzipSync, zipSync } from 'fflate';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import sharp from 'sharp';
 import request from 'supertest';
 import { fromBuffer } from 'yauzl';
+import { pruneHalfTaken } from '../db/prune';
+import { photos } from '../db/schema';
 import { makeTestServer } from '../testing/server';
 
 const [one, other] = [makeTestServer(), makeTestServer()];
@@ -249,5 +251,39 @@ describe('is refused, and nothing is changed', () => {
     await put(one, strToU8('hello')).expect(422);
     await from(one).post('/api/bundles').send({}).expect(415);
     await from(one).get('/api/jobs/none/bundle.zip').expect(404);
+  });
+
+  test('what is here already under another job; the pictures that came before it are gone again', async () => {
+    const stranger = makeTestServer();
+    const count = () => stranger.db.select({ id: photos.id }).from(photos).all().length;
+    await put(stranger, bundle).expect(201);
+    // Another job of the same entries, its picture under an id of its own.
+    const files = Object.entries(unzipSync(new Uint8Array(bundle))).map(([name, bytes]) => [
+      name.replace(id, 'other-job').replace(/photographs\/[\w-]+\.jpg$/, 'photographs/other-photo.jpg'),
+      /\.json$/.test(name) && !/record/.test(name)
+        ? strToU8(strFromU8(bytes).replaceAll(id, 'other-job'))
+        : bytes,
+    ]);
+    const named = Object.fromEntries(files) as Record<string, Uint8Array>;
+    const list = JSON.parse(strFromU8(named['jobs/other-job/photographs.json']!)) as object[];
+    named['jobs/other-job/photographs.json'] = strToU8(
+      JSON.stringify(list.map((row) => ({ ...row, id: 'other-photo' }))),
+    );
+    const { body } = await put(stranger, zipSync(named)).expect(409);
+    expect((body as { detail: string }).detail).toMatch(/already under another job/);
+    expect(count()).toBe(1);
+    expect(stranger.db.get('pragma foreign_keys')).toMatchObject({ foreign_keys: 1 });
+
+    // A server that ended in between left them without a job.
+    stranger.db.run('pragma foreign_keys = OFF');
+    const [row] = stranger.db.select().from(photos).all();
+    stranger.db
+      .insert(photos)
+      .values({ ...row!, id: 'half', jobId: 'never-came' })
+      .run();
+    expect(count()).toBe(2);
+    pruneHalfTaken(stranger.db);
+    expect(count()).toBe(1);
+    stranger.stop();
   });
 });

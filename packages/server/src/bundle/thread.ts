@@ -1,30 +1,28 @@
-/** What runs in a thread of its own and reads or writes a bundle; what is wrong with one comes back as plain values. */
-import type { StoredJob } from '../db/bundle';
-import { openReading } from '../db/open';
+/** What runs in a thread of its own and takes a bundle in or writes one; what is wrong with one comes back as plain values. */
+import { openBeside } from '../db/open';
 import { Problem } from '../problem';
-import { readBundle } from './read';
+import type { TakenIn } from './take-in';
+import { takeInBundle } from './take-in';
 import { writeBundleFile } from './write';
 
-export type BundleOrder =
-  | { type: 'read'; bytes: Uint8Array }
-  | { type: 'write'; database: string; ids: readonly string[]; file: string };
+export type BundleOrder = { database: string } & (
+  { type: 'take-in'; file: string; by: string } | { type: 'write'; ids: readonly string[]; file: string }
+);
 
-export type BundleDone = { jobs: StoredJob[] } | { problem: Problem['details'] } | { file: string };
+export type BundleDone = { jobs: TakenIn[] } | { problem: Problem['details'] } | { file: string };
 
 export default async (order: BundleOrder): Promise<BundleDone> => {
-  if (order.type === 'write') {
-    const { db, close } = openReading(order.database);
-    try {
-      writeBundleFile(db, order.ids, order.file);
-      return { file: order.file };
-    } finally {
-      close();
-    }
-  }
+  const { db, close } = openBeside(order.database, order.type === 'write' ? 'reads' : 'writes');
   try {
-    return { jobs: await readBundle(Buffer.from(order.bytes)) };
+    if (order.type === 'take-in') {
+      return { jobs: await takeInBundle(db, order.file, order.by) };
+    }
+    writeBundleFile(db, order.ids, order.file);
+    return { file: order.file };
   } catch (error) {
     if (error instanceof Problem) return { problem: error.details };
     throw error;
+  } finally {
+    close();
   }
 };

@@ -97,15 +97,15 @@ export function backUp(file: string, to: string): Held {
 /** Files that lie beside a database while it is open, or after it was not closed. */
 const BESIDE = ['-wal', '-shm', '-journal'] as const;
 
-/** Makes one file of a database: what waits beside it goes in. */
-function alone(file: string): 'whole' | 'damaged' | 'in use' {
+/** Makes one file of a database, as far as it is whole: what waits beside it goes in. @returns whether the server has it open. */
+function isInUse(file: string): boolean {
   let database: Database.Database | null = null;
   try {
     database = new Database(file, { timeout: 200 });
     database.exec('PRAGMA journal_mode = DELETE');
-    return 'whole';
+    return false;
   } catch (error) {
-    return troubleIn(error) === 'busy' ? 'in use' : 'damaged';
+    return troubleIn(error) === 'busy';
   } finally {
     database?.close();
   }
@@ -131,8 +131,7 @@ export function restore(from: string, file: string, now = new Date()): { held: H
   const aside = `${file}.before-${now.toISOString().replace(/[:.]/g, '-')}`;
   const isThere = existsSync(file);
   if (isThere) {
-    if (alone(file) === 'in use')
-      throw new BackupError('The server is running on this database: stop it first.');
+    if (isInUse(file)) throw new BackupError('The server is running on this database: stop it first.');
     replace(file, aside);
   }
   clearBeside(file, aside);

@@ -99,11 +99,52 @@ export const alreadyHere = (db: Db, ids: readonly string[]): string[] =>
   ids.filter((id) => db.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, id)).get());
 
 /**
+ * Puts the pictures of jobs in that are not there yet, one at a time: hundreds of megabytes in one step would have everybody wait.
+ * Until its job is there nobody is shown any of them; what an ended server left of them goes when it starts (`prune`).
+ *
+ * @returns what takes them out again.
+ */
+function putPhotographsIn(db: Db, stored: readonly StoredJob[]): () => void {
+  const ids: string[] = [];
+  const takeBack = () => {
+    for (const id of ids) db.delete(photos).where(eq(photos.id, id)).run();
+  };
+  const { $client: client } = db;
+  client.pragma('foreign_keys = OFF');
+  try {
+    for (const { job, photographs } of stored)
+      for (const row of photographs) {
+        db.insert(photos)
+          .values({ ...row, jobId: job.id })
+          .run();
+        ids.push(row.id);
+      }
+    return takeBack;
+  } catch (error) {
+    takeBack();
+    throw error;
+  } finally {
+    client.pragma('foreign_keys = ON');
+  }
+}
+
+/**
  * Puts jobs in as they were taken out, all or none; a site goes by its name where there is one of that name.
  *
  * @param by - who brings them; empty where nobody is signed in. Their records are marked with it.
  */
 export function putIn(db: Db, stored: readonly StoredJob[], by: string): void {
+  const takeBack = putPhotographsIn(db, stored);
+  try {
+    putRowsIn(db, stored, by);
+  } catch (error) {
+    takeBack();
+    throw error;
+  }
+}
+
+/** Everything but the photographs, in one step. */
+function putRowsIn(db: Db, stored: readonly StoredJob[], by: string): void {
   const broughtAt = new Date();
   writing(db, (tx) => {
     for (const { site, job, ...rows } of stored) {
@@ -134,10 +175,6 @@ export function putIn(db: Db, stored: readonly StoredJob[], by: string): void {
       const entries = rows.entries.map((row) => ({ ...row, broughtBy: by }));
       for (const row of entries)
         tx.insert(recordEntries)
-          .values({ ...row, jobId })
-          .run();
-      for (const row of rows.photographs)
-        tx.insert(photos)
           .values({ ...row, jobId })
           .run();
       const { circuit } = rows.revisions.at(-1)!;

@@ -105,7 +105,7 @@ export function createJob(db: Db, { name, site, system, notes = '', circuit, ...
 }
 
 /** Notes are no longer; the oldest give way. */
-const MOST_NOTES = 2000;
+export const MOST_NOTES = 2000;
 
 interface JobChange extends Partial<Pick<typeof jobs.$inferInsert, 'name' | 'notes' | 'state' | 'isAway'>> {
   /** A line more, under whatever is there. */

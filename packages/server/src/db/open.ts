@@ -53,14 +53,21 @@ export function openDatabase(file: string, migrationsFolder: string) {
   return { db, close };
 }
 
-/** Opens a database that is there, to read it beside whoever writes. */
-export function openReading(file: string): { db: Db; close: () => void } {
+/** Opens a database that is there, beside whoever else reads and writes it. */
+export function openBeside(file: string, use: 'reads' | 'writes'): { db: Db; close: () => void } {
   const sqlite = new Database(file);
-  sqlite.pragma('query_only = ON');
+  if (use === 'reads') sqlite.pragma('query_only = ON');
+  sqlite.pragma('synchronous = FULL');
+  sqlite.pragma('foreign_keys = ON');
   return { db: drizzle(sqlite, { schema }), close: () => sqlite.close() };
 }
 
 export type Db = ReturnType<typeof openDatabase>['db'];
+
+/** The file that is open, for whoever reads it beside. */
+export const fileOf = (db: Db): string =>
+  db.get<{ file: string }>(sql`select file from pragma_database_list where name = 'main'`).file;
+
 type Tx = Parameters<Parameters<Db['transaction']>[0]>[0];
 
 /**

@@ -5,6 +5,8 @@ import type { ReportGiven } from '@zygostat/core/record';
 import { reportOf } from '@zygostat/core/record';
 import type { ReportStyle } from '@zygostat/core/words';
 import { reportPaper } from '@zygostat/core/words';
+import { openBeside } from '../db/open';
+import { photoBytes } from '../db/photos';
 import { addDrawingPages, loomsOf } from './drawing-pages';
 import type { Sheet } from './page';
 import { MARGIN, PLAIN, STRONG, bytesOf, innerWidth, newDocument } from './page';
@@ -21,7 +23,8 @@ const PICTURE_PT = 220;
 const CAPTION_PT = 34;
 const GAP_PT = 14;
 
-type Pictures = ReadonlyMap<string, Uint8Array>;
+/** The JPEG of a photograph by its id, where there is one. */
+type Pictures = (id: string) => Uint8Array | undefined;
 
 /** Characters the type has none of, as it can say them. */
 const printable = (text: string) => text.replace(/[⟷↔]/g, '–').replace(/≤/g, '<=').replace(/≥/g, '>=');
@@ -40,7 +43,7 @@ function addPictures(
     if (sheet.y + PICTURE_PT > sheet.page.height - MARGIN) sheet.addPage();
     const top = sheet.y;
     items.slice(i, i + 2).forEach(({ id, caption }, column) => {
-      const bytes = pictures.get(id);
+      const bytes = pictures(id);
       const left = MARGIN + column * (width + GAP_PT);
       if (bytes) sheet.image(Buffer.from(bytes), left, top, { fit: [width, PICTURE_PT - CAPTION_PT] });
       sheet
@@ -103,9 +106,18 @@ export const reportJson = async (given: ReportGiven): Promise<string> => JSON.st
 /**
  * The report of a job, with its diagram as left.
  *
- * @param pictures - JPEGs by the ids of its photographs.
+ * @param database - the file its photographs are in: read where it is drawn, one at a time.
  */
-export async function reportPdf(given: ReportGiven, style: ReportStyle, pictures: Pictures): Promise<Buffer> {
+export async function reportPdf(given: ReportGiven, style: ReportStyle, database: string): Promise<Buffer> {
+  const { db, close } = openBeside(database, 'reads');
+  try {
+    return await drawReport(given, style, (id) => photoBytes(db, given.job.id, id));
+  } finally {
+    close();
+  }
+}
+
+async function drawReport(given: ReportGiven, style: ReportStyle, pictures: Pictures): Promise<Buffer> {
   const report = reportOf(given);
   const paper = reportPaper(report, style);
   const size = paperSizeOf(style.locale);

@@ -1,60 +1,66 @@
-import { createReadStream } from 'node:fs';
+import { createReadStream, createWriteStream } from 'node:fs';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import type { Response } from 'express';
-import express, { Router } from 'express';
+import type { Request, Response } from 'express';
+import { Router } from 'express';
 import type { Bundles } from '../bundle/aside';
 import { writerOf } from '../crew/who';
-import { alreadyHere, jobsOfSite, putIn } from '../db/bundle';
+import { jobsOfSite } from '../db/bundle';
 import type { Db } from '../db/open';
 import { Problem, notFound } from '../problem';
 import { findJob } from './find';
 import { leaving } from './leaving';
 
-/** A site with every photograph it may hold. */
-const BUNDLE_LIMIT = '200mb';
+/** A site with every photograph it may hold, bytes. */
+const LARGEST = 200 * 1024 * 1024;
 
-const isTaken = (error: unknown) => /UNIQUE constraint/.test(String((error as Error).cause ?? error));
-
-/** Puts jobs in; an entry, reading or photograph that another job has under its id leaves everything as it was. */
-function takeIn(db: Db, stored: Parameters<typeof putIn>[1], by: string): void {
-  try {
-    putIn(db, stored, by);
-  } catch (error) {
-    if (!isTaken(error)) throw error;
+/** @throws Problem of a body that is no ZIP, or one that is too large, before any of it is read. */
+function checkHead(request: Request): void {
+  const length = Number(request.headers['content-length']);
+  if (!request.is('application/zip') || length === 0)
     throw new Problem({
-      status: 409,
-      title: 'Here already',
-      detail: 'Something in this bundle is here already under another job. Nothing was changed.',
+      status: 415,
+      title: 'Not a bundle',
+      detail: 'Send the ZIP file as application/zip.',
     });
-  }
+  if (Number.isNaN(length))
+    throw new Problem({ status: 411, title: 'No length', detail: 'Content-Length must say how long it is.' });
+  if (length > LARGEST)
+    throw new Problem({
+      status: 413,
+      title: 'Too large',
+      detail: `A bundle has ${LARGEST / 1024 / 1024} MB at most. Nothing was changed.`,
+    });
 }
 
-/** Sends jobs as one file; it is gone from here once it is sent, or whoever asked has left. */
-async function sendBundle(
+/** Does something with a file of its own, which is gone after it; whoever has left meanwhile is not answered. */
+async function withFile(
   response: Response,
-  write: Bundles['write'],
-  ids: readonly string[],
   name: string,
+  act: (file: string) => Promise<void>,
 ): Promise<void> {
   const folder = await mkdtemp(join(tmpdir(), 'zygostat-'));
   try {
-    const file = join(folder, name);
-    await write(ids, file, leaving(response));
-    response.type('application/zip').attachment(name);
-    await pipeline(createReadStream(file), response);
+    await act(join(folder, name));
   } catch (error) {
-    // Whoever has gone is not answered.
     if (!response.destroyed) throw error;
   } finally {
     await rm(folder, { recursive: true, force: true });
   }
 }
 
+/** Sends jobs as one file. */
+const sendBundle = (response: Response, write: Bundles['write'], ids: readonly string[], name: string) =>
+  withFile(response, name, async (file) => {
+    await write(ids, file, leaving(response));
+    response.type('application/zip').attachment(name);
+    await pipeline(createReadStream(file), response);
+  });
+
 /** A whole job or site out as one file, and in again. */
-export function bundleRoutes(db: Db, { read, write }: Bundles): Router {
+export function bundleRoutes(db: Db, { takeIn, write }: Bundles): Router {
   const router = Router();
 
   router.get('/jobs/:id/bundle.zip', (request, response) =>
@@ -67,32 +73,14 @@ export function bundleRoutes(db: Db, { read, write }: Bundles): Router {
     return sendBundle(response, write, ids, 'site.zip');
   });
 
-  router.post(
-    '/bundles',
-    express.raw({ type: 'application/zip', limit: BUNDLE_LIMIT }),
-    async (request, response) => {
-      if (!Buffer.isBuffer(request.body) || request.body.length === 0)
-        throw new Problem({
-          status: 415,
-          title: 'Not a bundle',
-          detail: 'Send the ZIP file as application/zip.',
-        });
-      const stored = await read(request.body);
-      const here = alreadyHere(
-        db,
-        stored.map(({ job }) => job.id),
-      );
-      if (here.length > 0)
-        throw new Problem({
-          status: 409,
-          title: 'Here already',
-          detail: `A job of this bundle is here already: ${here.join(', ')}. Nothing was changed.`,
-          jobs: here,
-        });
-      takeIn(db, stored, writerOf(response));
-      response.status(201).json({ jobs: stored.map(({ job: { id, name } }) => ({ id, name })) });
-    },
-  );
+  // It goes to the disk as it comes, and is read from there: in one piece it would keep everybody waiting.
+  router.post('/bundles', (request, response) => {
+    checkHead(request);
+    return withFile(response, 'job.zip', async (file) => {
+      await pipeline(request, createWriteStream(file));
+      response.status(201).json({ jobs: await takeIn(file, writerOf(response)) });
+    });
+  });
 
   return router;
 }

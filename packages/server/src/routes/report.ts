@@ -1,4 +1,3 @@
-import { setImmediate as nextTurn } from 'node:timers/promises';
 import { DOCUMENTS } from '@zygostat/core/documents';
 import type { ReportGiven } from '@zygostat/core/record';
 import type { ReportStyle } from '@zygostat/core/words';
@@ -8,14 +7,15 @@ import { pageAddress } from '../address';
 import { storedDocument } from '../db/documents';
 import { storedFirm } from '../db/firm';
 import type { Db } from '../db/open';
-import { listPhotos, photoBytes } from '../db/photos';
+import { fileOf } from '../db/open';
+import { listPhotos } from '../db/photos';
 import { listReadings } from '../db/readings';
 import { entriesOf } from '../db/record';
 import { latestRevision, storedRevision } from '../db/revisions';
 import type { Draw } from '../papers';
 import { reportQuerySchema } from '../schemas';
 import { findJob } from './find';
-import { leaving } from './leaving';
+import { leaving, sendBytes } from './leaving';
 
 /** Everything of a job that a report is made from. */
 function gather(db: Db, jobId: string): ReportGiven {
@@ -43,18 +43,6 @@ function gather(db: Db, jobId: string): ReportGiven {
   };
 }
 
-/** The photographs of a report, one at a time: others are answered in between. */
-async function picturesOf(db: Db, { job, photographs }: ReportGiven, left: AbortSignal) {
-  const pictures = new Map<string, Uint8Array>();
-  for (const { id } of photographs) {
-    if (left.aborted) break;
-    const bytes = photoBytes(db, job.id, id);
-    if (bytes) pictures.set(id, bytes);
-    await nextTurn();
-  }
-  return pictures;
-}
-
 /** The report of a job, for people and for programs, and the dates that follow from it. */
 export function reportRoutes(db: Db, draw: Draw): Router {
   const router = Router();
@@ -67,9 +55,9 @@ export function reportRoutes(db: Db, draw: Draw): Router {
 
   router.get('/jobs/:id/report.pdf', async (request, response) => {
     const { given, style } = asked(request);
-    const left = leaving(response);
-    const pictures = await picturesOf(db, given, left);
-    response.type('application/pdf').send(await draw(left, 'report', given, style, pictures));
+    const pdf = await draw(leaving(response), 'report', given, style, fileOf(db));
+    response.type('application/pdf');
+    await sendBytes(response, pdf);
   });
 
   router.get('/jobs/:id/report.md', async (request, response) => {

@@ -1,46 +1,29 @@
-import { useState } from 'react';
 import { View } from 'react-native';
-import type { Firm } from '@zygostat/core/record';
-import { ActionButton, AppText, Field } from '../../basics';
+import { AppText, SaveForm } from '../../basics';
 import { problemOf } from '../../store/api';
-import { sheet, useTokens } from '../../theme';
+import { sheet } from '../../theme';
 import { useFirmQuery, useSetFirmMutation } from '../jobs/api';
 
-/** Name and contact, to be changed. */
-function Form({ firm }: { firm: Firm }) {
-  const t = useTokens();
-  const [name, setName] = useState(firm.name);
-  const [contact, setContact] = useState(firm.contact);
-  const [save, { error, isLoading }] = useSetFirmMutation();
-  const changed = { name: name.trim(), contact: contact.trim() };
-  const isChanged = changed.name !== firm.name || changed.contact !== firm.contact;
-  return (
-    <>
-      <Field label="Company, for reports" value={name} most={120} onChange={setName} />
-      <Field label="Phone, license, address" value={contact} most={300} onChange={setContact} />
-      {error ? (
-        <View role="alert">
-          <AppText color={t.red}>{problemOf(error).detail}</AppText>
-        </View>
-      ) : null}
-      {isChanged ? (
-        <ActionButton
-          label="Save company"
-          disabled={isLoading}
-          onPress={() => void save({ ...changed, was: firm })}
-        />
-      ) : null}
-    </>
-  );
-}
+const FIELDS = {
+  name: { label: 'Company, for reports', most: 120 },
+  contact: { label: 'Phone, license, address', most: 300 },
+} as const;
 
 /** Who does the work, as it stands on every report of this server. */
 export function Company() {
-  const { data } = useFirmQuery(undefined);
+  const { data: firm } = useFirmQuery(undefined);
+  const [save, { error, isLoading }] = useSetFirmMutation();
   return (
     <View role="region" aria-label="Company" style={styles.column}>
-      {data ? (
-        <Form firm={data} />
+      {firm ? (
+        <SaveForm
+          fields={FIELDS}
+          saved={firm}
+          saveLabel="Save company"
+          busy={isLoading}
+          trouble={error ? problemOf(error).detail : null}
+          onSave={(changed) => void save({ ...changed, was: firm })}
+        />
       ) : (
         <AppText kind="small">Your company is read when there is signal.</AppText>
       )}

@@ -1,0 +1,107 @@
+/** How long anybody else waits while the server makes what takes long: a report, a diagram, a site of 200 MB as a file, and that file taken in. */
+import { execFile } from 'node:child_process';
+import { mkdtempSync, rmSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
+import { promisify } from 'node:util';
+import Database from 'better-sqlite3';
+import sharp from 'sharp';
+import { startServer } from '../../../packages/server/src/testing/process';
+import { report } from '../report';
+
+/** Asked so often meanwhile, ms. */
+const ASK_MS = 10;
+/** Of a job, each of about a megabyte. */
+const PHOTOGRAPHS = 190;
+
+/** The longest that somebody else waits for an answer while something is done, and how often they asked, ms. */
+export async function worstWait(
+  asked: readonly string[],
+  during: () => Promise<void>,
+): Promise<{ worst: number; times: number }> {
+  let [worst, times, isOver] = [0, 0, false];
+  const others = async () => {
+    while (!isOver) {
+      const began = performance.now();
+      await (await fetch(asked[times++ % asked.length]!)).arrayBuffer();
+      worst = Math.max(worst, performance.now() - began);
+      await pause(ASK_MS);
+    }
+  };
+  const asking = others();
+  await during();
+  isOver = true;
+  await asking;
+  return { worst, times };
+}
+
+/** Gives a job photographs that make some 200 MB. */
+async function fillPhotographs(folder: string, id: string): Promise<void> {
+  const noise = { type: 'gaussian', mean: 128, sigma: 50 } as const;
+  const jpeg = await sharp({ create: { width: 1600, height: 1200, channels: 3, background: '#888', noise } })
+    .jpeg({ quality: 82 })
+    .toBuffer();
+  const db = new Database(join(folder, 'zygostat.sqlite'));
+  const put = db.prepare(
+    `insert into photos (id, job_id, station, jpeg, width, height, pins, created_at) values (?, ?, 'hall', ?, 1600, 1200, '[]', 0)`,
+  );
+  for (let n = 0; n < PHOTOGRAPHS; n++) put.run(`making-${n}`, id, jpeg);
+  db.close();
+}
+
+/** In a process of its own: hundreds of megabytes through this one would be in the way of what is measured. */
+const MOVER = `
+  const { createReadStream, createWriteStream, statSync } = require('node:fs');
+  const { request } = require('node:http');
+  const { pipeline } = require('node:stream');
+  const [, way, url, file] = process.argv;
+  const headers = way === 'up' && { 'Content-Type': 'application/zip', 'Content-Length': statSync(file).size };
+  const asked = request(url, { method: way === 'up' ? 'POST' : 'GET', headers: headers || {} }, (answer) => {
+    const end = (error) => process.exit(error || answer.statusCode >= 300 ? 1 : 0);
+    pipeline(answer, createWriteStream(way === 'up' ? '/dev/null' : file), end);
+  });
+  if (way === 'up') pipeline(createReadStream(file), asked, () => undefined);
+  else asked.end();
+`;
+
+const moved = (way: 'up' | 'down', url: string, file: string) =>
+  promisify(execFile)(process.execPath, ['-e', MOVER, way, url, file]);
+
+/** @param id - of a job of the database, which gets the photographs. */
+export async function reportMaking(folder: string, id: string): Promise<void> {
+  await fillPhotographs(folder, id);
+  const server = await startServer(folder);
+  const { url } = server;
+  const job = `${url}/api/jobs/${id}`;
+  const beside = mkdtempSync(join(tmpdir(), 'zygostat-making-'));
+  const bundle = join(beside, 'job.zip');
+  const asked = [`${url}/api/health`, job];
+  const made = await worstWait(asked, async () => {
+    await Promise.all([
+      moved('down', `${job}/bundle.zip`, bundle),
+      moved('down', `${job}/report.pdf?zone=UTC`, join(beside, 'report.pdf')),
+      moved('down', `${job}/papers/diagram.pdf`, join(beside, 'diagram.pdf')),
+    ]);
+  });
+  await server.end('SIGKILL');
+  const size = `${Math.round(statSync(bundle).size / 1e6)} MB`;
+  report(
+    'making_wait_ms',
+    made.worst,
+    'ms',
+    `the longest of ${made.times} answers while a report, a diagram and a bundle of ${size} are made; aim 50`,
+  );
+  const other = await startServer(mkdtempSync(join(beside, 'other-')));
+  const taken = await worstWait([`${other.url}/api/health`, `${other.url}/api/jobs`], async () => {
+    await moved('up', `${other.url}/api/bundles`, bundle);
+  });
+  await other.end('SIGKILL');
+  rmSync(beside, { recursive: true });
+  report(
+    'taking_in_wait_ms',
+    taken.worst,
+    'ms',
+    `of ${taken.times} answers while that bundle is taken in; aim 50`,
+  );
+}
