@@ -2,6 +2,9 @@
 import sharp from 'sharp';
 import { Problem } from './problem';
 
+// One core for pictures, however many come: the others are for whoever waits for an answer.
+sharp.concurrency(1);
+
 /** Longest side kept, px: enough to read a terminal strip. */
 const LONGEST_PX = 1600;
 const QUALITY = 82;
@@ -58,3 +61,10 @@ export async function isOurJpeg(file: Buffer, size: { width: number; height: num
     return false;
   }
 }
+
+/** A picture with its longest side no longer than so many pixels. */
+export const shrunk = (jpeg: Buffer, longest: number): Promise<Buffer> =>
+  sharp(jpeg)
+    .resize({ width: longest, height: longest, fit: 'inside', withoutEnlargement: true })
+    .jpeg({ quality: QUALITY })
+    .toBuffer();

@@ -1,7 +1,7 @@
 /** How long anybody else waits while the server makes what takes long: a report, a diagram, a site of 200 MB as a file, and that file taken in. */
 import { execFile } from 'node:child_process';
 import { mkdtempSync, rmSync, statSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { constants, setPriority, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { promisify } from 'node:util';
@@ -12,6 +12,7 @@ import { report } from '../report';
 
 /** Asked so often meanwhile, ms. */
 const ASK_MS = 10;
+const WARM_UP = 200;
 /** Of a job, each of about a megabyte. */
 const PHOTOGRAPHS = 190;
 
@@ -20,6 +21,8 @@ export async function worstWait(
   asked: readonly string[],
   during: () => Promise<void>,
 ): Promise<{ worst: number; times: number }> {
+  // A server that has just been started is slow at whatever it does for the first time.
+  for (let n = 0; n < WARM_UP; n++) await (await fetch(asked[n % asked.length]!)).arrayBuffer();
   let [worst, times, isOver] = [0, 0, false];
   const others = async () => {
     while (!isOver) {
@@ -65,8 +68,12 @@ const MOVER = `
   else asked.end();
 `;
 
-const moved = (way: 'up' | 'down', url: string, file: string) =>
-  promisify(execFile)(process.execPath, ['-e', MOVER, way, url, file]);
+function moved(way: 'up' | 'down', url: string, file: string): Promise<unknown> {
+  const moving = promisify(execFile)(process.execPath, ['-e', MOVER, way, url, file]);
+  // Whoever waits for a file is not in the way of whoever asks meanwhile.
+  setPriority(moving.child.pid!, constants.priority.PRIORITY_LOW);
+  return moving;
+}
 
 /** @param id - of a job of the database, which gets the photographs. */
 export async function reportMaking(folder: string, id: string): Promise<void> {

@@ -7,6 +7,7 @@ import type { ReportStyle } from '@zygostat/core/words';
 import { reportPaper } from '@zygostat/core/words';
 import { openBeside } from '../db/open';
 import { photoBytes } from '../db/photos';
+import { shrunk } from '../photograph';
 import { addDrawingPages, loomsOf } from './drawing-pages';
 import type { Sheet } from './page';
 import { MARGIN, PLAIN, STRONG, bytesOf, innerWidth, newDocument } from './page';
@@ -21,10 +22,12 @@ const KEEP_PT = 90;
 /** A row of photographs with its caption, the caption alone, and between two, points. */
 const PICTURE_PT = 220;
 const CAPTION_PT = 34;
+/** Longest side of one: half a page at some 200 dots an inch. */
+const PICTURE_PX = 800;
 const GAP_PT = 14;
 
-/** The JPEG of a photograph by its id, where there is one. */
-type Pictures = (id: string) => Uint8Array | undefined;
+/** JPEGs of photographs by their ids. */
+type Pictures = ReadonlyMap<string, Uint8Array>;
 
 /** Characters the type has none of, as it can say them. */
 const printable = (text: string) => text.replace(/[⟷↔]/g, '–').replace(/≤/g, '<=').replace(/≥/g, '>=');
@@ -43,7 +46,7 @@ function addPictures(
     if (sheet.y + PICTURE_PT > sheet.page.height - MARGIN) sheet.addPage();
     const top = sheet.y;
     items.slice(i, i + 2).forEach(({ id, caption }, column) => {
-      const bytes = pictures(id);
+      const bytes = pictures.get(id);
       const left = MARGIN + column * (width + GAP_PT);
       if (bytes) sheet.image(Buffer.from(bytes), left, top, { fit: [width, PICTURE_PT - CAPTION_PT] });
       sheet
@@ -109,9 +112,19 @@ export const reportJson = async (given: ReportGiven): Promise<string> => JSON.st
  * @param database - the file its photographs are in: read where it is drawn, one at a time.
  */
 export async function reportPdf(given: ReportGiven, style: ReportStyle, database: string): Promise<Buffer> {
+  return drawReport(given, style, await picturesOf(given, database));
+}
+
+/** Photographs as they are printed: as they are kept two hundred of them make a file that no mail takes. */
+async function picturesOf({ job, photographs }: ReportGiven, database: string): Promise<Pictures> {
   const { db, close } = openBeside(database, 'reads');
   try {
-    return await drawReport(given, style, (id) => photoBytes(db, given.job.id, id));
+    const pictures = new Map<string, Uint8Array>();
+    for (const { id } of photographs) {
+      const bytes = photoBytes(db, job.id, id);
+      if (bytes) pictures.set(id, await shrunk(bytes, PICTURE_PX));
+    }
+    return pictures;
   } finally {
     close();
   }
