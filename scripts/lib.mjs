@@ -148,17 +148,40 @@ export async function ensureBuilt() {
   const stamp = hashOf(sources);
   if (existsSync(join(APP, 'dist/index.html')) && stamped('build', stamp)) return;
   say('Building the app, about a minute and a half…');
-  await must('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], {
-    cwd: APP,
-    env: buildEnv,
-    quiet: true,
-  });
+  await must(
+    'npx',
+    ['expo', 'export', '--platform', 'web', '--output-dir', 'dist', '--no-minify', '--max-workers', '2'],
+    {
+      cwd: APP,
+      env: buildEnv,
+      quiet: true,
+    },
+  );
+  await minified(join(APP, 'dist/_expo'));
   await must(bin('esbuild'), workerBuild(join(APP, 'dist/model.worker.js')));
   // Imported here, for this file runs before anything is installed.
   const { buildOffline } = await import('./offline.mjs');
   await buildOffline(join(APP, 'dist'));
   await compressAll(join(APP, 'dist'));
   setStamp('build', stamp);
+}
+
+/**
+ * Makes the app's scripts small, as the bundler would with the same tool, but whole and side by side: module by module and one after
+ * another it took the bundler half of the build.
+ */
+async function minified(folder) {
+  const options = [
+    '--compress',
+    'reduce_funcs=false',
+    '--mangle',
+    '--format',
+    'ascii_only=true,quote_style=3,wrap_iife=true',
+  ];
+  const scripts = readdirSync(folder, { recursive: true })
+    .filter((name) => name.endsWith('.js'))
+    .map((name) => join(folder, name));
+  await Promise.all(scripts.map((name) => must(bin('terser'), [name, ...options, '--output', name])));
 }
 
 /** Arguments that bundle the worker that holds the model. */

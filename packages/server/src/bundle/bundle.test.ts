@@ -2,6 +2,9 @@
  * A job as one file, out of one server and into another. The ZIP is read by yauzl, the CSV by csv-parse (RFC 4180): neither
  * is what writes them.
  */
+import type { OutgoingHttpHeaders } from 'node:http';
+import { request as httpRequest } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { parse } from 'csv-parse/sync';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import sharp from 'sharp';
@@ -196,6 +199,29 @@ test('a site goes as one file', async () => {
   expect(JSON.parse(files.get('manifest.json')!.toString())).toMatchObject({ jobs: [id] });
 });
 
+/** What is answered to the head of a bundle, before any of its body comes. */
+function answered(headers: OutgoingHttpHeaders): Promise<number | undefined> {
+  const server = one.app.listen(0);
+  const { port } = server.address() as AddressInfo;
+  return new Promise((resolve, reject) => {
+    const asked = httpRequest(
+      {
+        port,
+        method: 'POST',
+        path: '/api/bundles',
+        headers: { 'Content-Type': 'application/zip', ...headers },
+      },
+      ({ statusCode }) => {
+        resolve(statusCode);
+        asked.destroy();
+        server.close();
+      },
+    );
+    asked.on('error', reject);
+    asked.flushHeaders();
+  });
+}
+
 describe('is refused, and nothing is changed', () => {
   /** The bundle with one file otherwise. */
   const spoilt = (name: string, change: (text: string) => string | null): Uint8Array => {
@@ -250,6 +276,8 @@ describe('is refused, and nothing is changed', () => {
     expect(body).toMatchObject({ jobs: [id] });
     await put(one, strToU8('hello')).expect(422);
     await from(one).post('/api/bundles').send({}).expect(415);
+    expect(await answered({ 'Content-Length': 300_000_000 })).toBe(413);
+    expect(await answered({ 'Transfer-Encoding': 'chunked' })).toBe(411);
     await from(one).get('/api/jobs/none/bundle.zip').expect(404);
   });
 

@@ -38,7 +38,7 @@ test('others are answered while a diagram is laid out, and the diagram comes', a
 test('a report has its photographs from there, too', async () => {
   const made = await post(`${server.url}/api/jobs`, { name: 'Seen', site: 'Cellar', template: 'boiler' });
   const job = `${server.url}/api/jobs/${((await made.json()) as { id: string }).id}`;
-  const jpeg = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#c84' } })
+  const jpeg = await sharp({ create: { width: 1600, height: 1200, channels: 3, background: '#c84' } })
     .jpeg()
     .toBuffer();
   const sent = await fetch(`${job}/photos?station=plant`, {
@@ -49,5 +49,7 @@ test('a report has its photographs from there, too', async () => {
   expect(sent.status).toBe(201);
   const report = Buffer.from(await (await fetch(`${job}/report.pdf?zone=UTC`)).arrayBuffer());
   // As a JPEG stands in a PDF (ISO 32000-1, 7.4.8).
-  expect(report.toString('latin1')).toContain('/DCTDecode');
+  expect(report.toString('latin1')).toMatch(/DCTDecode/);
+  // As large as it is printed, and no larger.
+  expect(report.toString('latin1')).toMatch(/\/Width 800\n\/Height 600/);
 }, 60_000);
