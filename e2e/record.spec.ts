@@ -110,12 +110,18 @@ test('what is bypassed stops nothing on Trace, and Find looks for no trip of it'
   await bypass();
   await search();
   await expect(likely).not.toContainText('Pan float');
-  // Tripped as it is, it does not keep the contactor from being called.
+  // What runs goes on running when it trips.
+  const float = page.getByRole('switch', { name: /^Pan float/ });
   await button(page, 'Loom').click();
-  await expect(page.getByRole('switch', { name: 'Pan float, wet' })).toBeVisible();
+  await float.click();
+  await expect(float).toHaveAccessibleName('Pan float, dry');
   const cool = button(page, 'Call: Cool');
   if ((await cool.getAttribute('aria-pressed')) !== 'true') await cool.click();
-  await untilSeen(page, button(page, /^Contactor A1, .* volts, hot$/));
+  const contactor = button(page, /^Contactor A1, .* volts, hot$/);
+  await untilSeen(page, contactor);
+  await float.click();
+  await expect(float).toHaveAccessibleName('Pan float, wet');
+  await expect(contactor).toBeVisible();
 });
 
 test('what is noticed is left open and dealt with; a line written without an answer is sent later', async ({
@@ -261,6 +267,7 @@ test('two people write on one job at once: nothing is lost, and the chain holds'
   await page.goto(`${server.url}/job/${id}/record`);
   const say = async (who: Page, name: string, line: string) => {
     await who.getByRole('button', { name: 'Log', exact: true }).click();
+    await expect(who.getByLabel('Who writes')).toHaveCount(1);
     await who.getByLabel('Who writes').fill(name);
     await who.getByLabel('A line for the log').fill(line);
   };

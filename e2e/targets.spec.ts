@@ -31,8 +31,18 @@ const wrongTargets = (page: Page) =>
         .map(
           (box) => `${box.name}: ${Math.round(box.right - box.left)} by ${Math.round(box.bottom - box.top)}`,
         );
-      const near = boxes.flatMap((a, i) =>
-        boxes.slice(i + 1).flatMap((b) => {
+      // What is scrolled away can be tapped only as far as it is seen.
+      const seen = boxes.flatMap((box) => {
+        let { top, bottom } = box;
+        for (let around = box.one.parentElement; around; around = around.parentElement)
+          if (getComputedStyle(around).overflowY !== 'visible') {
+            const edge = around.getBoundingClientRect();
+            [top, bottom] = [Math.max(top, edge.top), Math.min(bottom, edge.bottom)];
+          }
+        return bottom - top > 1 ? [{ ...box, top, bottom }] : [];
+      });
+      const near = seen.flatMap((a, i) =>
+        seen.slice(i + 1).flatMap((b) => {
           if (a.one.contains(b.one) || b.one.contains(a.one)) return [];
           const x = Math.max(a.left, b.left) - Math.min(a.right, b.right);
           const y = Math.max(a.top, b.top) - Math.min(a.bottom, b.bottom);

@@ -197,20 +197,17 @@ test('survey, landing list, search, building and record: what both did off line 
   await lookAt(ada, 'Assembly room thermostat', 'Its screen: Blank');
   await lookAt(bo, 'Stage thermostat', 'Its screen: On');
   await cut(both, false);
-  for (const page of both) {
-    await button(page, 'Assembly room thermostat').last().click();
-    await expect(page.getByRole('button', { name: 'Its screen: Blank' })).toHaveAttribute(
-      'aria-pressed',
-      'true',
-    );
-    await button(page, 'Close').click();
-    await button(page, 'Stage thermostat').last().click();
-    await expect(page.getByRole('button', { name: 'Its screen: On' })).toHaveAttribute(
-      'aria-pressed',
-      'true',
-    );
-    await button(page, 'Close').click();
-  }
+  for (const page of both)
+    for (const [thing, seen] of [
+      ['Assembly room thermostat', 'Its screen: Blank'],
+      ['Stage thermostat', 'Its screen: On'],
+    ] as const) {
+      await button(page, thing).last().click();
+      const sheet = page.getByRole('dialog', { name: thing });
+      await expect(sheet.getByRole('button', { name: seen })).toHaveAttribute('aria-pressed', 'true');
+      await sheet.getByRole('button', { name: 'Close' }).click();
+      await expect(sheet).toHaveCount(0);
+    }
   await Promise.all(both.map((page) => page.context().close()));
 });
 
