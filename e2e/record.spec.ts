@@ -253,7 +253,7 @@ test('a heat pump is commissioned in order: dead first, delays counted, cold day
   });
   await page.goto(`${server.url}/job/${id}/record?view=tests`);
   await expect(title).toHaveText(/dead/i);
-  await expect(list).toContainText('as it should; the wiring was changed since: test again');
+  await expect(list).toContainText('as it should; not on the present wiring and settings; test again');
 });
 
 test('two people write on one job at once: nothing is lost, and the chain holds', async ({

@@ -7,7 +7,7 @@ export function circuitToJson(circuit: Circuit): string {
 }
 
 /** The largest file that is read, bytes: more than any circuit takes. */
-export const LARGEST_CIRCUIT_FILE = 2 * 1024 * 1024;
+const LARGEST_CIRCUIT_FILE = 2 * 1024 * 1024;
 
 /** Refuses a file by its size alone, before it is read. */
 export function circuitFileProblem(bytes: number): string | null {

@@ -1,6 +1,7 @@
 /** What a test was made on: whatever current knows of changes its mark, and nothing else does. */
-import { furnaceAirConditioner } from '../systems';
+import { TEMPLATES, beginJob, furnaceAirConditioner } from '../systems';
 import type { Circuit } from '../circuit';
+import { parseCircuit } from '../circuit';
 import { createHash } from 'node:crypto';
 import { canonical } from './chain';
 import { isOutdated } from './standing';
@@ -19,6 +20,11 @@ const withConductor = (change: object): Circuit => ({
 const withDevice = (change: object): Circuit => ({
   ...circuit,
   devices: [{ ...circuit.devices[0]!, ...change }, ...circuit.devices.slice(1)],
+});
+
+test.each(TEMPLATES)('it is the same of $id once it was stored and read', ({ id }) => {
+  const { circuit: made } = beginJob({ name: 'Mill', template: id });
+  expect(wiringMark(parseCircuit(JSON.parse(JSON.stringify(made))))).toBe(wiringMark(made));
 });
 
 test('it is the beginning of a SHA-256, as Node makes it', () => {

@@ -2,6 +2,7 @@
 import { asc, eq } from 'drizzle-orm';
 import type { Db } from './open';
 import { writing } from './open';
+import { pruneHalfTaken } from './prune';
 import { bypassRows } from './record';
 import {
   documents,
@@ -109,6 +110,8 @@ function putPhotographsIn(db: Db, stored: readonly StoredJob[]): () => void {
   const takeBack = () => {
     for (const id of ids) db.delete(photos).where(eq(photos.id, id)).run();
   };
+  // What a try before this one left, cut short by its time, is in nobody's way.
+  pruneHalfTaken(db);
   const { $client: client } = db;
   client.pragma('foreign_keys = OFF');
   try {

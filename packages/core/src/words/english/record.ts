@@ -29,8 +29,8 @@ export const OUTCOME: Readonly<Record<Outcome, string>> = {
   'not-today': 'not today',
 };
 
-/** Of a test that was passed on other wiring than there is now. */
-export const OUTDATED = 'the wiring was changed since: test again';
+/** Of a test that was passed on other wiring or settings than there are now, or on nobody knows which. */
+export const OUTDATED = 'not on the present wiring and settings; test again';
 
 /** What has to be settled before a job is finished. */
 export function unsettledText(names: Names, one: Unsettled, when: (at: string) => string): string {

@@ -122,7 +122,9 @@ function leftLines(
     ...(onTestUntil === null ? [] : ['Take the fire panel off test.']),
     ...(jacketsOff.length === 0 ? [] : ['Reconnect the fire alarm cables named above.']),
     ...(untested > 0 ? [`${counted(untested, 'test')} not run yet.`] : []),
-    ...(outdated > 0 ? [`${counted(outdated, 'test')} to be run again: the wiring was changed since.`] : []),
+    ...(outdated > 0
+      ? [`${counted(outdated, 'test')} to be run again on the present wiring and settings.`]
+      : []),
     ...items.flatMap(({ done, text, until }) =>
       done ? [] : [until === null ? sentence(text) : `${sentence(text)} By ${showDay(until, style)}.`],
     ),
