@@ -83,15 +83,21 @@ function setStamp(name, stamp) {
   writeFileSync(stampFile(name), stamp);
 }
 
-/** Installs the packages when they are not what the lock file says. */
-export async function ensureInstalled() {
-  const stamp = `${process.version} ${hashOf([join(ROOT, 'package-lock.json')])}`;
-  if (existsSync(join(ROOT, 'node_modules/.package-lock.json')) && stamped('install', stamp)) return;
+/**
+ * Installs the packages when they are not what the lock file says: all of them, or those alone that building and serving the app
+ * take, a third fewer.
+ */
+export async function ensureInstalled({ toServe = false } = {}) {
+  const whole = `${process.version} ${hashOf([join(ROOT, 'package-lock.json')])}`;
+  const fewer = `${whole}, without those of development`;
+  const isThere = existsSync(join(ROOT, 'node_modules/.package-lock.json'));
+  if (isThere && (stamped('install', whole) || (toServe && stamped('install', fewer)))) return;
   say('Installing packages, a few minutes the first time…');
   // An install that is cut short leaves half a tree; it must not pass for a whole one.
   rmSync(stampFile('install'), { force: true });
-  await must('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
-  setStamp('install', stamp);
+  const dev = toServe ? '--omit=dev' : '--include=dev';
+  await must('npm', ['ci', dev, '--no-audit', '--no-fund', '--loglevel=error']);
+  setStamp('install', toServe ? fewer : whole);
 }
 
 /** Binaries that come inside packages, one for each platform: what is said where there is none for this one. */
@@ -147,41 +153,37 @@ export async function ensureBuilt() {
   ];
   const stamp = hashOf(sources);
   if (existsSync(join(APP, 'dist/index.html')) && stamped('build', stamp)) return;
-  say('Building the app, about a minute and a half…');
+  say('Building the app, about a minute…');
+  const dist = join(APP, 'dist');
   await must(
-    'npx',
-    ['expo', 'export', '--platform', 'web', '--output-dir', 'dist', '--no-minify', '--max-workers', '2'],
-    {
-      cwd: APP,
-      env: buildEnv,
-      quiet: true,
-    },
+    bin('expo'),
+    ['export', '--platform', 'web', '--output-dir', dist, '--no-minify', '--max-workers', '2'],
+    { cwd: APP, env: buildEnv, quiet: true },
   );
-  await minified(join(APP, 'dist/_expo'));
-  await must(bin('esbuild'), workerBuild(join(APP, 'dist/model.worker.js')));
+  await Promise.all([
+    minified(join(dist, '_expo')),
+    must(bin('esbuild'), workerBuild(join(dist, 'model.worker.js'))),
+  ]);
   // Imported here, for this file runs before anything is installed.
   const { buildOffline } = await import('./offline.mjs');
-  await buildOffline(join(APP, 'dist'));
-  await compressAll(join(APP, 'dist'));
+  await Promise.all([buildOffline(dist), compressAll(dist)]);
   setStamp('build', stamp);
 }
 
 /**
- * Makes the app's scripts small, as the bundler would with the same tool, but whole and side by side: module by module and one after
- * another it took the bundler half of the build.
+ * Makes the app's scripts small, whole and side by side: module by module and one after another it took the bundler half of the build.
  */
 async function minified(folder) {
-  const options = [
-    '--compress',
-    'reduce_funcs=false',
-    '--mangle',
-    '--format',
-    'ascii_only=true,quote_style=3,wrap_iife=true',
-  ];
+  const { minify } = await import('@swc/core');
   const scripts = readdirSync(folder, { recursive: true })
     .filter((name) => name.endsWith('.js'))
     .map((name) => join(folder, name));
-  await Promise.all(scripts.map((name) => must(bin('terser'), [name, ...options, '--output', name])));
+  await Promise.all(
+    scripts.map(async (name) => {
+      const { code } = await minify(readFileSync(name, 'utf8'), { compress: true, mangle: true });
+      writeFileSync(name, code);
+    }),
+  );
 }
 
 /** Arguments that bundle the worker that holds the model. */
@@ -196,13 +198,11 @@ export const workerBuild = (outfile, ...more) => [
   ...more,
 ];
 
-/** Quiet, offline, and leaving out what is never imported. */
+/** Quiet and offline. */
 export const buildEnv = {
   CI: '1',
   EXPO_OFFLINE: '1',
   EXPO_NO_TELEMETRY: '1',
-  EXPO_UNSTABLE_METRO_OPTIMIZE_GRAPH: '1',
-  EXPO_UNSTABLE_TREE_SHAKING: '1',
   NODE_ENV: 'production',
 };
 

@@ -11,7 +11,7 @@ import {
   whatIsMissing,
 } from './lib.mjs';
 
-await ensureInstalled();
+await ensureInstalled({ toServe: true });
 const missing = whatIsMissing();
 if (missing !== null) {
   console.error(missing);

@@ -21,6 +21,7 @@ module.exports = (api) => {
   api.cache(true);
   return {
     presets: ['babel-preset-expo'],
+    plugins: ['preval'],
     overrides: [
       { test: /expo-router[\\/]build[\\/]fork[\\/]getStateFromPath-forks\.js$/, plugins: [byCode] },
     ],

@@ -40,7 +40,7 @@ config.resolver.resolveRequest = (context, name, platform) => {
 // What mostly hands on what others make reads each of them when it is first wanted: the router has much that nobody here asks for, and
 // of the screens beyond the list one is wanted at a time.
 const HANDS_ON =
-  /[\\/](packages[\\/]app[\\/]src[\\/]features[\\/]beyond\.ts|node_modules[\\/](expo-router[\\/]build|@react-navigation|react-native-web[\\/]dist[\\/]index\.js).*)$/;
+  /[\\/](packages[\\/](app[\\/]src[\\/]features[\\/]beyond|core[\\/]src[\\/].*[\\/]index)\.ts|node_modules[\\/](expo-router[\\/]build|@react-navigation|react-native-web[\\/]dist[\\/]index\.js).*)$/;
 config.transformer.getTransformOptions = () => ({
   transform: {
     experimentalImportSupport: true,
@@ -50,13 +50,19 @@ config.transformer.getTransformOptions = () => ({
 
 // `npm run dev`: the app comes from Metro, everything under /api from the server beside it, the model's worker from
 // where esbuild keeps it up to date.
-config.server.enhanceMiddleware = (metro) => {
+// The export asks for this too, where the packages of development are not there.
+const proxyToServer = () => {
   const { createProxyMiddleware } = require('http-proxy-middleware');
   const target = `http://127.0.0.1:${process.env.ZYGOSTAT_PORT ?? 4310}`;
-  const proxy = createProxyMiddleware({ target, pathFilter: '/api' });
+  return createProxyMiddleware({ target, pathFilter: '/api' });
+};
+config.server.enhanceMiddleware = (metro) => {
+  let proxy;
   return (request, response, next) => {
-    if (request.url !== '/model.worker.js')
+    if (request.url !== '/model.worker.js') {
+      proxy ??= proxyToServer();
       return proxy(request, response, () => metro(request, response, next));
+    }
     response.setHeader('Content-Type', 'text/javascript');
     createReadStream(join(__dirname, '../../.cache/model.worker.js')).pipe(response);
   };
