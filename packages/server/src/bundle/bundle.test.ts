@@ -6,13 +6,16 @@ import type { OutgoingHttpHeaders } from 'node:http';
 import { request as httpRequest } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { parse } from 'csv-parse/sync';
+import { eq } from 'drizzle-orm';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import sharp from 'sharp';
 import request from 'supertest';
 import { fromBuffer } from 'yauzl';
+import { putIn } from '../db/bundle';
 import { pruneHalfTaken } from '../db/prune';
 import { photos } from '../db/schema';
-import { makeTestServer } from '../testing/server';
+import { makeTestServer, refusalOf } from '../testing/server';
+import { readBundle } from './read';
 
 const [one, other] = [makeTestServer(), makeTestServer()];
 afterAll(() => [one, other].forEach(({ stop }) => stop()));
@@ -301,17 +304,43 @@ describe('is refused, and nothing is changed', () => {
     expect((body as { detail: string }).detail).toMatch(/already under another job/);
     expect(count()).toBe(1);
     expect(stranger.db.get('pragma foreign_keys')).toMatchObject({ foreign_keys: 1 });
+    stranger.stop();
+  });
 
-    // A server that ended in between left them without a job.
-    stranger.db.run('pragma foreign_keys = OFF');
-    const [row] = stranger.db.select().from(photos).all();
-    stranger.db
-      .insert(photos)
-      .values({ ...row!, id: 'half', jobId: 'never-came' })
-      .run();
-    expect(count()).toBe(2);
+  test('what a try before it left, cut short by its time, is in nobody’s way', async () => {
+    const stranger = makeTestServer();
+    const here = () => stranger.db.select({ jobId: photos.jobId }).from(photos).all();
+    const [row] = one.db.select().from(photos).where(eq(photos.jobId, id)).all();
+    const half = (values: Partial<typeof row>) => {
+      stranger.db.run('pragma foreign_keys = OFF');
+      stranger.db
+        .insert(photos)
+        .values({ ...row!, ...values })
+        .run();
+      stranger.db.run('pragma foreign_keys = ON');
+    };
+    half({});
+    half({ id: 'of-another', jobId: 'never-came' });
+    await put(stranger, bundle).expect(201);
+    expect(here()).toEqual([{ jobId: id }]);
+    await from(stranger).get(`/api/jobs/${id}/photos/${row!.id}`).expect(200);
+
+    half({ id: 'of-another', jobId: 'never-came' });
     pruneHalfTaken(stranger.db);
-    expect(count()).toBe(1);
+    expect(here()).toEqual([{ jobId: id }]);
+    stranger.stop();
+  });
+
+  test('a job that came to be while its bundle was read; its pictures go with it', async () => {
+    const stranger = makeTestServer();
+    const stored = await readBundle(bundle);
+    putIn(
+      stranger.db,
+      stored.map((job) => ({ ...job, photographs: [] })),
+      'Sol',
+    );
+    expect(refusalOf(() => putIn(stranger.db, stored, 'Ann'))).toMatch(/UNIQUE constraint/);
+    expect(stranger.db.select().from(photos).all()).toEqual([]);
     stranger.stop();
   });
 });
