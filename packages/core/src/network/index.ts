@@ -1,4 +1,6 @@
 /** Phasor nodal analysis: compile, factorise, solve, measure, and read the result. */
+export { adjacent, bypassesIn } from './bypassed';
+export type { Bypassed } from './bypassed';
 export { compile, LEAK_SIEMENS } from './compile';
 export type { Installed, Network, Secondary } from './compile';
 export type { Branch, Overlay } from './draft';

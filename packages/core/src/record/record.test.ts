@@ -4,10 +4,10 @@
  */
 import { createHash } from 'node:crypto';
 import { addLink } from '../circuit';
-import { compile } from '../network';
+import { bypassesIn, compile } from '../network';
 import { insertInSeries } from '../plan';
 import type { Circuit } from '../circuit';
-import { bypassesIn, contactsOf, protectionWithout, prove, withBypasses } from '../prove';
+import { contactsOf, protectionWithout, prove, withBypasses } from '../prove';
 import { TEMPLATES, furnaceAirConditioner, rooftopUnit } from '../systems';
 import type { Body, Entry } from '.';
 import { CHAIN_START, bypassesStillIn, entryProblems, linkText, objectionsTo, standingOf } from '.';

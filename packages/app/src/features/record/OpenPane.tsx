@@ -1,8 +1,7 @@
 import { useMemo, useState } from 'react';
 
 import type { Circuit } from '@zygostat/core/circuit';
-import { compile } from '@zygostat/core/network';
-import { bypassesIn } from '@zygostat/core/prove';
+import { bypassesIn, compile } from '@zygostat/core/network';
 import type { Standing } from '@zygostat/core/record';
 import { bypassesStillIn, failedTests } from '@zygostat/core/record';
 import type { Names } from '@zygostat/core/words';

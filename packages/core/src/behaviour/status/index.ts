@@ -11,7 +11,7 @@ import { astray, blank, crossed, idleFan, missing, together, unanswered } from '
 import { noData } from './data';
 import { apart, liveCase } from './halves';
 import { noLink } from './link';
-import { idle, liveEnd, running, tripped, waiting } from './rest';
+import { idle, liveEnd, running, tripped, trippedInVain, waiting } from './rest';
 import type { StatusContext, Status } from './status';
 import { asFarAsKnown } from './status';
 import { burning, chattering, opened, overloaded, wrongSupply } from './supply';
@@ -36,6 +36,7 @@ const ORDER: readonly ((context: StatusContext) => Status | null)[] = [
   astray,
   tripped,
   waiting,
+  trippedInVain,
   unanswered,
   overloaded,
   liveEnd,

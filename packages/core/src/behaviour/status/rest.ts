@@ -1,8 +1,10 @@
 /** What is right, or at least no fault: waiting, running, nothing to do; and what must not be forgotten meanwhile. */
 import type { Call, Value } from '../../devices';
 import { COLD_COOLING_LIMIT_C } from '../../standards';
+import { bypassesIn } from '../../network';
 import { waitsOf } from '../advance';
 import { liveEndsIn } from '../loose';
+import type { Scene } from '../scene';
 import { thermostatsOf } from '../scene';
 import { halvesAtRest } from './halves';
 import type { News, Status, StatusContext } from './status';
@@ -39,13 +41,22 @@ export function liveEnd({ scene: { network }, trace: { seen } }: StatusContext):
   return worst ? { tone: 'caution', news: { type: 'live-end', ...worst }, parts: [worst.conductor] } : null;
 }
 
-/** A safety the surroundings hold open while nothing asks for it, so that it is not forgotten. */
-export function tripped({ scene }: StatusContext): Status | null {
-  for (const [id, face] of scene.faces)
-    if (face.tone === 'tripped')
-      return { tone: 'caution', news: { type: 'tripped', device: id }, parts: [id] };
-  return null;
+/** Safeties the surroundings hold open, by id: those that stop something, or those that something lies across. */
+function trippedOnes({ faces, network }: Scene, isBypassed: boolean): string[] {
+  const open = [...faces].flatMap(([id, { tone }]) => (tone === 'tripped' ? [id] : []));
+  if (open.length === 0) return [];
+  const bypassed = new Set(bypassesIn(network).map(({ device }) => device));
+  return open.filter((id) => bypassed.has(id) === isBypassed);
 }
+
+const trippedNews = ([id]: readonly string[]): Status | null =>
+  id === undefined ? null : { tone: 'caution', news: { type: 'tripped', device: id }, parts: [id] };
+
+/** A safety the surroundings hold open while nothing asks for it, so that it is not forgotten. */
+export const tripped = ({ scene }: StatusContext) => trippedNews(trippedOnes(scene, false));
+
+/** One that stops nothing, for it is bypassed: what is counting is said first, and can be skipped. */
+export const trippedInVain = ({ scene }: StatusContext) => trippedNews(trippedOnes(scene, true));
 
 export function running({ scene, active }: StatusContext): Status | null {
   const loads = scene.loads.filter(({ energised }) => energised).map(({ title }) => title);

@@ -3,6 +3,7 @@ import type { Circuit } from '../../circuit';
 import { addDevice, addLink, exchange, land, lift, setValue } from '../../circuit';
 import type { Fault } from '../../network';
 import { compile } from '../../network';
+import { withBypasses } from '../../prove';
 import {
   TEMPLATES,
   electricHeat,
@@ -216,6 +217,19 @@ test('a wet float comes before a wait', () => {
   const { status } = toldView(network, wet, settled);
   expect(status.next).not.toMatch(/not a fault/);
   expect(status.text).toMatch(/Pan float/);
+});
+
+test('a wet float that is bypassed stops nothing: the wait is said, and the float after it', () => {
+  const network = compile(withBypasses(good, ['float']));
+  const after = (call: string, seconds: number) => {
+    const { controls, ...inputs } = callsOf(good).find(({ id }) => id === call)!.inputs;
+    const wet = { ...inputs, controls: { ...controls, float: { level: 'wet' } } };
+    return toldView(network, wet, advance(network, wet, NEW_WORLD, seconds)).status.text;
+  };
+  expect(after('cool', 5)).toMatch(/^Cooling/);
+  expect(after('cool', 5)).not.toMatch(/Pan float/);
+  expect(after('cool', 3600)).toMatch(/^Contactor coil is fed astray: a jumper joins Pan float/);
+  expect(after('heat', 3600)).toBe('Pan float: wet');
 });
 
 // One fault in thirty of every system; the whole of them is what `npm run bench:advice` goes through.

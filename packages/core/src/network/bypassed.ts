@@ -1,5 +1,5 @@
 /** Guards with a jumper or a conductor across them. */
-import type { Network } from '../network';
+import type { Network } from './compile';
 
 const known = new WeakMap<Network, { branch: number; to: number }[][]>();
 
