@@ -41,9 +41,9 @@ const layEntries = (page: Page, jobId: string): Promise<void> =>
               by: 'Bench',
               body: { type: 'note', text: `Noticed ${i}` },
             };
-            all
-              .objectStore('unsent')
-              .put({ kept: { jobId: job, entry }, since: since + i, order: since + i }, `entry/${id}`);
+            const value = { jobId: job, entry };
+            const lying = { name: 'entry', id, owner: job, value, since: since + i, order: since + i };
+            all.objectStore('unsent').put(lying, `entry/${id}`);
           }
           all.oncomplete = () => {
             db.close();
