@@ -136,7 +136,7 @@ test('what is noticed is left open and dealt with; a line written without an ans
   await page.getByRole('button', { name: 'Leave it open' }).click();
   const items = page.getByRole('list', { name: 'Noticed and left' }).getByRole('listitem');
   await expect(items).toHaveCount(1);
-  await expect(items).toContainText(/ by \d+ \w{3} \d{4}/);
+  await expect(items).toContainText(/ by \w{3} \d+, \d{4}/);
   await page.route('**/api/jobs/*/record', (route) => route.abort());
   await items.getByRole('button', { name: /^Dealt with/ }).click();
   await expect(items).toHaveCount(0);

@@ -1,4 +1,3 @@
-import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { problemOf } from '../../store/api';
@@ -9,12 +8,13 @@ import { ActionButton, AppText, BottomSheet, Waiting } from '../../basics';
 import type { Revision } from './api';
 import { useLazyRevisionQuery, useRevisionsQuery } from './api';
 import { edited } from './slice';
+import { whenInYearText } from '../job/when';
 
 /** Shown before the rest is asked for. */
 const FIRST = 20;
 
 const whoText = ({ by, createdAt }: Revision) =>
-  `${by === '' ? 'on this machine' : by} · ${format(new Date(createdAt), 'd MMM yyyy, HH:mm')}`;
+  `${by === '' ? 'on this machine' : by} · ${whenInYearText(createdAt)}`;
 
 /** Every revision of a circuit: who saved it, when, and what was done; any of them can be taken up again. */
 export function RevisionsSheet({ jobId, onClose }: { jobId: string; onClose: () => void }) {

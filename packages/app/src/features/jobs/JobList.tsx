@@ -168,7 +168,7 @@ const styles = sheet({
   brand: { fontSize: 26, lineHeight: 32 },
   list: { padding: 12, gap: 8 },
   items: { gap: 10 },
-  bypassed: { borderWidth: 1.5, borderRadius: 12, padding: 12, gap: 4, marginBottom: 10 },
+  bypassed: { borderWidth: 1.5, borderRadius: 12, padding: 12, gap: 8, marginBottom: 10 },
   bypass: { minHeight: 44, justifyContent: 'center' },
   empty: { padding: 20, gap: 12, alignItems: 'center' },
   foot: { padding: 12 },

@@ -1,16 +1,16 @@
 /** What waits to be sent, told. */
-import { format } from 'date-fns/format';
 import { isToday } from 'date-fns/isToday';
 import { plural } from '../jobs/JobRow';
 import type { Waiting } from '@zygostat/core/sync';
 import { waitingTitle } from '@zygostat/core/words';
+import { timeText, whenText } from '../job/when';
 
 export const whatText = ({ name }: Pick<Waiting, 'name'>): string =>
   waitingTitle(name.replace(/-aside$/, ''));
 
-/** "9:12", "Tue 9:12"; nothing where an earlier version kept it. */
+/** "9:12 AM", "Dec 1, 9:12 AM"; nothing where an earlier version kept it. */
 export const sinceText = ({ since }: Pick<Waiting, 'since'>): string =>
-  since === 0 ? '' : format(new Date(since), isToday(since) ? 'H:mm' : 'd MMM H:mm');
+  since === 0 ? '' : isToday(since) ? timeText(since) : whenText(since);
 
 /** In one line: how many, since when, and what is to be done about it. */
 export function outstandingText(waiting: readonly Waiting[]): string {

@@ -1,10 +1,10 @@
-import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Waiting } from '../../basics';
 import type { FirePanel, PanelEvent } from './api';
 import { useActOnPanelMutation } from './api';
+import { secondText, timeText } from '../job/when';
 
 /** Lines of its log shown before more are asked for. */
 const FIRST = 4;
@@ -61,9 +61,7 @@ export function PanelState({ siteId, panel, lost, ready }: PanelStateProps) {
         </AppText>
         <AppText color={ink}>
           {[
-            panel.onTestUntil === null
-              ? 'in service'
-              : `on test until ${format(new Date(panel.onTestUntil), 'HH:mm')}`,
+            panel.onTestUntil === null ? 'in service' : `on test until ${timeText(panel.onTestUntil)}`,
             panel.sounding ? 'sounders on' : '',
             panel.buzzing ? 'not acknowledged' : '',
             lost ? 'not heard of now' : '',
@@ -98,7 +96,7 @@ export function PanelState({ siteId, panel, lost, ready }: PanelStateProps) {
         {newest.slice(0, all ? undefined : FIRST).map(({ at, type, passedOn }, i) => (
           <View key={`${at} ${type} ${i}`} role="listitem" style={styles.line}>
             <AppText kind="figure" color={t.mute}>
-              {format(new Date(at), 'HH:mm:ss')}
+              {secondText(at)}
             </AppText>
             <AppText>{`${EVENT[type]}${passedOn ? ', passed on to monitoring' : ''}`}</AppText>
           </View>

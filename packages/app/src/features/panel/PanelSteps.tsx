@@ -1,5 +1,4 @@
 import { addMinutes } from 'date-fns/addMinutes';
-import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Body, PanelStep, Standing } from '@zygostat/core/record';
@@ -9,6 +8,7 @@ import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field, Options } from '../../basics';
 import type { FirePanel } from './api';
 import { usePutOnTestMutation, useTakeOffTestMutation } from './api';
+import { timeText } from '../job/when';
 
 const HOURS = { h1: '1 hour', h2: '2 hours', h4: '4 hours', h8: '8 hours' } as const;
 const MINUTES: Readonly<Record<keyof typeof HOURS, number>> = { h1: 60, h2: 120, h4: 240, h8: 480 };
@@ -98,7 +98,7 @@ export function PanelSteps({ siteId, standing, panel, now, onWrite }: PanelSteps
         {[...steps].map(([one, { at, who: whom, text: told }]) => (
           <View key={one} role="listitem" style={styles.line}>
             <AppText kind="figure" color={t.mute}>
-              {format(new Date(at), 'HH:mm')}
+              {timeText(at)}
             </AppText>
             <AppText
               style={styles.grow}

@@ -1,4 +1,3 @@
-import { format } from 'date-fns/format';
 import { View } from 'react-native';
 import type { Circuit } from '@zygostat/core/circuit';
 import { nodeName } from '@zygostat/core/circuit';
@@ -8,6 +7,7 @@ import { useReadings } from './useReadings';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, Waiting, AppText } from '../../basics';
 import { VERDICT_WORDS } from './LogSheet';
+import { whenInYearText } from '../job/when';
 
 /** Every reading taken on this job beside what the model expected of it. */
 export function ReadingsPane({ circuit, jobId }: { circuit: Circuit; jobId: string }) {
@@ -46,7 +46,7 @@ export function ReadingsPane({ circuit, jobId }: { circuit: Circuit; jobId: stri
             <AppText kind="small">
               {VERDICT_WORDS[reading.verdict]} · expected {expectedFigureText(reading.expected, reading.unit)}{' '}
               · revision {reading.revision} · {reading.by === '' ? '' : `${reading.by} · `}
-              {format(new Date(reading.createdAt), 'd MMM yyyy, HH:mm')}
+              {whenInYearText(reading.createdAt)}
             </AppText>
             {reading.situation ? <AppText kind="small">{reading.situation}</AppText> : null}
           </View>

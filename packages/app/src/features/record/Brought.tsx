@@ -1,15 +1,15 @@
-import { format } from 'date-fns/format';
 import { View } from 'react-native';
 import { broughtText } from '@zygostat/core/words';
 import { sheet, useTokens } from '../../theme';
 import { AppText } from '../../basics';
+import { dayText } from '../job/when';
 
 /** Says of a job that it was read in from a file: what it says was done elsewhere nobody here saw. */
 export function Brought({ by, at }: { by: string; at: string | null }) {
   const t = useTokens();
   return (
     <View role="note" style={[styles.card, { borderColor: t.amber, backgroundColor: t.amberSoft }]}>
-      <AppText color={t.amber}>{broughtText(by, at === null ? null : format(new Date(at), 'PP'))}</AppText>
+      <AppText color={t.amber}>{broughtText(by, at === null ? null : dayText(at))}</AppText>
     </View>
   );
 }

@@ -1,5 +1,4 @@
 import { addDays } from 'date-fns/addDays';
-import { format } from 'date-fns/format';
 import { isPast } from 'date-fns/isPast';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -14,6 +13,7 @@ import { ActionButton, AppText, Field, Options } from '../../basics';
 import { Protected } from './Protected';
 import { Writer } from './Writer';
 import { useWriterName } from './writer-name';
+import { whenText } from '../job/when';
 
 const HOW = { tripped: 'Tripped by its own means', read: 'Read across its contact' } as const;
 const WORKED: Readonly<Record<ProofKind, string>> = {
@@ -74,12 +74,12 @@ export function BypassCard({ bypass, circuit, names, onWrite }: BypassCardProps)
       style={[styles.card, { borderColor: t.red, backgroundColor: t.redSoft }]}
     >
       <AppText kind="title" heading={2} color={t.red}>
-        {`${name} bypassed, since ${format(new Date(since), 'd MMM HH:mm')}`}
+        {`${name} bypassed, since ${whenText(since)}`}
       </AppText>
       <AppText>{`${why}; ${holderText(bypass)}.`}</AppText>
       {known ? <Protected circuit={circuit} names={names} device={device} /> : null}
       <AppText kind="strong" color={late ? t.red : t.ink}>
-        {`${late ? 'Should be gone since' : 'Gone by'} ${format(new Date(until), 'd MMM HH:mm')}`}
+        {`${late ? 'Should be gone since' : 'Gone by'} ${whenText(until)}`}
       </AppText>
       <Caution circuit={circuit} device={device} />
       {way === null ? (

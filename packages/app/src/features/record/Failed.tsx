@@ -1,5 +1,4 @@
 import { addDays } from 'date-fns/addDays';
-import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Body, CommissionTest, Standing, Tested } from '@zygostat/core/record';
@@ -11,6 +10,7 @@ import { callMeant } from '../find/slice';
 import { goTo } from '../job/address';
 import { Writer } from './Writer';
 import { useWriterName } from './writer-name';
+import { dayText } from '../job/when';
 
 /** A failed test that is handed off is looked at again within so many days. */
 const HANDED_DAYS = 7;
@@ -62,7 +62,7 @@ function One({ jobId, failed, test, onRun, onWrite }: OneProps) {
       {text.trim() === '' ? null : <AppText>{text}</AppText>}
       <AppText kind="small">
         {handed
-          ? `${handed.to} took it over. Due ${format(new Date(handed.until), 'PP')}.`
+          ? `${handed.to} took it over. Due ${dayText(handed.until)}.`
           : 'Repair the fault and run the test again, or hand the test off.'}
       </AppText>
       <View style={styles.row}>

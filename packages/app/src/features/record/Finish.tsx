@@ -1,4 +1,3 @@
-import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Body, Standing } from '@zygostat/core/record';
@@ -7,6 +6,7 @@ import type { Names } from '@zygostat/core/words';
 import { unsettledText } from '@zygostat/core/words';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field } from '../../basics';
+import { whenInYearText } from '../job/when';
 
 interface FinishProps {
   names: Names;
@@ -32,9 +32,7 @@ export function Finish({ names, standing, onWrite }: FinishProps) {
           <View role="list" aria-label="To settle first" style={styles.column}>
             {unsettled.map((one) => (
               <View key={one.type} role="listitem">
-                <AppText color={t.red}>
-                  {unsettledText(names, one, (at) => format(new Date(at), 'PPp'))}
-                </AppText>
+                <AppText color={t.red}>{unsettledText(names, one, whenInYearText)}</AppText>
               </View>
             ))}
           </View>

@@ -1,5 +1,4 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Body, Item } from '@zygostat/core/record';
@@ -7,6 +6,7 @@ import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field, Options } from '../../basics';
 import type { When } from './until';
 import { WHEN, untilOf } from './until';
+import { dayText } from '../job/when';
 
 interface ItemsProps {
   items: readonly Item[];
@@ -33,9 +33,7 @@ export function Items({ items, onWrite }: ItemsProps) {
           <View key={id} role="listitem" style={styles.line}>
             <View style={styles.grow}>
               <AppText>{noticed}</AppText>
-              <AppText kind="small">
-                {until ? `${by} · by ${format(new Date(until), 'd MMM yyyy')}` : by}
-              </AppText>
+              <AppText kind="small">{until ? `${by} · by ${dayText(until)}` : by}</AppText>
             </View>
             <ActionButton
               label="Done"

@@ -1,4 +1,3 @@
-import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { Image, View } from 'react-native';
 import type { Entry } from '@zygostat/core/record';
@@ -9,6 +8,7 @@ import { ActionButton, AppText, Field } from '../../basics';
 import { usePhotoUrls } from '../photos/photo-url';
 import { TakePhoto } from './TakePhoto';
 import { useWrite } from './useRecord';
+import { whenInYearText } from '../job/when';
 
 /** Lines shown before more are asked for. */
 const FIRST = 50;
@@ -48,7 +48,7 @@ export function LogPane({ jobId, names, entries }: LogPaneProps) {
       <View role="list" aria-label="Log" style={styles.list}>
         {shown.map(({ id, at, by, body, broughtBy = null }) => (
           <View key={id} role="listitem" style={[styles.line, { borderColor: t.line }]}>
-            <AppText kind="small">{`${format(new Date(at), 'd MMM yyyy, HH:mm')} · ${writtenByText({ by, broughtBy })}`}</AppText>
+            <AppText kind="small">{`${whenInYearText(at)} · ${writtenByText({ by, broughtBy })}`}</AppText>
             <AppText>{entryText(names, body, earlier)}</AppText>
             {body.type === 'photographed' ? (
               <Image

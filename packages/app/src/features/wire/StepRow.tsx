@@ -4,7 +4,7 @@ import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { AppText, Tap } from '../../basics';
 import { StepFacts } from './StepFacts';
-import { whenText } from './when';
+import { whenText } from '../job/when';
 
 interface StepRowProps {
   step: Step;

@@ -13,7 +13,7 @@ export interface ReportStyle {
 type When = Pick<ReportStyle, 'zone' | 'locale'>;
 
 /** English as it is written where a person is. */
-const englishOf = (locale: string): string => {
+export const englishOf = (locale: string): string => {
   const { region = 'US' } = new Intl.Locale(locale).maximize();
   return `en-${region}`;
 };
