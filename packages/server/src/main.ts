@@ -93,8 +93,11 @@ tidy(prune);
 setInterval(() => tidy(prune), DAY_MS).unref();
 
 // Beside the bundle this is in; there is none while files are translated as they are read (`npm run dev`).
-const threadOf = (folder: string) => fileURLToPath(new URL(`./${folder}/thread.mjs`, import.meta.url));
-const [papers, bundles] = [threadOf('papers'), threadOf('bundle')];
+const beside = (file: string) => fileURLToPath(new URL(file, import.meta.url));
+const begin = beside('./give-way.mjs');
+const isBundled = existsSync(begin);
+const papers = { begin, work: beside('./papers/thread.mjs') };
+const bundles = { begin, work: beside('./bundle/thread.mjs') };
 
 const app = createApp({
   db,
@@ -103,8 +106,8 @@ const app = createApp({
   requestsPerMinute,
   reach,
   authority: certificate?.authority ?? null,
-  draw: existsSync(papers) ? drawAside(papers) : drawHere,
-  bundles: existsSync(bundles) ? bundlesAside(bundles, database) : bundlesHere(db),
+  draw: isBundled ? drawAside(papers) : drawHere,
+  bundles: isBundled ? bundlesAside(bundles, database) : bundlesHere(db),
 });
 const { server, says } = await listen({ app, db, reach, port, certificate }).catch(
   (error: NodeJS.ErrnoException) =>

@@ -2,9 +2,14 @@
 import { Piscina } from 'piscina';
 import { Problem } from './problem';
 
+/** Bundled files of a thread: the one it begins with (`give-way.ts`), and the one that does what it is for. */
+export interface ThreadFiles {
+  begin: string;
+  work: string;
+}
+
 interface Aside {
-  /** The bundled file that does it. */
-  filename: string;
+  files: ThreadFiles;
   /** How many may wait while one is done. */
   mostWaiting: number;
   /** A thread that did nothing for so long is ended, ms. */
@@ -21,9 +26,10 @@ const isFull = (error: unknown) => error instanceof Error && /queue is at limit/
  * @returns what has an order done; whoever aborts it ends the thread.
  * @throws Problem 503 where too many wait already.
  */
-export function aside<Order, Done>({ filename, mostWaiting, idleMs, mostMb, busy }: Aside) {
+export function aside<Order, Done>({ files, mostWaiting, idleMs, mostMb, busy }: Aside) {
   const pool = new Piscina<Order, Done>({
-    filename,
+    filename: files.begin,
+    workerData: { work: files.work },
     minThreads: 0,
     maxThreads: 1,
     maxQueue: mostWaiting,

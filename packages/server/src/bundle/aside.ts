@@ -1,4 +1,5 @@
 import type { Db } from '../db/open';
+import type { ThreadFiles } from '../pool';
 import { aside } from '../pool';
 import { Problem } from '../problem';
 import type { TakenIn } from './take-in';
@@ -42,12 +43,11 @@ const tooMuch = () =>
 /**
  * Bundles taken in and written in a thread of their own, one after another and each for so long at most: nobody else waits for it.
  *
- * @param filename - of the bundled `thread.ts`.
  * @param database - the file they are written from.
  */
-export function bundlesAside(filename: string, database: string): Bundles {
+export function bundlesAside(files: ThreadFiles, database: string): Bundles {
   const order = aside<BundleOrder, BundleDone>({
-    filename,
+    files,
     mostWaiting: 4,
     idleMs: 10_000,
     mostMb: MOST_MB,

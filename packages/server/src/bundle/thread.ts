@@ -3,10 +3,7 @@ import { openBeside } from '../db/open';
 import { Problem } from '../problem';
 import type { TakenIn } from './take-in';
 import { takeInBundle } from './take-in';
-import { giveWay } from '../give-way';
 import { writeBundleFile } from './write';
-
-giveWay();
 
 export type BundleOrder = { database: string } & (
   { type: 'take-in'; file: string; by: string } | { type: 'write'; ids: readonly string[]; file: string }

@@ -1,3 +1,4 @@
+import type { ThreadFiles } from '../pool';
 import { aside } from '../pool';
 import type { Draw, Order } from '.';
 
@@ -8,11 +9,10 @@ const MOST_WAITING = 12;
  * Papers drawn in a thread of their own, one after another: a diagram laid out for paper takes a second or two, and whoever works on
  * another job does not wait for it. What nobody waits for any more is not drawn to its end.
  *
- * @param filename - of the bundled `thread.ts`.
  */
-export function drawAside(filename: string): Draw {
+export function drawAside(files: ThreadFiles): Draw {
   const draw = aside<Order, Uint8Array | string>({
-    filename,
+    files,
     mostWaiting: MOST_WAITING,
     // It holds the model and the type in memory.
     idleMs: 60_000,

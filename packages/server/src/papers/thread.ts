@@ -2,9 +2,6 @@
 import { move } from 'piscina';
 import type { Order } from '.';
 import { drawHere } from '.';
-import { giveWay } from '../give-way';
-
-giveWay();
 
 /** Whoever leaves ends the thread. */
 const NOBODY_LEAVES = new AbortController().signal;
