@@ -5,8 +5,8 @@ type Moment = string | number;
 
 function teller(options: Intl.DateTimeFormatOptions) {
   const format = new Intl.DateTimeFormat(englishOf(navigator.language), options);
-  // A narrow space is none of the type that ships with the app.
-  return (at: Moment): string => format.format(new Date(at)).replace(/\u202f/g, ' ');
+  // A narrow space is none of the type that ships with the app; a time and its half of the day stay on one line.
+  return (at: Moment): string => format.format(new Date(at)).replace(/[\u202f ](?=[AP]M)/gi, '\u00a0');
 }
 
 const DAY = { month: 'short', day: 'numeric' } as const;
