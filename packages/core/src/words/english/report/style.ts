@@ -12,10 +12,13 @@ export interface ReportStyle {
 
 type When = Pick<ReportStyle, 'zone' | 'locale'>;
 
-/** English as it is written where a person is. */
+/** English as it is written where a person is; of the United States where a browser's own tag is none ("en-US@posix"). */
 export const englishOf = (locale: string): string => {
-  const { region = 'US' } = new Intl.Locale(locale).maximize();
-  return `en-${region}`;
+  try {
+    return `en-${new Intl.Locale(locale).maximize().region ?? 'US'}`;
+  } catch {
+    return 'en-US';
+  }
 };
 
 const told = (at: string, { zone, locale }: When, options: Intl.DateTimeFormatOptions): string =>
