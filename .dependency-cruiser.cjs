@@ -4,6 +4,7 @@ const APP = 'packages/app/src';
 
 /** Core folders from the bottom up: each may import only those before it. */
 const CORE_ORDER = [
+  'locale',
   'validation',
   'standards',
   'air',
@@ -123,7 +124,7 @@ module.exports = {
         pathNot: TESTS,
       },
       to: {
-        path: `^packages/core/src/|^${APP}/(documents|model/(?!worker\\.))|^${APP}/features/(?!later|settings/(slice|kept)|jobs/(JobList|JobRow|SearchField|api)|beyond)`,
+        path: `^packages/core/src/(?!locale/)|^${APP}/(documents|model/(?!worker\\.))|^${APP}/features/(?!later|settings/(slice|kept)|jobs/(JobList|JobRow|SearchField|api)|beyond)`,
         dependencyTypesNot: ['type-only', 'dynamic-import'],
       },
     },

@@ -163,6 +163,14 @@ export async function openNewJob(
   return id;
 }
 
+/** Writes into a record that a float is bypassed until tomorrow. */
+export async function bypassFloat(page: Page, record: string): Promise<void> {
+  const until = new Date(Date.now() + 86_400_000).toISOString();
+  const body = { type: 'bypassed', bypass: 'b1', device: 'float', why: 'To prove it', until, watch: 'Sol' };
+  const data = { id: crypto.randomUUID(), at: new Date().toISOString(), by: 'Sol', body };
+  expect((await page.request.post(record, { data })).status()).toBe(201);
+}
+
 export const stud = (page: Page, terminal: string) => page.getByTestId(`stud-${terminal}`);
 /** The end in the air of a conductor that is landed at its other end alone. */
 export const looseEnd = (page: Page, conductor: string) => page.getByTestId(`loose-${conductor}`);

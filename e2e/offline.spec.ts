@@ -1,6 +1,16 @@
 /** A day without signal: what was opened once opens cold, works, and what was done is sent when there is an answer again. */
 import type { Locator, Page } from '@playwright/test';
-import { call, expect, installed, looseEnd, openNewJob, stud, untilRunning, ownTest as test } from './bench';
+import {
+  bypassFloat,
+  call,
+  expect,
+  installed,
+  looseEnd,
+  openNewJob,
+  stud,
+  untilRunning,
+  ownTest as test,
+} from './bench';
 
 /** The answer that is kept here for an address, as text. */
 const keptAnswer = (page: Page, path: string): Promise<string> =>
@@ -84,14 +94,6 @@ test('on the very first visit, by the address of a job, that job and the list ar
   await expect(cold).toHaveTitle(new RegExp(name));
   await expect(cold.getByRole('link', { name: 'Trace', exact: true })).toBeVisible();
 });
-
-/** Writes into a record that a float is bypassed until tomorrow. */
-async function bypassFloat(page: Page, record: string): Promise<void> {
-  const until = new Date(Date.now() + 86_400_000).toISOString();
-  const body = { type: 'bypassed', bypass: 'b1', device: 'float', why: 'To prove it', until, watch: 'Sol' };
-  const data = { id: 'laid-1', at: new Date().toISOString(), by: 'Sol', body };
-  expect((await page.request.post(record, { data })).status()).toBe(201);
-}
 
 test('opened by its icon it goes on in the job that was open, and says what is bypassed on others', async ({
   page,

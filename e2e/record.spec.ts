@@ -1,7 +1,7 @@
 /** A bypass is recorded, seen from everywhere, and closed with proof; what is noticed and logged stays. */
 import type { Page } from '@playwright/test';
 import { expectAccessible } from './axe';
-import { button, call, expect, openNewJob, status, test, untilSeen } from './bench';
+import { button, bypassFloat, call, expect, openNewJob, status, test, untilSeen } from './bench';
 
 /** Holds what is posted there until it is let go; what is returned lets it go and waits for the answer. */
 async function holdAnswers(page: Page, where: string): Promise<() => Promise<void>> {
@@ -82,11 +82,7 @@ test('what is bypassed stops nothing on Trace, and Find looks for no trip of it'
 }) => {
   const id = await openNewJob(page, server, 'Loft hatch', 'furnace-ac', 'stat.R');
   const bypass = async () => {
-    const until = new Date(Date.now() + 86_400_000).toISOString();
-    const body = { type: 'bypassed', bypass: 'b1', device: 'float', why: 'To prove it', until, watch: 'Sol' };
-    const entry = { id: 'bypass-1', at: new Date().toISOString(), by: 'Sol', body };
-    const taken = await page.request.post(`${server.url}/api/jobs/${id}/record`, { data: entry });
-    expect(taken.status()).toBe(201);
+    await bypassFloat(page, `${server.url}/api/jobs/${id}/record`);
     await page.reload();
     await expect(page.getByRole('link', { name: 'Bypassed: Pan float' })).toBeVisible();
   };

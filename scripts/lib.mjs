@@ -119,7 +119,7 @@ export function whatIsMissing() {
 export async function ensureServer() {
   const from = join(ROOT, 'packages/server/src');
   await must(bin('esbuild'), [
-    ...['main', 'code', 'keep', 'give-way', 'papers/thread', 'bundle/thread'].map((name) =>
+    ...['main', 'code', 'keep', 'give-way', 'papers/work', 'bundle/work'].map((name) =>
       join(from, `${name}.ts`),
     ),
     `--outdir=${join(ROOT, 'packages/server/dist')}`,

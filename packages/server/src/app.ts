@@ -21,8 +21,8 @@ import type { Draw } from './papers';
 import { drawHere } from './papers';
 import { wirelessLinkRoutes } from './wireless-link/routes';
 import { holdBounds } from './bounds';
-import type { Bundles } from './bundle/aside';
-import { bundlesHere } from './bundle/aside';
+import type { Bundles } from './bundle';
+import { bundlesHere } from './bundle';
 import { ownFields, plainQuery } from './plain';
 import { problemHandler, sendProblem, unknownRoute } from './problem';
 import { bundleRoutes } from './routes/bundles';
@@ -51,9 +51,9 @@ export interface AppOptions {
   reach?: Reach;
   /** The certificate, PEM, that a crew's phones are told to trust. */
   authority?: string | null;
-  /** Who draws what is printed; this thread unless told. */
+  /** Who draws what is printed; this process unless told. */
   draw?: Draw;
-  /** Who reads and writes bundles; this thread unless told. */
+  /** Who reads and writes bundles; this process unless told. */
   bundles?: Bundles;
 }
 

@@ -1,17 +1,9 @@
 /**
- * What a thread begins with. It gives way to the one that answers where both want the same core, and only then reads what it does
- * (`workerData.work`, a bundled file): to read it takes long, too. Linux has a priority for each thread; elsewhere it would be the whole
- * server's.
+ * What a process beside the server begins with: it gives way to the one that answers where both want the same core. Linux has a priority
+ * for each thread, and some are there already; what comes after has that of whoever starts it. Elsewhere a process has one.
  */
+import { readdirSync } from 'node:fs';
 import { constants, setPriority } from 'node:os';
-import { pathToFileURL } from 'node:url';
-import { workerData } from 'node:worker_threads';
 
-if (process.platform === 'linux') setPriority(constants.priority.PRIORITY_LOW);
-
-const { work } = workerData as { work: string };
-const { default: done } = (await import(pathToFileURL(work).href)) as {
-  default: (order: unknown) => unknown;
-};
-
-export default done;
+const all = process.platform === 'linux' ? readdirSync('/proc/self/task').map(Number) : [process.pid];
+for (const one of all) setPriority(one, constants.priority.PRIORITY_LOW);

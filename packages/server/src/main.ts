@@ -4,7 +4,8 @@ import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
 import { certificateOf } from './crew/certificate';
 import { SettingError, readReach, readRequests } from './crew/reach';
-import { bundlesAside, bundlesHere } from './bundle/aside';
+import { bundlesHere } from './bundle';
+import { bundlesAside } from './bundle/aside';
 import { lastGood } from './db/backup';
 import { DamagedError, openDatabase } from './db/open';
 import type { Db } from './db/open';
@@ -96,8 +97,8 @@ setInterval(() => tidy(prune), DAY_MS).unref();
 const beside = (file: string) => fileURLToPath(new URL(file, import.meta.url));
 const begin = beside('./give-way.mjs');
 const isBundled = existsSync(begin);
-const papers = { begin, work: beside('./papers/thread.mjs') };
-const bundles = { begin, work: beside('./bundle/thread.mjs') };
+const papers = { begin, work: beside('./papers/work.mjs') };
+const bundles = { begin, work: beside('./bundle/work.mjs') };
 
 const app = createApp({
   db,

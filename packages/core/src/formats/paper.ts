@@ -1,4 +1,5 @@
 /** A text with headings, lists and tables, as a paper has them; and as Markdown (CommonMark with GitHub's tables). */
+import { regionOf } from '../locale';
 
 export type Block =
   | { type: 'text'; text: string; strong?: boolean }
@@ -26,8 +27,7 @@ const LETTER = 'BZ CA CL CO CR GT MX NI PA PH PR SV US VE'.split(' ');
  * @param locale - BCP 47 tag.
  */
 export function paperSizeOf(locale: string): PaperSize {
-  const { region = 'US' } = new Intl.Locale(locale).maximize();
-  return LETTER.includes(region) ? 'letter' : 'a4';
+  return LETTER.includes(regionOf(locale)) ? 'letter' : 'a4';
 }
 
 export interface Paper {

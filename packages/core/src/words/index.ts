@@ -104,7 +104,7 @@ export {
 } from './english/fire';
 export { expectedFigureText, figureText } from './english/reading';
 export { reportPaper } from './english/report';
-export { englishOf, showDay, showTime } from './english/report/style';
+export { showDay, showTime } from './english/report/style';
 export type { ReportStyle } from './english/report/style';
 export { cableReadingLines, conductorStateText } from './english/cable';
 export { otherEndText } from './english/end';

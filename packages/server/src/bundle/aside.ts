@@ -1,37 +1,12 @@
-import type { Db } from '../db/open';
-import type { ThreadFiles } from '../pool';
+import type { ProcessFiles } from '../pool';
 import { aside } from '../pool';
 import { Problem } from '../problem';
-import type { TakenIn } from './take-in';
-import { takeInBundle } from './take-in';
-import type { BundleDone, BundleOrder } from './thread';
-import { writeBundleFile } from './write';
-
-/** Takes bundles in, and writes them. */
-export interface Bundles {
-  /**
-   * Takes in what a file holds.
-   *
-   * @param by - who brings it; empty where nobody is signed in.
-   */
-  takeIn: (file: string, by: string) => Promise<TakenIn[]>;
-  /**
-   * Writes jobs into a file.
-   *
-   * @param left - is aborted when whoever asked has gone.
-   */
-  write: (ids: readonly string[], file: string, left: AbortSignal) => Promise<void>;
-}
+import type { Bundles } from '.';
+import type { BundleDone, BundleOrder } from './work';
 
 /** Longer than the largest site takes, ms. */
 const MOST_MS = 120_000;
 const MOST_MB = 1024;
-
-/** Reads and writes in this thread. */
-export const bundlesHere = (db: Db): Bundles => ({
-  takeIn: (file, by) => takeInBundle(db, file, by),
-  write: async (ids, file) => writeBundleFile(db, ids, file),
-});
 
 const tooMuch = () =>
   new Problem({
@@ -41,11 +16,11 @@ const tooMuch = () =>
   });
 
 /**
- * Bundles taken in and written in a thread of their own, one after another and each for so long at most: nobody else waits for it.
+ * Bundles taken in and written in a process of their own, one after another and each for so long at most: nobody else waits for it.
  *
  * @param database - the file they are written from.
  */
-export function bundlesAside(files: ThreadFiles, database: string): Bundles {
+export function bundlesAside(files: ProcessFiles, database: string): Bundles {
   const order = aside<BundleOrder, BundleDone>({
     files,
     mostWaiting: 4,
@@ -77,6 +52,6 @@ export function bundlesAside(files: ThreadFiles, database: string): Bundles {
 
 /** Ended by its time or its memory. */
 const isTooMuch = (error: unknown): boolean => {
-  const { name, code } = error as { name?: string; code?: string };
-  return name === 'AbortError' || name === 'TimeoutError' || code === 'ERR_WORKER_OUT_OF_MEMORY';
+  const { name, message } = error as Error;
+  return name === 'AbortError' || name === 'TimeoutError' || /exited unexpectedly/.test(message);
 };

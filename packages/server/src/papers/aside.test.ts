@@ -1,7 +1,8 @@
-/** Whoever prints keeps nobody waiting: the real server, its papers drawn in a thread. */
-import { mkdtempSync, rmSync } from 'node:fs';
+/** Whoever prints keeps nobody waiting: the real server, its papers drawn in a process beside it. */
+import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
 import sharp from 'sharp';
 import type { Running } from '../testing/process';
 import { post, startServer } from '../testing/process';
@@ -52,4 +53,33 @@ test('a report has its photographs from there, too', async () => {
   expect(report.toString('latin1')).toMatch(/DCTDecode/);
   // As large as it is printed, and no larger.
   expect(report.toString('latin1')).toMatch(/\/Width 800\n\/Height 600/);
+}, 60_000);
+
+/** Processes that the server has started (Linux: proc(5)). */
+const beside = (): number[] =>
+  readFileSync(`/proc/${server.pid}/task/${server.pid}/children`, 'utf8')
+    .trim()
+    .split(' ')
+    .filter(Boolean)
+    .map(Number);
+
+/** Nice values of a process's threads: the 19th field of each (proc(5)). */
+function nicenessOf(pid: number): number[] {
+  const values = readdirSync(`/proc/${pid}/task`).map((thread) => {
+    const afterName = readFileSync(`/proc/${pid}/task/${thread}/stat`, 'utf8').split(') ')[1]!;
+    return Number(afterName.split(' ')[16]);
+  });
+  return [...new Set(values)];
+}
+
+test('whoever draws gives way to whoever answers, with each of its threads, and when it dies the next one draws', async () => {
+  const made = await post(`${server.url}/api/jobs`, { name: 'Lost', site: 'Cellar', template: 'boiler' });
+  const cards = `${server.url}/api/jobs/${((await made.json()) as { id: string }).id}/papers/cards.pdf`;
+  expect((await fetch(cards)).status).toBe(200);
+  const [drawing] = beside();
+  expect(nicenessOf(drawing!)).toEqual([19]);
+  process.kill(drawing!, 'SIGKILL');
+  while (beside().length > 0) await pause(10);
+  expect((await fetch(cards)).status).toBe(200);
+  expect(beside()).not.toContain(drawing);
 }, 60_000);

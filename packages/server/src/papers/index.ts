@@ -4,7 +4,7 @@ import { diagramPdf, diagramSvg } from './diagram';
 import { followUp } from './follow-up';
 import { reportJson, reportPdf, reportText } from './report';
 
-/** Each is drawn from plain values alone, so that another thread may do it. */
+/** Each is drawn from plain values alone, so that another process may do it. */
 const PAPERS = {
   cards: cardsPdf,
   tags: tagsPdf,
@@ -30,7 +30,7 @@ export type Draw = <P extends PaperName>(
   ...given: Parameters<Papers[P]>
 ) => Promise<Uint8Array | string>;
 
-/** What a thread is handed. */
+/** What another process is handed. */
 export interface Order {
   paper: PaperName;
   given: Parameters<Papers[PaperName]>;

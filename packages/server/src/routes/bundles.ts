@@ -1,15 +1,14 @@
 import { createReadStream, createWriteStream } from 'node:fs';
-import { mkdtemp, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import type { Request, Response } from 'express';
 import { Router } from 'express';
-import type { Bundles } from '../bundle/aside';
+import type { Bundles } from '../bundle';
 import { writerOf } from '../crew/who';
 import { jobsOfSite } from '../db/bundle';
 import type { Db } from '../db/open';
 import { Problem, notFound } from '../problem';
+import { inFolder } from '../temporary';
 import { findJob } from './find';
 import { leaving } from './leaving';
 
@@ -41,13 +40,10 @@ async function withFile(
   name: string,
   act: (file: string) => Promise<void>,
 ): Promise<void> {
-  const folder = await mkdtemp(join(tmpdir(), 'zygostat-'));
   try {
-    await act(join(folder, name));
+    await inFolder((folder) => act(join(folder, name)));
   } catch (error) {
     if (!response.destroyed) throw error;
-  } finally {
-    await rm(folder, { recursive: true, force: true });
   }
 }
 

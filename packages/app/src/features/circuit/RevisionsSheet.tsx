@@ -8,7 +8,7 @@ import { ActionButton, AppText, BottomSheet, Waiting } from '../../basics';
 import type { Revision } from './api';
 import { useLazyRevisionQuery, useRevisionsQuery } from './api';
 import { edited } from './slice';
-import { whenInYearText } from '../job/when';
+import { whenInYearText } from '../../basics/when';
 
 /** Shown before the rest is asked for. */
 const FIRST = 20;

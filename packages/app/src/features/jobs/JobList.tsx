@@ -8,6 +8,7 @@ import { openSoon, readBeyond, useReadEarly } from '../later';
 import { SearchField } from './SearchField';
 import { JobRow, plural } from './JobRow';
 import { sheet, useTokens } from '../../theme';
+import { timeText, whenInYearText } from '../../basics/when';
 import { ActionButton, Column, Waiting, AppText, Tap } from '../../basics';
 
 /** Safeties that are bypassed anywhere, the first to be gone first: nobody opens the app without seeing them. */
@@ -33,9 +34,7 @@ function Bypassed() {
           style={styles.bypass}
         >
           <AppText kind="strong">{`${label} · ${site}, ${name}`}</AppText>
-          <AppText kind="small">
-            {`${to ?? by} · gone by ${new Date(until).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' })}`}
-          </AppText>
+          <AppText kind="small">{`${to ?? by} · gone by ${whenInYearText(until)}`}</AppText>
         </Tap>
       ))}
     </View>
@@ -64,7 +63,7 @@ function OnTestPanels() {
         >
           <AppText kind="strong" color={t.amber}>{`Fire panel on test: ${name}`}</AppText>
           <AppText kind="small">
-            {`until ${new Date(onTestUntil!).toLocaleTimeString([], { timeStyle: 'short' })}; nobody comes for a fire meanwhile`}
+            {`until ${timeText(onTestUntil!)}; nobody comes for a fire meanwhile`}
           </AppText>
         </Tap>
       ))}

@@ -3,7 +3,7 @@ import { isToday } from 'date-fns/isToday';
 import { plural } from '../jobs/JobRow';
 import type { Waiting } from '@zygostat/core/sync';
 import { waitingTitle } from '@zygostat/core/words';
-import { timeText, whenText } from '../job/when';
+import { timeText, whenText } from '../../basics/when';
 
 export const whatText = ({ name }: Pick<Waiting, 'name'>): string =>
   waitingTitle(name.replace(/-aside$/, ''));

@@ -4,7 +4,7 @@ import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Waiting } from '../../basics';
 import type { FirePanel, PanelEvent } from './api';
 import { useActOnPanelMutation } from './api';
-import { secondText, timeText } from '../job/when';
+import { secondText, timeText } from '../../basics/when';
 
 /** Lines of its log shown before more are asked for. */
 const FIRST = 4;

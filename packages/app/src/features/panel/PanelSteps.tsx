@@ -8,7 +8,7 @@ import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field, Options } from '../../basics';
 import type { FirePanel } from './api';
 import { usePutOnTestMutation, useTakeOffTestMutation } from './api';
-import { timeText } from '../job/when';
+import { timeText } from '../../basics/when';
 
 const HOURS = { h1: '1 hour', h2: '2 hours', h4: '4 hours', h8: '8 hours' } as const;
 const MINUTES: Readonly<Record<keyof typeof HOURS, number>> = { h1: 60, h2: 120, h4: 240, h8: 480 };

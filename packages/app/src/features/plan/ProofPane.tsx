@@ -29,7 +29,7 @@ import { Working } from './Working';
 import { useAside } from './useAside';
 import { useInForce } from '../circuit/in-force';
 import { useRecord } from '../record/useRecord';
-import { whenText } from '../job/when';
+import { whenText } from '../../basics/when';
 import { useProof } from './useProof';
 import { goTo } from '../job/address';
 

@@ -7,7 +7,7 @@ import { useReadings } from './useReadings';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, Waiting, AppText } from '../../basics';
 import { VERDICT_WORDS } from './LogSheet';
-import { whenInYearText } from '../job/when';
+import { whenInYearText } from '../../basics/when';
 
 /** Every reading taken on this job beside what the model expected of it. */
 export function ReadingsPane({ circuit, jobId }: { circuit: Circuit; jobId: string }) {

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { broughtText } from '@zygostat/core/words';
 import { sheet, useTokens } from '../../theme';
 import { AppText } from '../../basics';
-import { dayText } from '../job/when';
+import { dayText } from '../../basics/when';
 
 /** Says of a job that it was read in from a file: what it says was done elsewhere nobody here saw. */
 export function Brought({ by, at }: { by: string; at: string | null }) {

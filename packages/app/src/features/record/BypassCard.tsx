@@ -13,7 +13,7 @@ import { ActionButton, AppText, Field, Options } from '../../basics';
 import { Protected } from './Protected';
 import { Writer } from './Writer';
 import { useWriterName } from './writer-name';
-import { whenText } from '../job/when';
+import { whenText } from '../../basics/when';
 
 const HOW = { tripped: 'Tripped by its own means', read: 'Read across its contact' } as const;
 const WORKED: Readonly<Record<ProofKind, string>> = {

@@ -10,7 +10,7 @@ import { callMeant } from '../find/slice';
 import { goTo } from '../job/address';
 import { Writer } from './Writer';
 import { useWriterName } from './writer-name';
-import { dayText } from '../job/when';
+import { dayText } from '../../basics/when';
 
 /** A failed test that is handed off is looked at again within so many days. */
 const HANDED_DAYS = 7;

@@ -6,7 +6,7 @@ import type { Names } from '@zygostat/core/words';
 import { unsettledText } from '@zygostat/core/words';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field } from '../../basics';
-import { whenInYearText } from '../job/when';
+import { whenInYearText } from '../../basics/when';
 
 interface FinishProps {
   names: Names;

@@ -6,7 +6,7 @@ import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Field, Options } from '../../basics';
 import type { When } from './until';
 import { WHEN, untilOf } from './until';
-import { dayText } from '../job/when';
+import { dayText } from '../../basics/when';
 
 interface ItemsProps {
   items: readonly Item[];

@@ -8,7 +8,7 @@ import { ActionButton, AppText, Field } from '../../basics';
 import { usePhotoUrls } from '../photos/photo-url';
 import { TakePhoto } from './TakePhoto';
 import { useWrite } from './useRecord';
-import { whenInYearText } from '../job/when';
+import { whenInYearText } from '../../basics/when';
 
 /** Lines shown before more are asked for. */
 const FIRST = 50;

@@ -3,7 +3,7 @@ import type { Shut as ShutBy } from '@zygostat/core/wire';
 import { shutText } from '@zygostat/core/words';
 import { AppText } from '../../basics';
 import { sheet, useTokens } from '../../theme';
-import { whenText } from '../job/when';
+import { whenText } from '../../basics/when';
 
 /** Why the power-off steps are asked again, and who or what did that. */
 export function Shut({ shut }: { shut: ShutBy }) {

@@ -4,7 +4,7 @@ import { sheet, useTokens } from '../../theme';
 import { Icon } from '../../theme/icons';
 import { AppText, Tap } from '../../basics';
 import { StepFacts } from './StepFacts';
-import { whenText } from '../job/when';
+import { whenText } from '../../basics/when';
 
 interface StepRowProps {
   step: Step;

@@ -1,5 +1,6 @@
 /** What every part of a report is made with. */
 import type { Block } from '../../../formats';
+import { englishOf } from '../../../locale';
 import type { Units } from '../../units';
 
 export interface ReportStyle {
@@ -11,15 +12,6 @@ export interface ReportStyle {
 }
 
 type When = Pick<ReportStyle, 'zone' | 'locale'>;
-
-/** English as it is written where a person is; of the United States where a browser's own tag is none ("en-US@posix"). */
-export const englishOf = (locale: string): string => {
-  try {
-    return `en-${new Intl.Locale(locale).maximize().region ?? 'US'}`;
-  } catch {
-    return 'en-US';
-  }
-};
 
 const told = (at: string, { zone, locale }: When, options: Intl.DateTimeFormatOptions): string =>
   new Intl.DateTimeFormat(englishOf(locale), {

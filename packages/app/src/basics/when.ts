@@ -1,5 +1,5 @@
 /** Days and times on screen: of this device, in English, in the order its region writes them. */
-import { englishOf } from '@zygostat/core/words';
+import { englishOf } from '@zygostat/core/locale';
 
 type Moment = string | number;
 

@@ -1,4 +1,4 @@
-/** What runs in a thread of its own and takes a bundle in or writes one; what is wrong with one comes back as plain values. */
+/** What runs in a process of its own and takes a bundle in or writes one; what is wrong with one comes back as plain values. */
 import { openBeside } from '../db/open';
 import { Problem } from '../problem';
 import type { TakenIn } from './take-in';

@@ -1,4 +1,4 @@
-import { englishOf } from './style';
+import { englishOf } from '.';
 
 // Regions by the likely subtags of Unicode CLDR.
 test.each([
