@@ -3,6 +3,7 @@
  * everything that was acknowledged is there. People act and then think, as people do: what is measured is how long they wait.
  */
 import { hostileBodies } from '../../../packages/server/src/testing/hostile';
+import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -13,7 +14,7 @@ import type { Running } from '../../../packages/server/src/testing/process';
 import { startServer } from '../../../packages/server/src/testing/process';
 import { median, report } from '../report';
 import { ENTRIES, JOBS, fill, jobId } from './fill';
-import { reportMaking, worstWait } from './making';
+import { worstWait } from './wait';
 
 const PEOPLE = Number(process.argv[2] ?? 100);
 const SECONDS = 40;
@@ -220,7 +221,8 @@ async function main(): Promise<void> {
     report('revision_bytes', bytes, 'bytes', `of a stored circuit, mean of a furnace and a heat pump`);
     report('database_mb', statSync(join(folder, 'zygostat.sqlite')).size / 1024 / 1024, 'MB', size);
     for (const error of new Set(tally.errors.slice(0, 5))) console.error(error);
-    await reportMaking(folder, jobId(0));
+    const making = ['--import', 'tsx', join(__dirname, 'making.ts'), folder, jobId(0)];
+    execFileSync(process.execPath, making, { stdio: 'inherit' });
   } finally {
     await server.end('SIGKILL').catch(() => undefined);
     rmSync(folder, { recursive: true });

@@ -1,46 +1,23 @@
-/** How long anybody else waits while the server makes what takes long: a report, a diagram, a site of 200 MB as a file, and that file taken in. */
+/**
+ * How long anybody else waits while the server makes what takes long: a report, a diagram, a site of 200 MB as a file, and that file
+ * taken in. Run by itself, with a folder of data and a job of it: whoever asks has nothing else in memory.
+ */
 import { execFile } from 'node:child_process';
 import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import { constants, cpus, setPriority, tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { setTimeout as pause } from 'node:timers/promises';
 import { promisify } from 'node:util';
 import Database from 'better-sqlite3';
 import sharp from 'sharp';
 import { startServer } from '../../../packages/server/src/testing/process';
 import { report } from '../report';
+import { worstWait } from './wait';
 
-/** Asked so often meanwhile, ms. */
-const ASK_MS = 10;
-const WARM_UP = 200;
 const BUSY_MS = 8000;
 /** A shared machine that stands still makes a wait longer, never shorter: what the server does itself is in each of them. */
 const MAKINGS = 3;
 /** Of a job, each of about a megabyte. */
 const PHOTOGRAPHS = 190;
-
-/** The longest that somebody else waits for an answer while something is done, and how often they asked, ms. */
-export async function worstWait(
-  asked: readonly string[],
-  during: () => Promise<void>,
-): Promise<{ worst: number; times: number }> {
-  // A server that has just been started is slow at whatever it does for the first time.
-  for (let n = 0; n < WARM_UP; n++) await (await fetch(asked[n % asked.length]!)).arrayBuffer();
-  let [worst, times, isOver] = [0, 0, false];
-  const others = async () => {
-    while (!isOver) {
-      const began = performance.now();
-      await (await fetch(asked[times++ % asked.length]!)).arrayBuffer();
-      worst = Math.max(worst, performance.now() - began);
-      await pause(ASK_MS);
-    }
-  };
-  const asking = others();
-  await during();
-  isOver = true;
-  await asking;
-  return { worst, times };
-}
 
 /** Gives a job photographs that make some 200 MB. */
 async function fillPhotographs(folder: string, id: string): Promise<void> {
@@ -91,7 +68,7 @@ const inWords = (makings: readonly { worst: number }[]) =>
   makings.map(({ worst }) => Math.round(worst)).join(', ');
 
 /** @param id - of a job of the database, which gets the photographs. */
-export async function reportMaking(folder: string, id: string): Promise<void> {
+async function main(folder: string, id: string): Promise<void> {
   await fillPhotographs(folder, id);
   const server = await startServer(folder);
   const { url } = server;
@@ -132,3 +109,5 @@ export async function reportMaking(folder: string, id: string): Promise<void> {
     `of ${taken.times} answers while that bundle is taken in; aim 50`,
   );
 }
+
+void main(process.argv[2]!, process.argv[3]!).then(() => process.exit(0));
