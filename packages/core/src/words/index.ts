@@ -17,6 +17,7 @@ export {
   observationText,
   percentText,
   runningText,
+  stepCaution,
   stepText,
 } from './english/search';
 export { fieldIn, fieldValueText, readValue, valueIn } from './field-units';

@@ -4,7 +4,7 @@ import type { Circuit } from '@zygostat/core/circuit';
 import type { Observation, Proposal, Step } from '@zygostat/core/diagnose';
 import { OPEN_OHMS } from '@zygostat/core/diagnose';
 import type { Names } from '@zygostat/core/words';
-import { choiceText, failureText, percentText, stepText } from '@zygostat/core/words';
+import { choiceText, failureText, percentText, stepCaution, stepText } from '@zygostat/core/words';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText, Tap } from '../../basics';
 import { Aloud } from '../aloud/Aloud';
@@ -13,28 +13,6 @@ import { BenchAnswer } from './BenchAnswer';
 import { CableCard } from './CableCard';
 import { Figure, scaleOf } from './Figure';
 import { PartFigures } from './PartFigures';
-
-const cautionFor = (step: Step): string => {
-  switch (step.type) {
-    case 'reading':
-      if (step.mode === 'ohms')
-        return 'Power off, locked and proven dead: ohms on a live circuit are wrong and can harm you and the meter.';
-      return step.line
-        ? 'Line voltage: only for who may work on it here, with the right meter and one hand.'
-        : 'Live 24 V. Keep off the line side: it shares this compartment.';
-    case 'clamp':
-      return 'One conductor only in the jaws, by its insulation. Keep off bare terminals.';
-    case 'jumper':
-      return 'For seconds only and held by hand: never across a safety, never left. A compressor rests five minutes first.';
-    case 'look':
-      return step.line ? 'Power off, locked and proven dead before you touch anything here.' : '';
-    case 'test':
-    case 'wires':
-      return 'Power off, locked and proven dead first. Capacitors hold charge: discharge them.';
-    default:
-      return '';
-  }
-};
 
 interface AnswerProps {
   text: string;
@@ -93,7 +71,7 @@ export function StepCard(props: StepCardProps) {
   const goal = useFocusNext(proposal);
   const { step, minutes, choices } = proposal;
   const place = circuit.stations.find(({ id }) => id === step.station)?.name ?? '';
-  const caution = cautionFor(step);
+  const caution = stepCaution(step);
   const scale = scaleOf(step);
   const give = (observed: readonly Observation[]) => onAnswer(step, observed);
   return (

@@ -1,5 +1,5 @@
 /** What a person could do next: put the probes somewhere, look somewhere, make a call. */
-import type { Cable, Circuit, TerminalId } from '../../circuit';
+import type { Cable, Circuit, Conductor, TerminalId } from '../../circuit';
 import { designationsOf, splitTerminal } from '../../circuit';
 import { kindOf } from '../../devices';
 import type { TerminalRole } from '../../devices';
@@ -28,7 +28,7 @@ export type Step =
       type: 'look';
       station: string;
       device: string;
-      /** Only line voltage is landed there: its power must be off first. */
+      /** Line voltage is landed there, beside other things or alone: its power must be off first. */
       line: boolean;
     }
   /** A device's windings, heaters and contacts tested by themselves, with its power off. */
@@ -37,8 +37,8 @@ export type Step =
   | { type: 'swap'; station: string; device: string }
   /** A cable's conductors tested by themselves, with both ends off and the power off. */
   | { type: 'wires'; station: string; other: string; cable: Cable }
-  /** A clamp about a conductor, at the place of its first end. */
-  | { type: 'clamp'; station: string; state: string; conductor: string }
+  /** A clamp about a conductor, at the place of its first end; about one that carries line voltage for who may work on it. */
+  | { type: 'clamp'; station: string; state: string; conductor: string; line: boolean }
   /** A call is made, and what runs is seen and heard. */
   | { type: 'call'; station: string; state: string }
   /** With nothing called a jumper is held from hot to a call, and what runs is seen and heard. */
@@ -130,16 +130,19 @@ function ohmPairsOf(circuit: Circuit): Pair[] {
 }
 
 /** Conductors that carry all that a block is fed with: a clamp about one tells how much it draws. */
-function clampsOf(circuit: Circuit): { station: string; conductor: string }[] {
+function clampsOf(
+  circuit: Circuit,
+): Pick<Extract<Step, { type: 'clamp' }>, 'station' | 'conductor' | 'line'>[] {
   const feeds = new Map(
     terminalsOf(circuit)
       .filter(({ role }) => role === 'hot' || role === 'line')
       .map(({ terminal, station }) => [terminal, station]),
   );
+  const line = lineIn(circuit);
   return circuit.cables.flatMap(({ conductors }) =>
     conductors.flatMap(({ id, from, to }) => {
       const station = (from && feeds.get(from)) ?? (to && feeds.get(to));
-      return station ? [{ station, conductor: id }] : [];
+      return station ? [{ station, conductor: id, line: isLine(line, { from, to }) }] : [];
     }),
   );
 }
@@ -200,13 +203,25 @@ function trying(dictionary: Dictionary): Step[] {
   ];
 }
 
+/** Terminals that line voltage stands on, whoever lands them. */
+const lineIn = (circuit: Circuit): ReadonlySet<TerminalId> =>
+  new Set(terminalsOf(circuit).flatMap(({ terminal, role }) => (LINE.has(role) ? [terminal] : [])));
+
+const isLine = (line: ReadonlySet<TerminalId>, { from, to }: Pick<Conductor, 'from' | 'to'>) =>
+  [from, to].some((end) => end !== null && line.has(end));
+
+/** Devices at which a conductor that carries line voltage is landed: whoever tugs at any of them is beside it. */
+function lineBlocks(circuit: Circuit): ReadonlySet<string> {
+  const line = lineIn(circuit);
+  const carrying = circuit.cables.flatMap(({ conductors }) => conductors.filter((one) => isLine(line, one)));
+  const ends = carrying.flatMap(({ from, to }) => [from, to].flatMap((end) => end ?? []));
+  return new Set(ends.map((end) => splitTerminal(end).deviceId));
+}
+
 /** Steps for which nothing is called: looks, and parts and cables tested by themselves. */
 function stateless({ circuit, hypotheses }: Dictionary): Step[] {
-  const landed = terminalsOf(circuit);
-  const blocks = new Set(landed.map(({ device }) => device));
-  const onLine = new Set(
-    [...blocks].filter((id) => landed.every(({ device, role }) => device !== id || LINE.has(role))),
-  );
+  const blocks = new Set(terminalsOf(circuit).map(({ device }) => device));
+  const onLine = lineBlocks(circuit);
   return [
     ...circuit.devices.flatMap(({ id, kind, station }): Step[] => [
       ...(blocks.has(id) ? [{ type: 'look', device: id, station, line: onLine.has(id) } as const] : []),

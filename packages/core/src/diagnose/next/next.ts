@@ -69,7 +69,7 @@ function minutesOf(
         ? reach() + costs.powerOff + costs.reading
         : set + reach() + costs.reading + (step.line ? costs.line : 0);
     case 'clamp':
-      return set + reach() + costs.reading;
+      return set + reach() + costs.reading + (step.line ? costs.line : 0);
     case 'jumper':
       return set + reach() + costs.jumper;
     case 'look':

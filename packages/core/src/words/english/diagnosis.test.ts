@@ -1,8 +1,18 @@
 /** What may be wrong and what to do about it, as a person reads it. */
 import { followDiagnosis, hypothesesOf, makeDictionary } from '../../diagnose';
+import { candidatesOf } from '../../diagnose/next/candidates';
 import type { Step } from '../../diagnose';
 import { TEMPLATES, furnaceAirConditioner } from '../../systems';
-import { choiceText, failureText, meaningText, namesIn, observationText, remedyText, stepText } from '..';
+import {
+  choiceText,
+  failureText,
+  meaningText,
+  namesIn,
+  observationText,
+  remedyText,
+  stepCaution,
+  stepText,
+} from '..';
 
 const circuit = furnaceAirConditioner('Words');
 const names = namesIn(circuit);
@@ -47,6 +57,19 @@ test('every failure of every system can be told, and no two of one system alike'
   }
 });
 
+test('a step beside line voltage is told with whose hands belong there, and a look or a test with the power OFF', () => {
+  const dictionary = makeDictionary(circuit, hypotheses);
+  const calls = dictionary.states.map(({ id }) => id);
+  const steps = candidatesOf(dictionary, calls);
+  const beside = steps.filter((step) => 'line' in step && step.line);
+  expect(new Set(beside.map(({ type }) => type))).toEqual(new Set(['reading', 'clamp', 'look']));
+  for (const step of beside) expect(stepCaution(step)).toMatch(/qualified for line voltage/);
+  for (const step of steps) {
+    const handsIn = step.type === 'look' ? step.line : ['test', 'wires', 'swap'].includes(step.type);
+    if (handsIn) expect(stepCaution(step)).toMatch(/Turn the power OFF, lock it, and verify dead/);
+  }
+});
+
 test('a step says where the probes go or what to look at, an answer what it would be', () => {
   const dictionary = makeDictionary(circuit, hypotheses);
   const whereabouts = { station: 'hall', open: [], state: 'cool' };
@@ -54,7 +77,7 @@ test('a step says where the probes go or what to look at, an answer what it woul
   const observed = [{ id: 'a', at: '2026-11-27T10:00:00.000Z', observation: cold }];
   const { steps, left } = followDiagnosis(dictionary, { observed, whereabouts });
   for (const { step, choices } of steps) {
-    expect(stepText(names, step)).toMatch(/^(Red on|Look at|See what runs|What does|Power off)/);
+    expect(stepText(names, step)).toMatch(/^(Red on|Look at|See what runs|What does|Power off|Power OFF)/);
     for (const choice of choices) {
       expect(choiceText(names, step, choice).length).toBeGreaterThan(1);
       expect(meaningText(names, choice.failures)).not.toMatch(/undefined/);

@@ -11,6 +11,39 @@ import { inSentence, listed } from '../phrases';
 import { showAmps, showQuantity, showVolts } from '../show';
 import { conductorText, endText, failureText } from './diagnosis';
 
+/** Whose hands belong where line voltage is: one wording wherever a step comes near it. */
+const LINE_HANDS = 'Only a person qualified for line voltage may work here, as local code says.';
+const VERIFY_DEAD = 'Turn the power OFF, lock it, and verify dead before you touch anything here.';
+
+/** What can hurt who does it, and what keeps them safe; empty where nothing of it can. */
+export function stepCaution(step: Step): string {
+  switch (step.type) {
+    case 'reading':
+      if (step.mode === 'ohms')
+        return `${VERIFY_DEAD} Ohms on a live circuit are wrong and can harm you and the meter.`;
+      return step.line
+        ? `Line voltage. ${LINE_HANDS} Use a meter rated for it, and one hand.`
+        : 'Live 24 V. Keep off the line side: it shares this compartment.';
+    case 'clamp':
+      return [
+        ...(step.line ? [`Line voltage. ${LINE_HANDS}`] : []),
+        'Put the jaws around one wire only, by its insulation. Keep off bare terminals.',
+      ].join(' ');
+    case 'jumper':
+      return 'Hold the jumper by hand, for seconds only. Never put it across a safety. Never leave it. Let a compressor rest five minutes first.';
+    case 'look':
+      return step.line ? `Line voltage is landed here. ${VERIFY_DEAD} ${LINE_HANDS}` : '';
+    case 'test':
+    case 'wires':
+      return `${VERIFY_DEAD} Capacitors hold a charge with the power OFF: discharge them.`;
+    case 'swap':
+      return VERIFY_DEAD;
+    case 'face':
+    case 'call':
+      return '';
+  }
+}
+
 /** What to do next. */
 export function stepText(names: Names, step: Step): string {
   const { node, device } = names;
@@ -26,7 +59,7 @@ export function stepText(names: Names, step: Step): string {
     case 'face':
       return `What does ${device(step.device)} show with ${stateText(names, step.state)}?`;
     case 'look':
-      return `Look at ${device(step.device)}: tug each conductor, compare each with the record`;
+      return `${step.line ? 'Power OFF and verified dead. ' : ''}Look at ${device(step.device)}: tug each conductor, compare each with the record`;
     case 'test':
       return `Power off and proven dead: test the parts of ${device(step.device)} by themselves`;
     case 'swap':
