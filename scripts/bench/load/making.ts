@@ -89,12 +89,13 @@ async function main(folder: string, id: string): Promise<void> {
       }),
     );
   await server.end('SIGKILL');
+  const stillest = makings.reduce((one, other) => (other.worst < one.worst ? other : one));
   const size = `${Math.round(statSync(bundle).size / 1e6)} MB`;
   report(
     'making_wait_ms',
-    Math.min(...makings.map(({ worst }) => worst)),
+    stillest.worst,
     'ms',
-    `the longest of ${makings[0]!.times} answers while a report, a diagram and a bundle of ${size} are made, in the stillest of ${inWords(makings)} ms; aim 50; ${Math.round(floor.worst)} of ${floor.times} with the cores as busy and nothing made`,
+    `the longest of ${stillest.times} answers while a report, a diagram and a bundle of ${size} are made, in the stillest of ${inWords(makings)} ms; aim 50; ${Math.round(floor.worst)} of ${floor.times} with the cores as busy and nothing made`,
   );
   const other = await startServer(mkdtempSync(join(beside, 'other-')));
   const taken = await worstWait([`${other.url}/api/health`, `${other.url}/api/jobs`], async () => {

@@ -5,7 +5,7 @@ import type { Dictionary, Step } from '.';
 import { hypothesesOf, makeDictionary } from '.';
 import { candidatesOf } from './next/candidates';
 
-/** The most that a Class 2 circuit has, V (NFPA 70, chapter 9, table 11(A): 30 V). */
+/** The most that a Class 2 circuit has, V (NFPA 70, chapter 9, table 11(A): 30 V; from memory). */
 const CLASS_2_V = 30;
 
 /** Terminals that have more than that against earth in some call. */

@@ -12,7 +12,7 @@ const tooMuch = () =>
   new Problem({
     status: 413,
     title: 'Too large',
-    detail: `It takes longer than ${MOST_MS / 1000} s, or more than ${MOST_MB} MB, to read. Nothing was changed.`,
+    detail: `It was cut off. It may take longer than ${MOST_MS / 1000} s, or more than ${MOST_MB} MB. Nothing was changed.`,
   });
 
 /**

@@ -34,7 +34,7 @@ function Bypassed() {
           style={styles.bypass}
         >
           <AppText kind="strong">{`${label} · ${site}, ${name}`}</AppText>
-          <AppText kind="small">{`${to ?? by} · gone by ${whenInYearText(until)}`}</AppText>
+          <AppText kind="small">{`${to ?? by}. Remove the bypass by ${whenInYearText(until)}`}</AppText>
         </Tap>
       ))}
     </View>
@@ -63,7 +63,7 @@ function OnTestPanels() {
         >
           <AppText kind="strong" color={t.amber}>{`Fire panel on test: ${name}`}</AppText>
           <AppText kind="small">
-            {`until ${timeText(onTestUntil!)}; nobody comes for a fire meanwhile`}
+            {`On test until ${timeText(onTestUntil!)}. Until then no one responds to a fire alarm.`}
           </AppText>
         </Tap>
       ))}

@@ -15,6 +15,9 @@ import { conductorText, endText, failureText } from './diagnosis';
 const LINE_HANDS = 'Only a person qualified for line voltage may work here, as local code says.';
 const VERIFY_DEAD = 'Turn the power OFF, lock it, and verify dead before you touch anything here.';
 
+/** How everything stands before such a step. */
+const POWER_OFF = 'Power OFF and verified dead.';
+
 /** What can hurt who does it, and what keeps them safe; empty where nothing of it can. */
 export function stepCaution(step: Step): string {
   switch (step.type) {
@@ -50,7 +53,7 @@ export function stepText(names: Names, step: Step): string {
   switch (step.type) {
     case 'reading':
       return step.mode === 'ohms'
-        ? `Power off and proven dead. Ohms: red on ${node(step.red)}, black on ${node(step.black)}`
+        ? `${POWER_OFF} Ohms: red on ${node(step.red)}, black on ${node(step.black)}`
         : `Red on ${node(step.red)}, black on ${node(step.black)}, ${stateText(names, step.state)}`;
     case 'clamp':
       return `Clamp about ${conductorText(names, step.conductor)}, ${stateText(names, step.state)}`;
@@ -59,13 +62,13 @@ export function stepText(names: Names, step: Step): string {
     case 'face':
       return `What does ${device(step.device)} show with ${stateText(names, step.state)}?`;
     case 'look':
-      return `${step.line ? 'Power OFF and verified dead. ' : ''}Look at ${device(step.device)}: tug each conductor, compare each with the record`;
+      return `${step.line ? `${POWER_OFF} ` : ''}Look at ${device(step.device)}: tug each conductor, compare each with the record`;
     case 'test':
-      return `Power off and proven dead: test the parts of ${device(step.device)} by themselves`;
+      return `${POWER_OFF} Test the parts of ${device(step.device)} by themselves`;
     case 'swap':
       return `Put a thermostat that is known to be good in the place of ${device(step.device)}, landed and set alike`;
     case 'wires':
-      return `Power off, both ends off: test the conductors of ${step.cable.label} one by one, to each other and to metal`;
+      return `${POWER_OFF} Both ends off. Test the conductors of ${step.cable.label} one by one, to each other and to metal`;
     case 'call':
       return `See what runs with ${stateText(names, step.state)}`;
   }
