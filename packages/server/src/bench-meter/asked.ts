@@ -98,7 +98,7 @@ export function readStep(circuit: Circuit, given: unknown): Step {
       return { type, station, state: knownState(circuit, state), jumper: ['', ''] };
     case 'clamp':
       if (!findConductor(circuit, conductor)) refuse('conductor', 'must name a conductor of this circuit');
-      return { type, station, state: knownState(circuit, state), conductor };
+      return { type, station, state: knownState(circuit, state), conductor, line: false };
     case 'wires': {
       const found = findCable(circuit, cable) ?? refuse('cable', 'must name a cable of this circuit');
       return { type, station, other: station, cable: found };
