@@ -71,6 +71,13 @@ module.exports = {
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     ...coreLayers,
     {
+      name: 'other-hand-alone',
+      severity: 'error',
+      comment: 'Faults of another hand share nothing with what they measure.',
+      from: { path: `^${CORE}/testing/other/` },
+      to: { path: `^${CORE}/(diagnose|plan|survey|record|wire|words)/` },
+    },
+    {
       name: 'core-is-pure',
       severity: 'error',
       comment: 'No interface, no server, no Node API in the core.',

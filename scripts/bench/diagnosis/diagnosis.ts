@@ -6,6 +6,7 @@
 import { report } from '../report';
 import { runShards } from '../shards';
 import { tellSpeed } from './in-browser';
+import { tellOther } from './other';
 import type { Row } from './rows';
 
 const [draws = '12', seed = '20261201', systems] = process.argv.slice(2);
@@ -107,6 +108,7 @@ function tell(rows: readonly Row[]): void {
 void runShards<Row>('scripts/bench/diagnosis/shard.ts', draws, seed, ...(systems ? [systems] : [])).then(
   async (rows) => {
     tell(rows);
+    await tellOther(draws, seed, systems);
     await tellSpeed();
   },
 );

@@ -14,3 +14,22 @@ export interface Row {
   /** What is needed was on the list made over the telephone; `null` where nothing brought would do. */
   brought?: boolean | null;
 }
+
+/** What came of one fault of another hand. */
+export interface OtherRow {
+  system: string;
+  kind: string;
+  fault: string;
+  policy: 'advised' | 'half-splitting';
+  steps: number;
+  minutes: number;
+  /** It was sure enough of something. */
+  settled: boolean;
+  /** What it is sure of is work that puts it right. */
+  isolated: boolean;
+  /** Of what is likeliest at the end, and what that is. */
+  share: number;
+  says: string;
+  /** A good part is named for replacement. */
+  condemned: boolean;
+}

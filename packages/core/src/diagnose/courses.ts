@@ -22,7 +22,7 @@ import type { Hypothesis } from './hypotheses';
 import type { OperatingState } from './states';
 
 /** What a hypothesis leaves otherwise beside the network. */
-export type Condition = Pick<Hypothesis, 'held' | 'settings' | 'early'>;
+export type Condition = Pick<Hypothesis, 'held' | 'settings' | 'line' | 'early'>;
 
 /** Seconds since power came back, and since the call, for who looks before anything has settled. */
 const JUST_ON_S = 5;

@@ -6,7 +6,7 @@ import { endNode, findConductor, otherEnd } from '../circuit';
 import type { Call, Load, LoadNature } from '../devices';
 import { kindOf } from '../devices';
 import type { Network, OperatingPoint, Overlay, Probes, Reading, Solver } from '../network';
-import { ampsThrough, bridgeId, compile, layOver, makeSolver, measure, voltsHeld } from '../network';
+import { ampsThrough, bridgeId, compile, fedAt, layOver, makeSolver, measure, voltsHeld } from '../network';
 import type { Arrival, Condition } from './courses';
 import { Courses } from './courses';
 import type { Hypothesis } from './hypotheses';
@@ -213,17 +213,20 @@ export function makeDictionary(
   const effects = new Map<string, Effect>();
   const shown: ShownBy = new Map();
   const families = new Map<string, Courses>();
-  const coursesOf = ({ held, settings, early }: Condition) =>
-    once(
-      families,
-      JSON.stringify([held, settings, early]),
-      () => new Courses(withSettings(network, settings), { held, settings, early }, solver, states[0]!),
-    );
+  const feeds = new Map([['1', solver]]);
+  const solverAt = (line: number) => once(feeds, String(line), () => makeSolver(fedAt(network, line)));
+  const coursesOf = ({ held, settings, line, early }: Condition) => {
+    const condition = { held, settings, line, early };
+    return once(families, JSON.stringify(condition), () => {
+      const fed = solverAt(line);
+      return new Courses(withSettings(fed.network, settings), condition, fed, states[0]!);
+    });
+  };
   const made = hypotheses.map((one, i) => {
     const overlay = overlays[i]!;
-    const key = JSON.stringify([overlay, one.held, one.settings, one.early]);
+    const key = JSON.stringify([overlay, one.held, one.settings, one.line, one.early]);
     return {
-      effect: once(effects, key, () => new Effect(coursesOf(one), solver, overlay, shown)),
+      effect: once(effects, key, () => new Effect(coursesOf(one), solverAt(one.line), overlay, shown)),
       shows: shownBy(circuit, one),
     };
   });

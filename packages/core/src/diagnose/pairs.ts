@@ -45,7 +45,7 @@ export function bothOf(one: Hypothesis, other: Hypothesis, totalWeight: number):
     if (branch in positions && positions[branch] !== position) return null;
     positions[branch] = position;
   }
-  if (!held || !settings) return null;
+  if (!held || !settings || (one.line !== 1 && other.line !== 1)) return null;
   return hypothesis({
     id: `${one.id} & ${other.id}`,
     failure: { type: 'both', failures: [one.failure, other.failure] },
@@ -57,6 +57,7 @@ export function bothOf(one: Hypothesis, other: Hypothesis, totalWeight: number):
     },
     held,
     settings,
+    line: one.line * other.line,
     of: [one, other],
   });
 }

@@ -5,10 +5,22 @@
 import type { Position } from '../devices';
 import type { Network } from './compile';
 import { link } from './compile';
-import type { Branch, Draft, Overlay } from './draft';
+import type { Admittance, Branch, Draft, Overlay } from './draft';
 import { OPEN, admittance, draftBranch, wire } from './draft';
 import type { Bridge } from './faults';
 import { OPENED_OHMS } from './faults';
+
+/** The network with its sources of mains at a share of their volts; the same nodes, branches and positions. */
+export function fedAt(network: Network, share: number): Network {
+  const scaled = ({ re, im }: Admittance) => ({ re: re * share, im: im * share });
+  return {
+    ...network,
+    branches: network.branches.map((branch) =>
+      branch.emf ? { ...branch, emf: { ...branch.emf, ac: scaled(branch.emf.ac) } } : branch,
+    ),
+    ...(network.under && { under: fedAt(network.under, share) }),
+  };
+}
 
 /** What a fault does to a network. */
 export interface Alteration {

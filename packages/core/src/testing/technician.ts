@@ -50,7 +50,7 @@ interface Made {
  */
 export function followAdvice(
   singles: Dictionary,
-  site: Site,
+  site: Pick<Site, 'observe'>,
   { state, seen }: Complaint,
   choose: Policy = asAdvised,
   station: string = singles.circuit.devices.find(({ kind }) => kindOf(kind).asks)!.station,

@@ -81,7 +81,26 @@ function fighting({ devices }: Circuit): Hypothesis[] {
   );
 }
 
+/**
+ * Line voltage as shares of nominal, so close to one another that a reading between two is near enough to either, and how
+ * often each is met; judgement. Lower, nothing pulls in; higher, transformers burn out.
+ */
+const LINE_SHARES = [0.5, 0.54, 0.58, 0.62, 0.66, 0.7, 0.75, 0.8, 0.86, 1.15] as const;
+const LINE_VOLTAGE = 0.1;
+
+const lineVoltages = (): Hypothesis[] =>
+  LINE_SHARES.map((share) =>
+    hypothesis({
+      id: `line voltage ${share}`,
+      failure: { type: 'line-voltage', share },
+      remedy: { type: 'line-voltage' },
+      weight: LINE_VOLTAGE,
+      line: share,
+    }),
+  );
+
 export const addedHypotheses = (circuit: Circuit): Hypothesis[] => [
+  ...lineVoltages(),
   ...overloads(circuit),
   ...jumpersLeft(circuit),
   ...fighting(circuit),

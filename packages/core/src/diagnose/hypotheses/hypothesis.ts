@@ -32,6 +32,8 @@ export type Failure =
   | { type: 'overloaded'; device: string }
   /** Left after testing, or put in where none belongs. */
   | { type: 'jumper-left'; terminals: readonly [TerminalId, TerminalId] }
+  /** What comes in from the street, or what is left of it, is not what it should be: a share of nominal. */
+  | { type: 'line-voltage'; share: number }
   /** Another thermostat of the same unit asks for something of its own. */
   | { type: 'fighting'; device: string; call: 'heat' | 'cool' }
   /** What is landed at a block is not as recorded, in a way that is not among these: two ends lifted, three rotated. */
@@ -61,6 +63,8 @@ export type Remedy =
   | { type: 'take-out-jumper'; terminals: readonly [TerminalId, TerminalId] }
   /** Take loads off a transformer, or fit a bigger one. */
   | { type: 'relieve'; device: string }
+  /** Line voltage is put right by an electrician or whoever supplies it. */
+  | { type: 'line-voltage' }
   /** Set it to ask for what the others ask for. */
   | { type: 'agree'; device: string }
   | { type: 'both'; remedies: readonly [Remedy, Remedy] };
@@ -77,6 +81,8 @@ export interface Hypothesis {
   held: Inputs['controls'];
   /** Settings that are not what is recorded, by device. */
   settings: Readonly<Record<string, Values>>;
+  /** Line voltage as a share of nominal. */
+  line: number;
   /** It was looked at before anything could have settled. */
   early: boolean;
   /** The two it is made of, where it is two at once. */
@@ -89,7 +95,7 @@ export const singlesOf = (given: Hypothesis): readonly Hypothesis[] => given.of 
 /** A hypothesis that leaves everything alone but what is given. */
 export const hypothesis = (
   given: Pick<Hypothesis, 'id' | 'failure' | 'remedy' | 'weight'> & Partial<Hypothesis>,
-): Hypothesis => ({ alteration: {}, held: {}, settings: {}, early: false, ...given });
+): Hypothesis => ({ alteration: {}, held: {}, settings: {}, line: 1, early: false, ...given });
 
 /** Equal for remedies that are the same work on the same thing. */
 export const remedyKey = (remedy: Remedy): string => JSON.stringify(remedy);

@@ -18,6 +18,7 @@ export function targetsOf(circuit: Circuit, failure: Failure): readonly Target[]
     case 'none':
     case 'waiting':
     case 'unlisted':
+    case 'line-voltage':
       return [];
     case 'part':
     case 'tripped':

@@ -72,6 +72,8 @@ function failurePhrase(names: Names, failure: Failure): string {
     }
     case 'both':
       return failure.failures.map((one) => failurePhrase(names, one)).join(', and ');
+    case 'line-voltage':
+      return `Line voltage is ${failure.share > 1 ? 'high' : 'low'}: about ${Math.round(failure.share * names.circuit.mains.volts)} V to neutral`;
     case 'overloaded':
       return `${device(failure.device)} is overloaded`;
     case 'jumper-left':
@@ -137,6 +139,8 @@ export function remedyText(names: Names, remedy: Remedy): string {
       return `Compare what is landed at ${device(remedy.device)} with the record, end by end, and write down what is there`;
     case 'ask':
       return 'Nothing known fits: look for two faults at once, or ask who knows this system';
+    case 'line-voltage':
+      return 'Line voltage is out of range. Leave it to a licensed electrician or the power company';
     case 'agree':
       return `Set ${device(remedy.device)} to ask for what the others ask for`;
   }
@@ -157,6 +161,7 @@ const CLASSES: Readonly<Partial<Record<Failure['type'], string>>> = {
   'no-jumper': 'A jumper missing',
   'jumper-left': 'A jumper left behind',
   otherwise: 'A block landed in some other way',
+  'line-voltage': 'Line voltage too low or too high',
   unlisted: 'Something that is on no list',
   fighting: 'Two thermostats against each other',
 };
