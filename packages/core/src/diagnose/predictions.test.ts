@@ -4,7 +4,7 @@
  */
 import type { Circuit } from '../circuit';
 import { endNode, findConductor } from '../circuit';
-import type { Bridge, Fault, OperatingPoint } from '../network';
+import type { Bridge, Fault, Network, OperatingPoint } from '../network';
 import { compile } from '../network';
 import { spiceNetlist, spiceNode } from '../formats/spice';
 import { TEMPLATES } from '../systems';
@@ -12,8 +12,19 @@ import { ngspiceVersion, solveWithNgspice } from '../testing/ngspice';
 import type { Hypothesis } from '.';
 import { classOf, hypothesesOf, makeDictionary } from '.';
 
+/** The netlist is written from the elements: a source of mains at a share of its volts. */
+function fed(network: Network, share: number): Network {
+  const branches = network.branches.map((branch) => {
+    const { element } = branch;
+    return element.kind === 'source' && element.frequency === 'mains'
+      ? { ...branch, element: { ...element, volts: element.volts * share } }
+      : branch;
+  });
+  return { ...network, branches };
+}
+
 /** The circuit with a fault in it, compiled without anything laid over it. */
-function faulted(circuit: Circuit, { failure, alteration }: Hypothesis) {
+function faulted(circuit: Circuit, { failure, alteration, line }: Hypothesis) {
   const faults: Fault[] = failure.type === 'part' ? [{ target: failure.device, mode: failure.mode }] : [];
   const bridges: Bridge[] = [...(alteration.bridges ?? [])];
   for (const [id, position] of Object.entries(alteration.positions ?? {})) {
@@ -24,7 +35,7 @@ function faulted(circuit: Circuit, { failure, alteration }: Hypothesis) {
     if (position !== 'open') bridges.push({ red, black, ohms: position.ohms });
   }
   const links = circuit.links.filter(({ id }) => failure.type !== 'no-jumper' || failure.link !== id);
-  return compile({ ...circuit, links }, faults, bridges);
+  return fed(compile({ ...circuit, links }, faults, bridges), line);
 }
 
 /** Every device in the position it has in a predicted point; what a fault holds has but one. */
