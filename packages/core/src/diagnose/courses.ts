@@ -136,7 +136,20 @@ export interface Arrival {
 interface Rest {
   world: World;
   from: Map<string, Ways>;
+  /** The same with protections that have opened before, by which. */
+  opened: Map<string, { ways: Ways; rests: Map<End, Rest> }>;
 }
+
+const restAt = (world: World): Rest => ({ world, from: new Map(), opened: new Map() });
+
+/** A world in which some protections have opened. */
+const withOpened = ({ now, states }: World, devices: readonly string[]): World => ({
+  now,
+  states: {
+    ...states,
+    ...Object.fromEntries(devices.map((id) => [id, { ...states[id]!, open: true, opensAt: null }])),
+  },
+});
 
 /** The courses of all faults that leave the same controls held and the same settings wrong. */
 export class Courses {
@@ -162,11 +175,12 @@ export class Courses {
    *
    * @param overlay - held from the beginning.
    * @param held - held once it has rested, with what is tried in the state.
+   * @param opened - devices whose protection had opened before.
    */
-  arrive(overlay: Overlay, held: Overlay, state: OperatingState): Arrival {
+  arrive(overlay: Overlay, held: Overlay, state: OperatingState, opened: readonly string[]): Arrival {
     const network: Network = { ...this.network, held };
     const { solver } = this;
-    const { world, from } = this.restWith(overlay);
+    const { world, from } = this.restAfter(overlay, opened);
     const inputs = this.inputsFor(state);
     const ways = from.get(state.id) ?? new Ways(world, this.network, actorsOf(network, inputs), solver);
     from.set(state.id, ways);
@@ -185,6 +199,27 @@ export class Courses {
     return known;
   }
 
+  /** A rest with protections open that had opened before. */
+  private restAfter(overlay: Overlay, opened: readonly string[]): Rest {
+    const rest = this.restWith(overlay);
+    if (opened.length === 0) return rest;
+    const { network, solver, restInputs } = this;
+    const key = opened.join();
+    const before = withOpened(rest.world, opened);
+    const known = rest.opened.get(key) ?? {
+      ways: new Ways(before, network, actorsOf(network, restInputs), solver),
+      rests: new Map<End, Rest>(),
+    };
+    rest.opened.set(key, known);
+    const held: Network = { ...network, held: overlay };
+    const end = known.ways.arrive(overlay, (now, watch) =>
+      advance(held, restInputs, now, before.now + REST_S - now.now, solver, watch),
+    );
+    const made = known.rests.get(end) ?? restAt(end.settled.world);
+    known.rests.set(end, made);
+    return made;
+  }
+
   /** Power on and nothing called, until all has rested. */
   private restWith(overlay: Overlay): Rest {
     const known = this.restOf.get(overlay);
@@ -194,7 +229,7 @@ export class Courses {
     const end = this.toRest.arrive(overlay, (now, watch) =>
       advance(network, this.restInputs, now, seconds - now.now, this.solver, watch),
     );
-    const rest = this.rests.get(end) ?? { world: end.settled.world, from: new Map() };
+    const rest = this.rests.get(end) ?? restAt(end.settled.world);
     this.rests.set(end, rest);
     this.restOf.set(overlay, rest);
     return rest;

@@ -1,6 +1,6 @@
 /** What every hypothesis would show in every state a circuit is observed in: worked out when first asked for, then kept. */
 import type { World } from '../behaviour';
-import { energisedLoads, facesOf, loadsIn } from '../behaviour';
+import { energisedLoads, facesOf, loadsIn, openedProtections } from '../behaviour';
 import type { Circuit, End } from '../circuit';
 import { endNode, findConductor, otherEnd } from '../circuit';
 import type { Call, Load, LoadNature } from '../devices';
@@ -31,6 +31,8 @@ export interface Prediction {
   faces: ReadonlyMap<string, string>;
   /** Thermostats whose screen is dark. */
   blank: ReadonlySet<string>;
+  /** Devices whose protection is open by then: a fuse that has blown, a breaker that has tripped. */
+  opened: readonly string[];
 }
 
 export interface Dictionary {
@@ -42,8 +44,11 @@ export interface Dictionary {
   states: readonly OperatingState[];
   /** States beyond those, in which something is tried: by id. */
   trials: readonly string[];
-  /** @throws RangeError when there is no such state. */
-  predict(hypothesis: number, state: string): Prediction;
+  /**
+   * @param opened - devices whose protection had opened before the state was set; none when left out.
+   * @throws RangeError when there is no such state.
+   */
+  predict(hypothesis: number, state: string, opened?: readonly string[]): Prediction;
 }
 
 const withSettings = (network: Network, settings: Hypothesis['settings']): Network =>
@@ -84,7 +89,7 @@ const shownBy = ({ devices }: Circuit, given: Hypothesis): (readonly [device: st
   });
 
 /** What hangs on how devices stand alone. */
-type Shown = Pick<Prediction, 'faces' | 'blank'>;
+type Shown = Pick<Prediction, 'faces' | 'blank' | 'opened'>;
 
 /** Many faults come to the same: by how all devices stand then, which is of one run under one call. */
 type ShownBy = Map<World, Shown>;
@@ -96,7 +101,8 @@ function shownIn(shown: ShownBy, { network, inputs, settled: { world } }: Arriva
   const blank = network.devices.flatMap(({ device: { id }, kind }) =>
     kind.asks && world.states[id]!.powered !== true ? [id] : [],
   );
-  const made = { faces: new Map(faces), blank: new Set(blank) };
+  const opened = openedProtections(network, world).map(({ installed }) => installed.device.id);
+  const made = { faces: new Map(faces), blank: new Set(blank), opened };
   shown.set(world, made);
   return made;
 }
@@ -155,12 +161,14 @@ class Effect {
     private readonly shown: ShownBy,
   ) {}
 
-  predict(state: Laid): Omit<Prediction, 'clamp'> {
-    const known = this.known.get(state.id);
+  predict(state: Laid, opened: readonly string[]): Omit<Prediction, 'clamp'> {
+    const key = [state.id, ...opened].join('|');
+    const known = this.known.get(key);
     if (known) return known;
     const held = together(this.solver.network, this.overlay, state);
-    const made = predictionAt(this.courses.arrive(this.overlay, held, state), this.solver, held, this.shown);
-    this.known.set(state.id, made);
+    const arrival = this.courses.arrive(this.overlay, held, state, opened);
+    const made = predictionAt(arrival, this.solver, held, this.shown);
+    this.known.set(key, made);
     return made;
   }
 }
@@ -236,12 +244,12 @@ export function makeDictionary(
     network,
     states,
     trials: tried.map(({ id }) => id),
-    predict(hypothesis, id) {
+    predict(hypothesis, id, opened = []) {
       const state = byId.get(id);
       if (!state)
         throw new RangeError(`There is no state "${id}"; there are ${[...byId.keys()].join(', ')}.`);
       const { effect, shows } = made[hypothesis]!;
-      const prediction = effect.predict(state);
+      const prediction = effect.predict(state, opened);
       return {
         ...prediction,
         faces: shows.length > 0 ? new Map([...prediction.faces, ...shows]) : prediction.faces,

@@ -19,6 +19,7 @@ import type { Suspect } from './suspects';
 import { suspectsOf } from './suspects';
 import type { Bring } from './telephone';
 import { telephoneSteps, whatToBring } from './telephone';
+import { after } from './visited';
 
 /** Some of what is left: what would be done about it, and the failures it would put right. */
 export interface Left {
@@ -100,22 +101,23 @@ const trialOf = (
 
 /** Works out where a diagnosis stands. Observations of what is not there any more are named and left out. */
 export function followDiagnosis(
-  dictionary: Dictionary,
+  asRecorded: Dictionary,
   { observed, whereabouts, trying, telephone = false }: Diagnosis,
 ): FindView {
-  const counted = observed.filter(({ observation }) => isOf(dictionary, observation));
+  const counted = observed.filter(({ observation }) => isOf(asRecorded, observation));
   const observations = counted.map(({ observation }) => observation);
+  const dictionary = after(asRecorded, observations);
   const stale = observed.flatMap((one) => (counted.includes(one) ? [] : [one.id]));
-  const ranking = rank(dictionary, observations);
+  const ranking = rank(asRecorded, observations);
   const shown = ranking.groups.slice(0, SHOWN).filter(({ share }) => share >= LEAST_SHOWN);
   const others = ranking.groups.slice(shown.length);
-  const course = courseOf(dictionary, observations);
+  const course = courseOf(asRecorded, observations);
   const shareIn = (shares: Float64Array, { members }: Group) =>
     members.reduce((sum, member) => sum + shares[member]!, 0);
   const done = new Set(observations.map(answeredBy));
   const { advise } = adviser(dictionary, ranking, whereabouts);
   const proposed = (advice: Advice) => proposalOf(dictionary, ranking.shares, advice);
-  const doubts = doubtsOf(dictionary, observations, ranking);
+  const doubts = doubtsOf(asRecorded, observations, ranking);
   const doubtful = counted.flatMap(({ id, observation }, i): Doubtful[] => {
     const step = doubts[i]! > DOUBTFUL && stepOf(dictionary, observation);
     return step ? [{ id, again: proposed(advise(step)) }] : [];

@@ -30,6 +30,7 @@ export type { Beside } from './search';
 export type { Suspect } from './suspects';
 export { does, neededFor, telephoneSteps, whatToBring } from './telephone';
 export type { Bring, Item } from './telephone';
+export { after } from './visited';
 export { classOf, classesOf, withHistory } from './history';
 export type { Experience, Factors, FaultClass, Found } from './history';
 export * from './cable';

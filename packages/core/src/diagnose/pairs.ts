@@ -65,7 +65,7 @@ export function bothOf(one: Hypothesis, other: Hypothesis, totalWeight: number):
 /** Pairs by how well the one or the other alone would account for each observation, the best first. */
 function likeliestPairs(dictionary: Dictionary, observations: readonly Observation[]) {
   const { hypotheses } = dictionary;
-  const logs = observations.map((observation) => logsOf(dictionary, observation));
+  const logs = logsOf(dictionary, observations);
   const deviates = logs.map((by) => Uint8Array.from(by, (log) => Number(Math.abs(log - by[0]!) > ALIKE)));
   const able = [...hypotheses.keys()].filter((i) => isSomething(hypotheses[i]!));
   const scored: { one: number; other: number; score: number }[] = [];

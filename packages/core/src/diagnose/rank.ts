@@ -3,6 +3,7 @@ import type { Dictionary } from './dictionary';
 import type { Observation } from './observation';
 import type { Likelihood } from './likelihood';
 import { likelihood, wholeOf } from './likelihood';
+import { before } from './visited';
 import type { Remedy } from './hypotheses';
 import { remedyKey } from './hypotheses';
 
@@ -108,9 +109,9 @@ function weigh(dictionary: Dictionary, observation: Observation): Weighed {
   return made;
 }
 
-/** What an observation says of every hypothesis: logarithms of likelihoods. */
-export const logsOf = (dictionary: Dictionary, observation: Observation): Float64Array =>
-  weigh(dictionary, observation).logs;
+/** What each observation says of every hypothesis, as things stood when it was made: logarithms of likelihoods. */
+export const logsOf = (dictionary: Dictionary, observations: readonly Observation[]): Float64Array[] =>
+  observations.map((observation, i) => weigh(before(dictionary, observations, i), observation).logs);
 
 function sharesOf(logs: Float64Array): Float64Array {
   const most = logs.reduce((highest, log) => Math.max(highest, log), -Infinity);
@@ -128,8 +129,8 @@ export function courseOf(dictionary: Dictionary, observations: readonly Observat
   const logs = priorOf(dictionary);
   return [
     sharesOf(logs),
-    ...observations.map((observation) => {
-      logsOf(dictionary, observation).forEach((log, i) => (logs[i]! += log));
+    ...logsOf(dictionary, observations).map((said) => {
+      said.forEach((log, i) => (logs[i]! += log));
       return sharesOf(logs);
     }),
   ];
@@ -144,8 +145,7 @@ export function courseOf(dictionary: Dictionary, observations: readonly Observat
  */
 export function rank(dictionary: Dictionary, observations: readonly Observation[]): Ranking {
   const logs = priorOf(dictionary);
-  for (const observation of observations)
-    logsOf(dictionary, observation).forEach((log, i) => (logs[i]! += log));
+  for (const said of logsOf(dictionary, observations)) said.forEach((log, i) => (logs[i]! += log));
   const shares = sharesOf(logs);
   return { shares, groups: groupsOf(dictionary, shares) };
 }
@@ -159,8 +159,8 @@ export function doubtsOf(
   observations: readonly Observation[],
   { shares }: Pick<Ranking, 'shares'>,
 ): number[] {
-  return observations.map((observation) => {
-    const { doubts } = weigh(dictionary, observation);
+  return observations.map((observation, at) => {
+    const { doubts } = weigh(before(dictionary, observations, at), observation);
     return shares.reduce((sum, share, i) => sum + share * doubts[i]!, 0);
   });
 }

@@ -4,6 +4,7 @@ import type { Advice, Complaint, Dictionary, Observation, Ranking, Site, Whereab
 import {
   DOUBTFUL,
   adviser,
+  after,
   afterStep,
   answeredBy,
   doubtsOf,
@@ -91,7 +92,11 @@ export function followAdvice(
     else {
       if (isSettled(ranking)) break;
       const done = new Set(made.map(({ observation }) => answeredBy(observation)));
-      const advice = choose(dictionary, ranking, at, ({ step }) => done.has(stepKey(step)));
+      const now = after(
+        dictionary,
+        made.map(({ observation }) => observation),
+      );
+      const advice = choose(now, ranking, at, ({ step }) => done.has(stepKey(step)));
       if (!advice) break;
       doIt(advice, false);
     }
