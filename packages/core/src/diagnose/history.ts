@@ -24,6 +24,8 @@ export function classOf(circuit: Circuit, failure: Failure): string {
   switch (failure.type) {
     case 'part':
       return `${kind(failure.device)} ${failure.mode}`;
+    case 'element':
+      return `${kind(failure.device)} ${failure.element} ${failure.fault}`;
     case 'setting':
       return `${kind(failure.device)} ${failure.name}`;
     case 'tripped':

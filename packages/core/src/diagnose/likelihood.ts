@@ -162,7 +162,8 @@ function ofListed(
       return ofOutcome(isCuredBySwap(hypothesis, observation.device), observation.helped);
     case 'replaced': {
       const { failure } = hypothesis;
-      const isBad = failure.type === 'part' && failure.device === observation.device;
+      const isBad =
+        (failure.type === 'part' || failure.type === 'element') && failure.device === observation.device;
       return { right: isBad ? NEW_ONE_BAD : 1 - NEW_ONE_BAD, mistaken: 0 };
     }
     case 'sight':

@@ -70,7 +70,9 @@ function shownBy({ failure, remedy }: Hypothesis, deviceOf: DeviceOf): readonly 
 }
 
 const isPartOf = ({ failure, alteration }: Hypothesis, device: string): boolean =>
-  failure.type === 'part' && failure.device === device && Object.keys(alteration.positions ?? {}).length > 0;
+  (failure.type === 'part' || failure.type === 'element') &&
+  failure.device === device &&
+  Object.keys(alteration.positions ?? {}).length > 0;
 
 function isWireOf({ failure }: Hypothesis, { id, conductors }: Cable): boolean {
   switch (failure.type) {
@@ -99,4 +101,5 @@ export const badWires = (given: Hypothesis, cable: Cable): Hypothesis[] =>
 
 /** Whether a known-good device in its place puts all of it right. */
 export const isCuredBySwap = ({ failure }: Hypothesis, device: string): boolean =>
-  (failure.type === 'part' || failure.type === 'setting') && failure.device === device;
+  (failure.type === 'part' || failure.type === 'element' || failure.type === 'setting') &&
+  failure.device === device;

@@ -4,7 +4,8 @@
  */
 import type { Circuit } from '../circuit';
 import { endNode, findConductor } from '../circuit';
-import type { Bridge, Fault, Network, OperatingPoint } from '../network';
+import type { Element } from '../devices';
+import type { Branch, Bridge, Fault, Network, OperatingPoint } from '../network';
 import { compile } from '../network';
 import { spiceNetlist, spiceNode } from '../formats/spice';
 import { TEMPLATES } from '../systems';
@@ -12,19 +13,28 @@ import { ngspiceVersion, solveWithNgspice } from '../testing/ngspice';
 import type { Hypothesis } from '.';
 import { classOf, hypothesesOf, makeDictionary } from '.';
 
-/** The netlist is written from the elements: a source of mains at a share of its volts. */
-function fed(network: Network, share: number): Network {
-  const branches = network.branches.map((branch) => {
-    const { element } = branch;
+/** The netlist is written from the elements: a source of mains at a share of its volts, a contact that is held, a coil. */
+function altered(network: Network, { alteration: { positions = {} }, failure, line }: Hypothesis): Network {
+  const elementOf = ({ id, element }: Branch): Element => {
+    const held = failure.type === 'element' ? positions[id] : undefined;
+    if (held !== undefined && element.kind === 'branch')
+      return {
+        ...element,
+        positions: Object.fromEntries(Object.keys(element.positions).map((name) => [name, held])),
+      };
     return element.kind === 'source' && element.frequency === 'mains'
-      ? { ...branch, element: { ...element, volts: element.volts * share } }
-      : branch;
-  });
-  return { ...network, branches };
+      ? { ...element, volts: element.volts * line }
+      : element;
+  };
+  return {
+    ...network,
+    branches: network.branches.map((branch) => ({ ...branch, element: elementOf(branch) })),
+  };
 }
 
 /** The circuit with a fault in it, compiled without anything laid over it. */
-function faulted(circuit: Circuit, { failure, alteration, line }: Hypothesis) {
+function faulted(circuit: Circuit, given: Hypothesis) {
+  const { failure, alteration } = given;
   const faults: Fault[] = failure.type === 'part' ? [{ target: failure.device, mode: failure.mode }] : [];
   const bridges: Bridge[] = [...(alteration.bridges ?? [])];
   for (const [id, position] of Object.entries(alteration.positions ?? {})) {
@@ -35,7 +45,7 @@ function faulted(circuit: Circuit, { failure, alteration, line }: Hypothesis) {
     if (position !== 'open') bridges.push({ red, black, ohms: position.ohms });
   }
   const links = circuit.links.filter(({ id }) => failure.type !== 'no-jumper' || failure.link !== id);
-  return fed(compile({ ...circuit, links }, faults, bridges), line);
+  return altered(compile({ ...circuit, links }, faults, bridges), given);
 }
 
 /** Every device in the position it has in a predicted point; what a fault holds has but one. */

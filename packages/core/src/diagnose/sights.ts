@@ -7,7 +7,7 @@ import type { Observation, Sight } from './observation';
 
 /** Failures that leave such marks where they are. */
 const LEAVES: Readonly<Record<Sight, ReadonlySet<Failure['type']>>> = {
-  burnt: new Set(['part', 'poor-joint', 'overloaded', 'touching', 'grounded']),
+  burnt: new Set(['part', 'element', 'poor-joint', 'overloaded', 'touching', 'grounded']),
   wet: new Set(['part', 'tripped', 'grounded', 'touching', 'strand']),
   chewed: new Set(['broken', 'touching', 'grounded', 'cut-through']),
 };

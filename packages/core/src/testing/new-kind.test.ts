@@ -213,7 +213,13 @@ test('it is diagnosed: tilted, isolated or failed, each told from the others', (
   const own = hypotheses.filter(
     ({ failure }) => failure.type !== 'otherwise' && 'device' in failure && failure.device === 'heater',
   );
-  expect(own.map(({ id }) => id)).toEqual(['heater valve-open', 'heater tripped', 'heater off']);
+  expect(own.map(({ id }) => id)).toEqual([
+    'heater valve-open',
+    'heater isolator stays-open',
+    'heater tilt stays-open',
+    'heater tripped',
+    'heater off',
+  ]);
   const dictionary = makeDictionary(hall(), hypotheses);
   for (const one of own) {
     const site = siteWith(hall(), one);

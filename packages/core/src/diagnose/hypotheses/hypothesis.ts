@@ -11,6 +11,8 @@ export type Failure =
   /** A delay is running: a compressor's rest, a purge, a thermostat's protection. */
   | { type: 'waiting' }
   | { type: 'part'; device: string; mode: string }
+  /** A contact or a coil of a device, in a way that none of its modes says. */
+  | { type: 'element'; device: string; element: string; fault: 'stays-open' | 'shorted' }
   /** A safety that has tripped as it should. */
   | { type: 'tripped'; device: string }
   /** Switched off, or a breaker that has tripped. */

@@ -1,8 +1,7 @@
 /** What may be wrong with devices: their own fault modes, safeties that have tripped, what is switched off, wrong settings. */
 import type { Circuit, Device } from '../../circuit';
 import { fill, kindOf } from '../../devices';
-import type { FaultMode, Field, Value, Values } from '../../devices';
-import type { Position } from '../../devices';
+import type { Element, FaultMode, Field, LoadNature, Position, Value, Values } from '../../devices';
 import type { Hypothesis } from './hypothesis';
 import { hypothesis } from './hypothesis';
 
@@ -10,6 +9,12 @@ import { hypothesis } from './hypothesis';
 const TRIPPED = 4;
 const SWITCHED_OFF = 3;
 const WRONG_SETTING = 0.5;
+const STAYS_OPEN = 0.2;
+const COIL_SHORTED = 0.3;
+
+/** What is left of a coil whose turns have shorted, and what is no more than that, ohms; from memory. */
+const SHORTED_OHMS = 1;
+const MOST_SHORTED_OHMS = 8;
 
 const contextOf = ({ kind, params, settings }: Device, { mains }: Circuit) => ({
   params: fill(kindOf(kind).params, params),
@@ -38,6 +43,48 @@ function modesOf(circuit: Circuit, device: Device): Hypothesis[] {
   return kind.faults
     .filter(({ elements: faulted }) => !faulted || Object.keys(faulted).some((id) => elements.has(id)))
     .map((mode) => ofMode(device, mode));
+}
+
+const WOUND: ReadonlySet<LoadNature> = new Set(['coil', 'valve']);
+
+const isContact = (element: Element): boolean =>
+  element.kind === 'branch' &&
+  'closed' in element.positions &&
+  Object.values(element.positions).includes('open');
+
+/** Whether one of a kind's modes does just this: hold the element, and no other, open or shorted. */
+const isMode = (faults: readonly FaultMode[], element: string, is: (position: Position) => boolean) =>
+  faults.some(({ elements = {} }) => {
+    const [only, ...more] = Object.keys(elements);
+    return only === element && more.length === 0 && is(elements[only]!);
+  });
+
+const isShort = (position: Position) => position !== 'open' && position.ohms < MOST_SHORTED_OHMS;
+
+/** Contacts that do not close and coils whose turns have shorted, where no mode of the device says so. */
+function ofElements(circuit: Circuit, device: Device): Hypothesis[] {
+  const { id } = device;
+  const kind = kindOf(device.kind);
+  const context = contextOf(device, circuit);
+  const mend = kind.faults.some((mode) => mode.mend === 'defer') ? 'defer' : 'replace';
+  const one = (element: string, fault: 'stays-open' | 'shorted', weight: number, position: Position) =>
+    hypothesis({
+      id: `${id} ${element} ${fault}`,
+      failure: { type: 'element', device: id, element, fault },
+      remedy: { type: 'part', device: id, part: null, mend },
+      weight,
+      alteration: { positions: { [`${id}:${element}`]: position } },
+    });
+  const contacts = kind
+    .elements(context)
+    .filter((element) => isContact(element) && !isMode(kind.faults, element.id, (at) => at === 'open'));
+  const coils = kind
+    .loads(context)
+    .filter(({ nature, element }) => WOUND.has(nature) && !isMode(kind.faults, element, isShort));
+  return [
+    ...contacts.map((element) => one(element.id, 'stays-open', STAYS_OPEN, 'open')),
+    ...coils.map(({ element }) => one(element, 'shorted', COIL_SHORTED, { ohms: SHORTED_OHMS })),
+  ];
 }
 
 function ofTraits({ id, kind }: Device): Hypothesis[] {
@@ -100,6 +147,7 @@ function ofSettings(circuit: Circuit, device: Device): Hypothesis[] {
 export const partHypotheses = (circuit: Circuit): Hypothesis[] =>
   circuit.devices.flatMap((device) => [
     ...modesOf(circuit, device),
+    ...ofElements(circuit, device),
     ...ofTraits(device),
     ...ofSettings(circuit, device),
   ]);

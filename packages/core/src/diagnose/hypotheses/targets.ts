@@ -21,6 +21,7 @@ export function targetsOf(circuit: Circuit, failure: Failure): readonly Target[]
     case 'line-voltage':
       return [];
     case 'part':
+    case 'element':
     case 'tripped':
     case 'off':
     case 'setting':

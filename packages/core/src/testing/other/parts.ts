@@ -59,7 +59,11 @@ export function contactOpen(circuit: Circuit, random: Random): Truth | null {
     circuit,
     branches: { [`${device.id}:${element}`]: 'open' },
     found: [
-      { by: 'test', at: device.id, as: [{ type: 'part', device: device.id, mode: `${element} stays open` }] },
+      {
+        by: 'test',
+        at: device.id,
+        as: [{ type: 'element', device: device.id, element, fault: 'stays-open' }],
+      },
     ],
     mends: partOf(device.id),
     device: device.id,
@@ -91,7 +95,11 @@ export function coilShorted(circuit: Circuit, random: Random): Truth | null {
       {
         by: 'test',
         at: device.id,
-        as: [{ type: 'part', device: device.id, mode: listed?.mode ?? `${element} shorted` }],
+        as: [
+          listed
+            ? { type: 'part', device: device.id, mode: listed.mode }
+            : { type: 'element', device: device.id, element, fault: 'shorted' },
+        ],
       },
     ],
     mends: partOf(device.id),

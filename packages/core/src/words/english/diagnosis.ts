@@ -1,7 +1,7 @@
 /** What may be wrong, and what is done about it. */
 import type { End } from '../../circuit';
 import { findConductor, findDevice } from '../../circuit';
-import { kindOf, said } from '../../devices';
+import { contextOf, kindOf, said } from '../../devices';
 import type { Failure, Remedy } from '../../diagnose';
 import type { Names } from '../names';
 import { inSentence } from '../phrases';
@@ -42,6 +42,8 @@ function failurePhrase(names: Names, failure: Failure): string {
       const { title } = kindAt(names, failure.device).faults.find(({ mode }) => mode === failure.mode)!;
       return `${device(failure.device)}: ${inSentence(title)}`;
     }
+    case 'element':
+      return `${device(failure.device)}: ${elementFaultText(names, failure)}`;
     case 'tripped':
       return `${device(failure.device)} has tripped`;
     case 'off':
@@ -146,6 +148,30 @@ export function remedyText(names: Names, remedy: Remedy): string {
   }
 }
 
+/** Which contact does not close, by its terminals; or which coil is shorted, by what it is for. */
+function elementFaultText(
+  { circuit }: Names,
+  { device: id, element, fault }: Extract<Failure, { type: 'element' }>,
+): string {
+  const device = findDevice(circuit, id)!;
+  const context = contextOf(device, circuit.mains);
+  if (fault === 'shorted') {
+    const title = kindOf(device.kind)
+      .loads(context)
+      .find((load) => load.element === element)?.title;
+    return title === undefined ? 'its coil is shorted' : `${inSentence(title)} is shorted`;
+  }
+  const elements = kindOf(device.kind).elements(context);
+  const at = elements.findIndex((one) => one.id === element);
+  const found = elements[at];
+  const marks = found?.kind === 'branch' ? [found.a, found.b].filter((point) => !point.startsWith('#')) : [];
+  const [one, other] = marks;
+  if (other !== undefined) return `the contact from ${one} to ${other} does not close`;
+  return one === undefined
+    ? `contact ${at + 1} inside does not close`
+    : `contact ${at + 1}, to ${one}, does not close`;
+}
+
 /** Failures that have a name whatever device or conductor they are of. */
 const CLASSES: Readonly<Partial<Record<Failure['type'], string>>> = {
   none: 'Nothing wrong with the controls',
@@ -174,6 +200,8 @@ export function faultClassText(names: Names, failure: Failure): string {
   switch (failure.type) {
     case 'part':
       return `${title}: ${inSentence(faults.find(({ mode }) => mode === failure.mode)!.title)}`;
+    case 'element':
+      return `${title}: ${elementFaultText(names, failure)}`;
     case 'setting':
       return `${title} set wrong: ${inSentence(settings[failure.name]!.label)}`;
     case 'tripped':
