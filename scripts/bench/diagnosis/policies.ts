@@ -1,6 +1,6 @@
 /** How a person looks for a fault without advice: half-splitting the way of the dead load, and the usual order of checks. */
 import type { Advice, Dictionary, Step } from '@zygostat/core/diagnose';
-import { adviser } from '@zygostat/core/diagnose';
+import { adviser, checkFor, nextSteps } from '@zygostat/core/diagnose';
 import { loadPath } from '@zygostat/core/network';
 import { candidatesOf } from '../../../packages/core/src/diagnose/next/candidates';
 import type { Policy } from '../../../packages/core/src/testing/technician';
@@ -35,8 +35,16 @@ function deadLoad({ network, predict }: Dictionary, state: string) {
   return found[0];
 }
 
+/** What would show the likeliest is looked at by everybody, however they came to it. */
+const confirmed =
+  (policy: Policy): Policy =>
+  (dictionary, ranking, at, isDone) => {
+    const [check] = checkFor(ranking) ? nextSteps(dictionary, ranking, at, { most: 1 }) : [];
+    return check && !isDone(check) ? check : policy(dictionary, ranking, at, isDone);
+  };
+
 /** Halves what is left of the way to the dead load, then looks at everything near it. */
-export const halfSplitting: Policy = (dictionary, ranking, at, isDone) => {
+export const halfSplitting = confirmed((dictionary, ranking, at, isDone) => {
   const steps = candidatesOf(dictionary, [at.state]).filter((step) => sameState(step, at.state));
   const { advise: weigh } = adviser(dictionary, ranking, at);
   const load = deadLoad(dictionary, at.state);
@@ -46,7 +54,7 @@ export const halfSplitting: Policy = (dictionary, ranking, at, isDone) => {
   const undecided = open.filter(({ answers }) => answers.length > 1 && answers[1]!.share > 0.02);
   const middle = undecided[Math.floor(undecided.length / 2)];
   return middle ?? inOrder(steps, weigh, isDone);
-};
+});
 
 /** Trade practice: what shows by itself, then volts at the unit, at the thermostat, at the loads, then every landing. */
 const ORDER: readonly ((step: Step) => boolean)[] = [
@@ -73,9 +81,10 @@ function inOrder(
 }
 
 /** The usual order of checks, in the state of the complaint. */
-export const usualOrder: Policy = (dictionary, ranking, at, isDone) =>
+export const usualOrder = confirmed((dictionary, ranking, at, isDone) =>
   inOrder(
     candidatesOf(dictionary, [at.state]).filter((step) => sameState(step, at.state)),
     adviser(dictionary, ranking, at).advise,
     isDone,
-  );
+  ),
+);

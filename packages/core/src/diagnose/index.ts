@@ -12,7 +12,7 @@ export { adviser, afterStep, nextSteps } from './next/next';
 export type { Advice, Wanted } from './next/next';
 export type { Step } from './next/candidates';
 export type { Answer } from './next/answers';
-export { DOUBTFUL, doubtsOf, isSettled, rank } from './rank';
+export { DOUBTFUL, checkFor, doubtsOf, isSettled, rank } from './rank';
 export { bothOf, pairsThatFit, withPairs } from './pairs';
 export type { Group, Ranking } from './rank';
 export { SIGHTS } from './observation';

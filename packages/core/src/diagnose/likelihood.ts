@@ -5,7 +5,7 @@ import type { MeterMode, OperatingPoint, Probes, Reading } from '../network';
 import { METER_MODES } from '../network';
 import type { Prediction } from './dictionary';
 import type { Hypothesis } from './hypotheses';
-import { isListed, remedyKey } from './hypotheses';
+import { isListed, otherwiseAt, remedyKey } from './hypotheses';
 import type { Observation } from './observation';
 import { badParts, badWires, isCuredBySwap, shownAt } from './observation';
 import { chanceOfSight } from './sights';
@@ -19,6 +19,9 @@ const LIT_BY_COIN_CELL = 0.08;
 const OVERLOOKED = 0.03;
 /** How often a part tested by itself is taken for what it is not; judgement. */
 const MISTESTED = 0.02;
+/** How often what was not there is said to have been found, and how many things there are to be said; judgement. */
+const SLIP = 0.004;
+const FINDINGS = 10;
 /** How often a repair leaves what it was for as it was; judgement. */
 const BOTCHED = 0.05;
 /** How often a part that was replaced not long ago is bad again, against one that was not; judgement. */
@@ -43,7 +46,7 @@ const ANY_FIGURE: Readonly<Record<MeterMode, number>> = {
   amps: 1 / 10,
 };
 /** Nothing is quite impossible: a record may be wrong. */
-const LEAST = 1e-9;
+const LEAST = 1e-15;
 
 const SPREAD_SHARES = Object.fromEntries(
   METER_MODES.map((mode) => [mode, Math.hypot(SPREADS[mode].share, SPREADS[mode].model)]),
@@ -92,15 +95,32 @@ const ofFace = (agrees: boolean): Likelihood => {
   return { right, mistaken: mistaken / (FACES - 1) };
 };
 
-/** Who looks or tests finds what shows, or misses it; what does not show is hardly ever found. */
-function ofFound(shows: readonly Hypothesis[], found: string | null, missed: number): Likelihood {
+/**
+ * Who looks or tests finds what shows, or misses it; what does not show is hardly ever found.
+ *
+ * @param slip - how often it is said to have been found where it is not.
+ */
+function ofFound(
+  shows: readonly Hypothesis[],
+  found: string | null,
+  missed: number,
+  slip = SLIP / FINDINGS,
+): Likelihood {
   if (found === null)
     return shows.length > 0
       ? { right: 0, mistaken: missed ** shows.length }
       : { right: 1 - missed, mistaken: 0 };
   return shows.some(({ id }) => id === found)
     ? { right: (1 - missed) / shows.length, mistaken: 0 }
-    : { right: 0, mistaken: LEAST };
+    : { right: 0, mistaken: slip };
+}
+
+/** Ends that are written down one by one as otherwise than recorded are hardly a slip of the finger. */
+function ofLook(
+  { device, found }: Extract<Observation, { type: 'look' }>,
+  shows: readonly Hypothesis[],
+): Likelihood {
+  return ofFound(shows, found, OVERLOOKED, found === otherwiseAt(device) ? LEAST : undefined);
 }
 
 function ofScreen(blank: boolean, lit: boolean): Likelihood {
@@ -138,7 +158,7 @@ function ofListed(
     case 'face':
       return ofFace(predict(observation.state).faces.get(observation.device) === observation.text);
     case 'look':
-      return ofFound(shownAt(hypothesis, circuit, observation.device), observation.found, OVERLOOKED);
+      return ofLook(observation, shownAt(hypothesis, circuit, observation.device));
     case 'test':
       return ofFound(badParts(hypothesis, observation.device), observation.found, MISTESTED);
     case 'wires':

@@ -4,6 +4,8 @@ import type { Observation } from './observation';
 import type { Likelihood } from './likelihood';
 import { likelihood, wholeOf } from './likelihood';
 import { before } from './visited';
+import type { Check, Confirmation } from './confirm';
+import { confirmationOf } from './confirm';
 import type { Remedy } from './hypotheses';
 import { remedyKey } from './hypotheses';
 
@@ -20,6 +22,8 @@ export interface Ranking {
   shares: Float64Array;
   /** The likeliest first. */
   groups: readonly Group[];
+  /** How far the likeliest was seen; nothing is asked of it where it is left out. */
+  confirmation?: Confirmation;
 }
 
 /** Sure enough to set to work; and to condemn a part. */
@@ -38,12 +42,20 @@ function isOfOneDevice(groups: readonly Group[], { remedy: best }: Group): boole
   return ofIt.reduce((sum, { share }) => sum + share, 0) >= SURE_OF_PART;
 }
 
-/** Whether what is left is sure enough: a part is not condemned on less than nearly all. */
-export function isSettled({ groups }: Ranking): boolean {
+/** Whether one is likely enough: a part is not condemned on less than nearly all. */
+function isSure({ groups }: Ranking): boolean {
   const [best] = groups;
   if (!best || best.remedy.type === 'ask') return false;
   return best.share >= (condemns(best.remedy) ? SURE_OF_PART : SURE) && isOfOneDevice(groups, best);
 }
+
+/** Whether what is left is sure enough, and was seen where it shows. */
+export const isSettled = (ranking: Ranking): boolean =>
+  isSure(ranking) && (ranking.confirmation?.isSeen ?? true);
+
+/** What would show the likeliest, once it is likely enough; `null` while it is not, and when that was done. */
+export const checkFor = (ranking: Ranking): Check | null =>
+  isSure(ranking) ? (ranking.confirmation?.check ?? null) : null;
 
 /** The remedies of a dictionary, and by hypothesis which of them is its own. */
 interface Remedies {
@@ -147,7 +159,20 @@ export function rank(dictionary: Dictionary, observations: readonly Observation[
   const logs = priorOf(dictionary);
   for (const said of logsOf(dictionary, observations)) said.forEach((log, i) => (logs[i]! += log));
   const shares = sharesOf(logs);
-  return { shares, groups: groupsOf(dictionary, shares) };
+  const groups = groupsOf(dictionary, shares);
+  return { shares, groups, confirmation: confirmationIn(dictionary, groups, observations) };
+}
+
+function confirmationIn(
+  { circuit, hypotheses }: Dictionary,
+  groups: readonly Group[],
+  observations: readonly Observation[],
+): Confirmation {
+  const remedyOf = (id: string) => {
+    const found = hypotheses.find((one) => one.id === id);
+    return found && remedyKey(found.remedy);
+  };
+  return confirmationOf(circuit, hypotheses[groups[0]!.members[0]!]!, observations, remedyOf);
 }
 
 /** An observation more likely a mistake than not is to be made again; and if it stands, no single fault fits. */

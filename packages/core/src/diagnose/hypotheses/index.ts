@@ -12,7 +12,7 @@ import { wiringHypotheses } from './wiring';
 export { remedyKey, singlesOf } from './hypothesis';
 export type { Failure, Hypothesis, Remedy } from './hypothesis';
 export { targetsOf } from './targets';
-export { isListed } from './unlisted';
+export { isListed, otherwiseAt } from './unlisted';
 export type { Target } from './targets';
 
 /** How often it is the equipment, or a person who did not wait, against one conductor broken; judgement. */

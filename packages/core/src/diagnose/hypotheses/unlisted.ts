@@ -17,6 +17,9 @@ const UNLISTED = 0.1;
 export const isListed = ({ failure: { type } }: Pick<Hypothesis, 'failure'>): boolean =>
   type !== 'otherwise' && type !== 'unlisted';
 
+/** Id of the hypothesis that a device's block is otherwise. */
+export const otherwiseAt = (device: string): string => `${device} otherwise`;
+
 /** Devices at which one of these conductors is landed. */
 const blocksOf = (conductors: readonly { from: string | null; to: string | null }[]): ReadonlySet<string> =>
   new Set(
@@ -32,7 +35,7 @@ export function unlistedHypotheses(circuit: Circuit): Hypothesis[] {
   return [
     ...[...blocks].map((device) =>
       hypothesis({
-        id: `${device} otherwise`,
+        id: otherwiseAt(device),
         failure: { type: 'otherwise', device },
         remedy: { type: 'compare', device },
         weight: inField.has(device) ? OTHERWISE : OTHERWISE_INDOORS,

@@ -207,7 +207,7 @@ function exchangedInUnit(circuit: Circuit): WrongLanding[] {
 
 function landingHypotheses(circuit: Circuit): Hypothesis[] {
   const wrongs = [
-    ...wrongLandings(circuit).map(({ wrong }) => wrong),
+    ...wrongLandings(circuit).flatMap(({ wrong, alike }) => [wrong, ...alike]),
     ...wrongTaps(circuit),
     ...reversedPhases(circuit),
     ...exchangedInUnit(circuit),

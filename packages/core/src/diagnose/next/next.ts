@@ -6,6 +6,7 @@ import type { Hypothesis } from '../hypotheses';
 import { isListed } from '../hypotheses';
 import { MISSED } from '../likelihood';
 import type { Ranking } from '../rank';
+import { checkFor } from '../rank';
 import { triedIn } from '../states';
 import type { Answer } from './answers';
 import { answersTo, eachAnswer } from './answers';
@@ -163,7 +164,7 @@ export interface Wanted {
 }
 
 /**
- * The best next steps, best first: expected bits about what is to be done, over minutes. Looking two steps ahead was
+ * The best next steps, best first: what would show the likeliest once it is likely enough; otherwise expected bits about what is to be done, over minutes. Looking two steps ahead was
  * measured too, and took longer.
  *
  * @returns at most `most` steps; none when nothing left would tell anything.
@@ -181,13 +182,16 @@ export function nextSteps(
   }: Wanted = {},
 ): Advice[] {
   const { weigh, advise } = adviser(dictionary, ranking, at, costs, minutes);
-  return candidatesOf(dictionary, states)
-    .filter(allowed)
+  const all = candidatesOf(dictionary, states).filter(allowed);
+  const check = checkFor(ranking);
+  const first = all.filter((step) => check && step.type === check.type && step.device === check.device);
+  const others = all
+    .filter((step) => !first.includes(step))
     .map((step) => ({ step, ...weigh(step) }))
     .filter(({ gain }) => gain >= LEAST_GAIN)
     .sort((one, other) => other.gain / other.minutes - one.gain / one.minutes)
-    .slice(0, most)
-    .map(({ step }) => advise(step));
+    .map(({ step }) => step);
+  return [...first, ...others].slice(0, most).map(advise);
 }
 
 /** Where a person is once a step is done, and what stands open. */

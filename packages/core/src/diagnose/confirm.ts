@@ -1,0 +1,58 @@
+/** What would show the leading fault by itself: nothing is put right that nobody has seen. */
+import type { Circuit } from '../circuit';
+import type { Hypothesis } from './hypotheses';
+import { remedyKey, singlesOf } from './hypotheses';
+import type { Observation } from './observation';
+import { badParts, shownAt } from './observation';
+
+/** Something done at a device that would show a fault. */
+export interface Check {
+  type: 'look' | 'test';
+  device: string;
+}
+
+/** What shows one fault: a look at one of its places, or a test of the part by itself; none where neither would. */
+export function checksOf(circuit: Circuit, single: Hypothesis): Check[] {
+  const at = (type: Check['type'], shows: (device: string) => readonly Hypothesis[]) =>
+    circuit.devices.flatMap(({ id }): Check[] => (shows(id).length > 0 ? [{ type, device: id }] : []));
+  const looks = at('look', (device) => shownAt(single, circuit, device));
+  return looks.length > 0 ? looks : at('test', (device) => badParts(single, device));
+}
+
+const isOf = ({ type, device }: Check, observation: Observation): boolean =>
+  observation.type === type && observation.device === device;
+
+const foundBy = (observation: Observation): string | null =>
+  observation.type === 'look' || observation.type === 'test' ? observation.found : null;
+
+/** What is still to be seen of a fault before it is put right. */
+export interface Confirmation {
+  /** All of it was seen, or nothing would show it. */
+  isSeen: boolean;
+  /** What was not looked at yet, or not tested. */
+  check: Check | null;
+}
+
+/** @param remedyOf - the key of what is done about a hypothesis, by its id. */
+export function confirmationOf(
+  circuit: Circuit,
+  leading: Hypothesis,
+  observations: readonly Observation[],
+  remedyOf: (hypothesis: string) => string | undefined,
+): Confirmation {
+  let isSeen = true;
+  for (const single of singlesOf(leading)) {
+    const checks = checksOf(circuit, single);
+    if (checks.length === 0) continue;
+    const made = observations.filter((one) => checks.some((check) => isOf(check, one)));
+    const isFound = made.some((one) => {
+      const found = foundBy(one);
+      return found !== null && remedyOf(found) === remedyKey(single.remedy);
+    });
+    if (isFound) continue;
+    isSeen = false;
+    const check = checks.find((one) => !made.some((observation) => isOf(one, observation)));
+    if (check) return { isSeen, check };
+  }
+  return { isSeen, check: null };
+}
