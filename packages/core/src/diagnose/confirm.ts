@@ -3,27 +3,33 @@ import type { Circuit } from '../circuit';
 import type { Hypothesis } from './hypotheses';
 import { remedyKey, singlesOf } from './hypotheses';
 import type { Observation } from './observation';
-import { badParts, shownAt } from './observation';
+import { badParts, badWires, shownAt } from './observation';
 
-/** Something done at a device that would show a fault. */
+/** Something done at a device or a cable that would show a fault. */
 export interface Check {
-  type: 'look' | 'test';
-  device: string;
+  type: 'look' | 'test' | 'wires';
+  /** Of the device or the cable. */
+  at: string;
 }
 
-/** What shows one fault: a look at one of its places, or a test of the part by itself; none where neither would. */
-export function checksOf(circuit: Circuit, single: Hypothesis): Check[] {
+/** What shows one fault: a look at one of its places, a test of the part or of the cable by itself; none where none would. */
+function checksOf(circuit: Circuit, single: Hypothesis): Check[] {
   const at = (type: Check['type'], shows: (device: string) => readonly Hypothesis[]) =>
-    circuit.devices.flatMap(({ id }): Check[] => (shows(id).length > 0 ? [{ type, device: id }] : []));
+    circuit.devices.flatMap(({ id }): Check[] => (shows(id).length > 0 ? [{ type, at: id }] : []));
   const looks = at('look', (device) => shownAt(single, circuit, device));
-  return looks.length > 0 ? looks : at('test', (device) => badParts(single, device));
+  if (looks.length > 0) return looks;
+  const cables = circuit.cables.filter((cable) => badWires(single, cable).length > 0);
+  if (cables.length > 0) return cables.map(({ id }) => ({ type: 'wires', at: id }));
+  return at('test', (device) => badParts(single, device));
 }
 
-const isOf = ({ type, device }: Check, observation: Observation): boolean =>
-  observation.type === type && observation.device === device;
+function isOf({ type, at }: Check, observation: Observation): boolean {
+  if (observation.type !== type) return false;
+  return (observation.type === 'wires' ? observation.cable : observation.device) === at;
+}
 
 const foundBy = (observation: Observation): string | null =>
-  observation.type === 'look' || observation.type === 'test' ? observation.found : null;
+  'found' in observation ? observation.found : null;
 
 /** What is still to be seen of a fault before it is put right. */
 export interface Confirmation {

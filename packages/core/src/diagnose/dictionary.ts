@@ -162,14 +162,11 @@ class Effect {
   ) {}
 
   predict(state: Laid, opened: readonly string[]): Omit<Prediction, 'clamp'> {
-    const key = [state.id, ...opened].join('|');
-    const known = this.known.get(key);
-    if (known) return known;
-    const held = together(this.solver.network, this.overlay, state);
-    const arrival = this.courses.arrive(this.overlay, held, state, opened);
-    const made = predictionAt(arrival, this.solver, held, this.shown);
-    this.known.set(key, made);
-    return made;
+    return once(this.known, keyOf(state.id, opened), () => {
+      const held = together(this.solver.network, this.overlay, state);
+      const arrival = this.courses.arrive(this.overlay, held, state, opened);
+      return predictionAt(arrival, this.solver, held, this.shown);
+    });
   }
 }
 
@@ -187,6 +184,10 @@ function clampedAt(point: OperatingPoint, given: Hypothesis, conductor: string):
   });
   return [`wire:${conductor}`, ...elsewhere].reduce((sum, id) => sum + through(id), 0);
 }
+
+/** One for every state that is come to with other protections open before. */
+const keyOf = (state: string, opened: readonly string[]): string =>
+  opened.length === 0 ? state : [state, ...opened].join('|');
 
 /** What a map has at a key, made when first asked for. */
 function once<T>(map: Map<string, T>, key: string, make: () => T): T {
@@ -236,6 +237,7 @@ export function makeDictionary(
     return {
       effect: once(effects, key, () => new Effect(coursesOf(one), solverAt(one.line), overlay, shown)),
       shows: shownBy(circuit, one),
+      known: new Map<string, Prediction>(),
     };
   });
   return {
@@ -245,16 +247,18 @@ export function makeDictionary(
     states,
     trials: tried.map(({ id }) => id),
     predict(hypothesis, id, opened = []) {
-      const state = byId.get(id);
-      if (!state)
-        throw new RangeError(`There is no state "${id}"; there are ${[...byId.keys()].join(', ')}.`);
-      const { effect, shows } = made[hypothesis]!;
-      const prediction = effect.predict(state, opened);
-      return {
-        ...prediction,
-        faces: shows.length > 0 ? new Map([...prediction.faces, ...shows]) : prediction.faces,
-        clamp: (conductor) => clampedAt(prediction.point, hypotheses[hypothesis]!, conductor),
-      };
+      const { effect, shows, known } = made[hypothesis]!;
+      return once(known, keyOf(id, opened), () => {
+        const state = byId.get(id);
+        if (!state)
+          throw new RangeError(`There is no state "${id}"; there are ${[...byId.keys()].join(', ')}.`);
+        const prediction = effect.predict(state, opened);
+        return {
+          ...prediction,
+          faces: shows.length > 0 ? new Map([...prediction.faces, ...shows]) : prediction.faces,
+          clamp: (conductor) => clampedAt(prediction.point, hypotheses[hypothesis]!, conductor),
+        };
+      });
     },
   };
 }

@@ -5,7 +5,7 @@ import type { MeterMode, OperatingPoint, Probes, Reading } from '../network';
 import { METER_MODES } from '../network';
 import type { Prediction } from './dictionary';
 import type { Hypothesis } from './hypotheses';
-import { isListed, otherwiseAt, remedyKey } from './hypotheses';
+import { foundAs, isListed, otherwiseAt, remedyKey } from './hypotheses';
 import type { Observation } from './observation';
 import { badParts, badWires, isCuredBySwap, shownAt } from './observation';
 import { chanceOfSight } from './sights';
@@ -110,7 +110,7 @@ function ofFound(
     return shows.length > 0
       ? { right: 0, mistaken: missed ** shows.length }
       : { right: 1 - missed, mistaken: 0 };
-  return shows.some(({ id }) => id === found)
+  return shows.some((one) => foundAs(one) === found)
     ? { right: (1 - missed) / shows.length, mistaken: 0 }
     : { right: 0, mistaken: slip };
 }

@@ -5,7 +5,7 @@ import type { Probes } from '../network';
 import { displacedBy } from '../prove';
 import type { Air } from './dictionary';
 import type { Hypothesis } from './hypotheses';
-import { singlesOf } from './hypotheses';
+import { singlesOf, targetsOf } from './hypotheses';
 
 export const SIGHTS = ['burnt', 'wet', 'chewed'] as const;
 export type Sight = (typeof SIGHTS)[number];
@@ -50,7 +50,8 @@ const deviceIn =
   };
 
 /** Devices at which a failure shows to a person who looks. */
-function shownBy({ failure, remedy }: Hypothesis, deviceOf: DeviceOf): readonly (string | null)[] {
+function shownBy({ failure, remedy }: Hypothesis, circuit: Circuit): readonly (string | null)[] {
+  const deviceOf = deviceIn(circuit);
   switch (failure.type) {
     case 'part':
       return remedy.type === 'part' && remedy.mend === 'refit' ? [failure.device] : [];
@@ -63,7 +64,8 @@ function shownBy({ failure, remedy }: Hypothesis, deviceOf: DeviceOf): readonly 
       return [failure.device];
     case 'strand':
     case 'jumper-left':
-      return [splitTerminal(failure.terminals[0]).deviceId];
+    case 'no-jumper':
+      return targetsOf(circuit, failure).map(({ id }) => id);
     default:
       return [];
   }
@@ -89,7 +91,7 @@ function isWireOf({ failure }: Hypothesis, { id, conductors }: Cable): boolean {
 
 /** What who looks at a device and its block finds, of all that is wrong. */
 export const shownAt = (given: Hypothesis, circuit: Circuit, device: string): Hypothesis[] =>
-  singlesOf(given).filter((one) => shownBy(one, deviceIn(circuit)).includes(device));
+  singlesOf(given).filter((one) => shownBy(one, circuit).includes(device));
 
 /** What of a device is bad in a way that shows when its parts are tested by themselves. */
 export const badParts = (given: Hypothesis, device: string): Hypothesis[] =>

@@ -23,7 +23,7 @@ const ALIKE = 0.1;
 type Tell = (done: number, of: number) => boolean;
 
 const isSomething = (one: Hypothesis) =>
-  one.failure.type !== 'none' && one.failure.type !== 'waiting' && isListed(one);
+  one.failure.type !== 'none' && one.failure.type !== 'waiting' && one.comesAndGoes === null && isListed(one);
 
 /** Values held by both; `null` where they hold the same otherwise. */
 function merged<T extends Readonly<Record<string, Values>>>(one: T, other: T): Record<string, Values> | null {

@@ -1,13 +1,11 @@
 /** What is left, by how likely it is: Bayes over the predictions of every hypothesis. */
 import type { Dictionary } from './dictionary';
 import type { Observation } from './observation';
-import type { Likelihood } from './likelihood';
-import { likelihood, wholeOf } from './likelihood';
-import { before } from './visited';
 import type { Check, Confirmation } from './confirm';
 import { confirmationOf } from './confirm';
 import type { Remedy } from './hypotheses';
 import { remedyKey } from './hypotheses';
+import { weighAll } from './weighed';
 
 /** Hypotheses that are put right by the same work. */
 export interface Group {
@@ -93,37 +91,9 @@ function groupsOf(dictionary: Pick<Dictionary, 'hypotheses'>, shares: Float64Arr
   return groups.sort((one, other) => other.share - one.share);
 }
 
-/** What an observation says of every hypothesis, worked out once. */
-interface Weighed {
-  /** Logarithms of the likelihoods. */
-  logs: Float64Array;
-  /** How far it would be a mistake of who made it, 0 to 1. */
-  doubts: Float64Array;
-}
-
-const weighed = new WeakMap<Dictionary, WeakMap<Observation, Weighed>>();
-
-const doubtOf = (one: Likelihood) => one.mistaken / wholeOf(one);
-
-function weigh(dictionary: Dictionary, observation: Observation): Weighed {
-  const byObservation = weighed.get(dictionary) ?? new WeakMap<Observation, Weighed>();
-  weighed.set(dictionary, byObservation);
-  const known = byObservation.get(observation);
-  if (known) return known;
-  const likelihoods = dictionary.hypotheses.map((hypothesis, i) =>
-    likelihood(observation, hypothesis, (state) => dictionary.predict(i, state), dictionary.circuit),
-  );
-  const made = {
-    logs: Float64Array.from(likelihoods, (one) => Math.log(wholeOf(one))),
-    doubts: Float64Array.from(likelihoods, doubtOf),
-  };
-  byObservation.set(observation, made);
-  return made;
-}
-
-/** What each observation says of every hypothesis, as things stood when it was made: logarithms of likelihoods. */
+/** What each observation says of every hypothesis: logarithms of likelihoods. */
 export const logsOf = (dictionary: Dictionary, observations: readonly Observation[]): Float64Array[] =>
-  observations.map((observation, i) => weigh(before(dictionary, observations, i), observation).logs);
+  weighAll(dictionary, observations).map(({ logs }) => logs);
 
 function sharesOf(logs: Float64Array): Float64Array {
   const most = logs.reduce((highest, log) => Math.max(highest, log), -Infinity);
@@ -184,8 +154,7 @@ export function doubtsOf(
   observations: readonly Observation[],
   { shares }: Pick<Ranking, 'shares'>,
 ): number[] {
-  return observations.map((observation, at) => {
-    const { doubts } = weigh(before(dictionary, observations, at), observation);
-    return shares.reduce((sum, share, i) => sum + share * doubts[i]!, 0);
-  });
+  return weighAll(dictionary, observations).map(({ doubts }) =>
+    shares.reduce((sum, share, i) => sum + share * doubts[i]!, 0),
+  );
 }

@@ -5,6 +5,7 @@ import type { Probes } from '../network';
 import type { Prediction } from './dictionary';
 import { makeDictionary } from './dictionary';
 import type { Hypothesis } from './hypotheses';
+import { foundAs } from './hypotheses';
 import type { Step } from './next/candidates';
 import type { Observation } from './observation';
 import { badParts, badWires, isCuredBySwap, shownAt } from './observation';
@@ -75,7 +76,7 @@ export function siteWith(circuit: Circuit, truth: Hypothesis, noise: Noise = NO_
     if (reading.value === Infinity) return 'open' as const;
     return noisy(reading.value, noise, probes.mode === 'amps' ? AMPS_UNIT : 1);
   };
-  const found = (of: readonly Hypothesis[]) => of[0]?.id ?? null;
+  const found = ([first]: readonly Hypothesis[]) => (first ? foundAs(first) : null);
   return {
     circuit,
     states: states.map(({ id }) => id),

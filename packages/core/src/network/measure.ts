@@ -65,44 +65,78 @@ function impedanceBetween(solver: Solver, red: number, black: number): { re: num
   return { re: at(re, red) - at(re, black), im: at(im, red) - at(im, black) };
 }
 
-/** Factors of a point at 0 Hz: one point is read in ohms at many places. */
-const factored = new WeakMap<OperatingPoint, Solver>();
+/** A point at 0 Hz as an ohmmeter finds it: its factors, and what one ampere into a node would make of the others. */
+interface Dead {
+  solver: Solver;
+  /** Volts by node, by the node it goes in at. */
+  columns: Map<number, Float64Array>;
+  /** Highest volts on what a node conducts to, by node. */
+  strays: Map<number, number>;
+}
 
-function factoredDc(point: OperatingPoint): Solver {
-  const known = factored.get(point);
+/** One point is read in ohms at many places. */
+const deads = new WeakMap<OperatingPoint, Dead>();
+
+function deadAt(point: OperatingPoint): Dead {
+  const known = deads.get(point);
   if (known) return known;
   const solver = { ...solverFor(point.network), factor: makeFactor(point.network.pattern) };
   factoriseAt(solver, point.choice, 'dc');
-  factored.set(point, solver);
-  return solver;
+  const made: Dead = { solver, columns: new Map(), strays: new Map() };
+  deads.set(point, made);
+  return made;
+}
+
+function columnAt({ solver, columns }: Dead, node: number): Float64Array {
+  const known = columns.get(node);
+  if (known) return known;
+  const size = solver.network.nodes.length;
+  const re = new Float64Array(size);
+  if (node >= 0) {
+    re[node] = 1;
+    solveFactored(solver.network.pattern, solver.factor, re, new Float64Array(size));
+  }
+  columns.set(node, re);
+  return re;
+}
+
+/** Ohms between two nodes of a dead circuit. */
+function ohmsBetween(dead: Dead, red: number, black: number): number {
+  const [one, other] = [columnAt(dead, red), columnAt(dead, black)];
+  const at = (values: Float64Array, node: number) => (node < 0 ? 0 : values[node]!);
+  return at(one, red) - at(one, black) - at(other, red) + at(other, black);
 }
 
 /** Where there is a supply of direct current, what it does is looked at too. */
 const livesOf = (point: OperatingPoint): OperatingPoint[] =>
   point.network.branches.some(({ emf }) => emf && emf.dc.re !== 0) ? [point, directOf(point)] : [point];
 
-/** Highest voltage on the parts of the circuit the two points conduct to; the solver has its factors at 0 Hz. */
-function strayVolts(point: OperatingPoint, solver: Solver, red: number, black: number): number {
+/** Highest voltage on the parts of the circuit a node conducts to. */
+function strayAt(point: OperatingPoint, dead: Dead, start: number): number {
+  const known = dead.strays.get(start);
+  if (known !== undefined) return known;
   const lives = livesOf(point);
-  let highest = Math.max(...lives.map((live) => voltsOf(live, red, black)));
-  const size = point.network.nodes.length;
-  for (const start of [red, black]) {
-    if (start < 0) continue;
-    const re = new Float64Array(size);
-    re[start] = 1;
-    solveFactored(point.network.pattern, solver.factor, re, new Float64Array(size));
-    // A node that answers at least a thousandth of the drive is tied to the probe.
-    const own = re[start]!;
-    for (let node = 0; node < size; node++) {
-      if (re[node]! < own * 1e-3) continue;
-      for (const live of lives) {
-        const { re: vRe, im: vIm } = phasor(live, node, start);
-        highest = Math.max(highest, Math.hypot(vRe, vIm));
-      }
+  const column = columnAt(dead, start);
+  let highest = 0;
+  // A node that answers at least a thousandth of the drive is tied to the probe.
+  const least = column[start]! * 1e-3;
+  for (let node = 0; node < column.length; node++) {
+    if (column[node]! < least) continue;
+    for (const live of lives) {
+      const { re, im } = phasor(live, node, start);
+      highest = Math.max(highest, Math.hypot(re, im));
     }
   }
+  dead.strays.set(start, highest);
   return highest;
 }
+
+/** The same of both nodes a meter is put to, and between them. */
+const strayVolts = (point: OperatingPoint, dead: Dead, ends: readonly [number, number]): number =>
+  Math.max(
+    ...livesOf(point).map((live) => voltsOf(live, ...ends)),
+    ...ends.filter((end) => end >= 0).map((end) => strayAt(point, dead, end)),
+  );
 
 /** Less than this is no direct voltage of either sign, V. */
 const LEAST_SIGNED = 1e-3;
@@ -121,10 +155,10 @@ export function measure(point: OperatingPoint, { mode, red, black, meter }: Prob
   const { network, choice } = point;
   const [r, b] = [network.indexOf(red), network.indexOf(black)];
   if (mode === 'ohms') {
-    const dead = factoredDc(point);
-    const stray = strayVolts(point, dead, r, b);
+    const dead = deadAt(point);
+    const stray = strayVolts(point, dead, [r, b]);
     if (stray > DEAD_VOLTS) return { ok: false, misuse: { type: 'ohms-live', volts: stray } };
-    const ohms = r === b ? 0 : impedanceBetween(dead, r, b).re;
+    const ohms = r === b ? 0 : ohmsBetween(dead, r, b);
     return { ok: true, value: ohms > OPEN_LOOP_OHMS ? Infinity : Math.max(ohms, 0), unit: 'Ω' };
   }
   const solver = solverFor(network);

@@ -87,6 +87,8 @@ export interface Hypothesis {
   line: number;
   /** It was looked at before anything could have settled. */
   early: boolean;
+  /** It comes and goes; who looks for it finds it as the hypothesis of this id, that it stays. */
+  comesAndGoes: string | null;
   /** The two it is made of, where it is two at once. */
   of?: readonly [Hypothesis, Hypothesis];
 }
@@ -97,7 +99,18 @@ export const singlesOf = (given: Hypothesis): readonly Hypothesis[] => given.of 
 /** A hypothesis that leaves everything alone but what is given. */
 export const hypothesis = (
   given: Pick<Hypothesis, 'id' | 'failure' | 'remedy' | 'weight'> & Partial<Hypothesis>,
-): Hypothesis => ({ alteration: {}, held: {}, settings: {}, line: 1, early: false, ...given });
+): Hypothesis => ({
+  alteration: {},
+  held: {},
+  settings: {},
+  line: 1,
+  early: false,
+  comesAndGoes: null,
+  ...given,
+});
+
+/** What who looks for it finds it to be, by its id: whether it stays cannot be seen. */
+export const foundAs = ({ id, comesAndGoes }: Hypothesis): string => comesAndGoes ?? id;
 
 /** Equal for remedies that are the same work on the same thing. */
 export const remedyKey = (remedy: Remedy): string => JSON.stringify(remedy);

@@ -4,12 +4,13 @@ import { findConductor, splitTerminal } from '../../circuit';
 import { addedHypotheses } from './added';
 import type { Hypothesis } from './hypothesis';
 import { hypothesis } from './hypothesis';
+import { comingAndGoing } from './now-and-then';
 import { partHypotheses } from './parts';
 import { targetsOf } from './targets';
 import { unlistedHypotheses } from './unlisted';
 import { wiringHypotheses } from './wiring';
 
-export { remedyKey, singlesOf } from './hypothesis';
+export { foundAs, remedyKey, singlesOf } from './hypothesis';
 export type { Failure, Hypothesis, Remedy } from './hypothesis';
 export { targetsOf } from './targets';
 export { isListed, otherwiseAt } from './unlisted';
@@ -55,6 +56,7 @@ const blocksOf = (circuit: Circuit, { failure }: Hypothesis): string[] =>
  * const dictionary = makeDictionary(circuit, hypotheses);
  */
 export function hypothesesOf(circuit: Circuit, { isSeen = () => true }: Known = {}): Hypothesis[] {
+  const lasting = [...partHypotheses(circuit), ...wiringHypotheses(circuit)];
   const all = [
     hypothesis({ id: 'none', failure: { type: 'none' }, remedy: { type: 'none' }, weight: NOTHING_WRONG }),
     hypothesis({
@@ -64,8 +66,8 @@ export function hypothesesOf(circuit: Circuit, { isSeen = () => true }: Known = 
       weight: WAITING,
       early: true,
     }),
-    ...partHypotheses(circuit),
-    ...wiringHypotheses(circuit),
+    ...lasting,
+    ...comingAndGoing(lasting),
     ...addedHypotheses(circuit),
     ...unlistedHypotheses(circuit),
   ];

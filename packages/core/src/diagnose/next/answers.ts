@@ -3,6 +3,7 @@ import type { MeterMode, OperatingPoint } from '../../network';
 import { voltsOf } from '../../network';
 import type { Dictionary, Prediction } from '../dictionary';
 import type { Hypothesis } from '../hypotheses';
+import { foundAs } from '../hypotheses';
 import type { Observation } from '../observation';
 import { spreadOf } from '../likelihood';
 import { badParts, badWires, isCuredBySwap, shownAt } from '../observation';
@@ -15,10 +16,9 @@ export interface Answer {
   members: readonly number[];
 }
 
-/** What every hypothesis would answer, by hypothesis: a figure, or an index into what is seen; and the order they come in. */
+/** What hypotheses would answer: a figure, or an index into what is seen. */
 interface Expected {
-  values: Float64Array;
-  order: Int32Array;
+  of(hypothesis: number): number;
   /** `null` where it is a figure. */
   seen: readonly string[] | null;
   mode: MeterMode;
@@ -30,15 +30,18 @@ const APART = 3;
 /** What is expected never changes, so each step is asked of a dictionary once. */
 const known = new WeakMap<Dictionary, Map<string, Expected>>();
 
-const inOrder = (values: Float64Array) =>
-  Int32Array.from(values.keys()).sort((one, other) => values[one]! - values[other]!);
-
-const ofFigures = (values: Float64Array, mode: MeterMode): Expected => ({
-  values,
-  order: inOrder(values),
-  seen: null,
-  mode,
-});
+/** Worked out for those that are asked about: most are out of the question by the time a step is. */
+function ofFigures(count: number, mode: MeterMode, figure: (hypothesis: number) => number): Expected {
+  const values = new Float64Array(count).fill(NaN);
+  return {
+    of(hypothesis) {
+      if (Number.isNaN(values[hypothesis])) values[hypothesis] = figure(hypothesis);
+      return values[hypothesis]!;
+    },
+    seen: null,
+    mode,
+  };
+}
 
 /** Answers a step that tries something: it runs with that. */
 export const HELPED = 'helped';
@@ -46,20 +49,23 @@ export const HELPED = 'helped';
 /** Stands for ohms beyond a meter's range, among figures. */
 export const OPEN_OHMS = 1e9;
 
-function ofTexts(texts: readonly string[]): Expected {
+function ofTexts(count: number, textOf: (hypothesis: number) => string): Expected {
   const index = new Map<string, number>();
-  const values = Float64Array.from(texts, (text) => {
-    if (!index.has(text)) index.set(text, index.size);
-    return index.get(text)!;
+  const seen: string[] = [];
+  const figures = ofFigures(count, 'ac-volts', (hypothesis) => {
+    const text = textOf(hypothesis);
+    const at = index.get(text) ?? seen.push(text) - 1;
+    index.set(text, at);
+    return at;
   });
-  return { values, order: inOrder(values), seen: [...index.keys()], mode: 'ac-volts' };
+  return { ...figures, seen };
 }
 
 /** Volts without the meter's own load, which moves none that are asked for; ohms as a meter reads them. */
 function readBy(
-  { network, hypotheses, predict }: Dictionary,
+  { network, predict }: Dictionary,
   { state, mode, red, black }: Extract<Step, { type: 'reading' }>,
-): Float64Array {
+): (hypothesis: number) => number {
   const [one, other] = [network.indexOf(red), network.indexOf(black)];
   const probes = { mode, red, black, meter: 'high-z' } as const;
   const known = new Map<OperatingPoint, number>();
@@ -71,43 +77,41 @@ function readBy(
     known.set(point, ohms);
     return ohms;
   };
-  return Float64Array.from(hypotheses, (_, i) => {
+  return (i) => {
     const prediction = predict(i, state);
     return mode === 'ohms' ? ohmsAt(prediction) : voltsOf(prediction.point, one, other);
-  });
+  };
 }
 
 function expectedBy(dictionary: Dictionary, step: Step): Expected {
-  const { hypotheses } = dictionary;
-  const all = [...hypotheses.keys()];
+  const { hypotheses, circuit, predict } = dictionary;
+  const count = hypotheses.length;
   const found = (shows: (hypothesis: Hypothesis) => readonly Hypothesis[]) =>
-    ofTexts(hypotheses.map((hypothesis) => shows(hypothesis)[0]?.id ?? ''));
+    ofTexts(count, (i) => {
+      const [shown] = shows(hypotheses[i]!);
+      return shown ? foundAs(shown) : '';
+    });
   switch (step.type) {
     case 'reading':
-      return ofFigures(readBy(dictionary, step), step.mode);
+      return ofFigures(count, step.mode, readBy(dictionary, step));
     case 'clamp':
-      return ofFigures(
-        Float64Array.from(all, (i) => dictionary.predict(i, step.state).clamp(step.conductor)),
-        'amps',
-      );
+      return ofFigures(count, 'amps', (i) => predict(i, step.state).clamp(step.conductor));
     case 'face':
-      return ofTexts(all.map((i) => dictionary.predict(i, step.state).faces.get(step.device) ?? ''));
+      return ofTexts(count, (i) => predict(i, step.state).faces.get(step.device) ?? '');
     case 'call':
     case 'jumper':
-      return ofTexts(
-        all.map((i) => {
-          const { runs, air } = dictionary.predict(i, step.state);
-          return [air, ...[...runs].sort()].join();
-        }),
-      );
+      return ofTexts(count, (i) => {
+        const { runs, air } = predict(i, step.state);
+        return [air, ...[...runs].sort()].join();
+      });
     case 'test':
       return found((hypothesis) => badParts(hypothesis, step.device));
     case 'swap':
-      return ofTexts(hypotheses.map((hypothesis) => (isCuredBySwap(hypothesis, step.device) ? HELPED : '')));
+      return ofTexts(count, (i) => (isCuredBySwap(hypotheses[i]!, step.device) ? HELPED : ''));
     case 'wires':
       return found((hypothesis) => badWires(hypothesis, step.cable));
     case 'look':
-      return found((hypothesis) => shownAt(hypothesis, dictionary.circuit, step.device));
+      return found((hypothesis) => shownAt(hypothesis, circuit, step.device));
   }
 }
 
@@ -170,22 +174,22 @@ export function answeredBy(observation: Observation): string {
  * Goes through those that are left answer by answer: readings in heaps, a new one where the next is too far from the last
  * to be taken for it.
  *
- * @param alive - by hypothesis, not 0 for those that are left.
+ * @param alive - those that are left.
  * @param onMember - shown each of them.
  * @param onAnswer - told when all of an answer have been shown.
  */
 export function eachAnswer(
   dictionary: Dictionary,
   step: Step,
-  alive: Uint8Array,
+  alive: Int32Array,
   onMember: (hypothesis: number, value: number) => void,
   onAnswer: () => void,
 ): void {
-  const { values, order, seen, mode } = expectedOf(dictionary, step);
+  const { of, seen, mode } = expectedOf(dictionary, step);
+  const order = alive.slice().sort((one, other) => of(one) - of(other));
   let last: number | null = null;
   for (const member of order) {
-    if (alive[member] === 0) continue;
-    const value = values[member]!;
+    const value = of(member);
     if (last !== null && value - last > (seen ? 0 : APART * spreadOf(value, mode))) onAnswer();
     onMember(member, value);
     last = value;
@@ -194,7 +198,7 @@ export function eachAnswer(
 }
 
 /** The answers of those that are left. */
-export function answersTo(dictionary: Dictionary, step: Step, alive: Uint8Array): Answer[] {
+export function answersTo(dictionary: Dictionary, step: Step, alive: Int32Array): Answer[] {
   const { seen } = expectedOf(dictionary, step);
   const answers: Answer[] = [];
   let members: number[] = [];

@@ -5,6 +5,7 @@ import type { Dictionary } from '../dictionary';
 import type { Hypothesis } from '../hypotheses';
 import { isListed } from '../hypotheses';
 import { MISSED } from '../likelihood';
+import type { Check } from '../confirm';
 import type { Ranking } from '../rank';
 import { checkFor } from '../rank';
 import { triedIn } from '../states';
@@ -93,7 +94,7 @@ function minutesOf(
 
 /** The hypotheses a step can tell of: those left of them, the sum of their shares, and how undecided they are. */
 interface Asked {
-  alive: Uint8Array;
+  alive: Int32Array;
   total: number;
   bits: number;
 }
@@ -118,10 +119,10 @@ export function adviser(
   groups.forEach(({ members }, group) => members.forEach((member) => (groupOf[member] = group)));
   const heap = new Heap(groups.length);
   const askedAbout = (isAsked: (hypothesis: Hypothesis) => boolean): Asked => {
-    const alive = Uint8Array.from(shares, (share, i) =>
-      Number(share >= LEAST_SHARE && isAsked(dictionary.hypotheses[i]!)),
+    const alive = Int32Array.from(shares.keys()).filter(
+      (i) => shares[i]! >= LEAST_SHARE && isAsked(dictionary.hypotheses[i]!),
     );
-    alive.forEach((is, member) => is && heap.add(groupOf[member]!, shares[member]!));
+    for (const member of alive) heap.add(groupOf[member]!, shares[member]!);
     const asked = { alive, total: 0, bits: 0 };
     heap.close((total, bits) => Object.assign(asked, { total, bits }));
     return asked;
@@ -163,6 +164,11 @@ export interface Wanted {
   minutes?: (step: Step) => number;
 }
 
+function isCheck(step: Step, { type, at }: Check): boolean {
+  if (step.type !== type) return false;
+  return (step.type === 'wires' ? step.cable.id : 'device' in step ? step.device : null) === at;
+}
+
 /**
  * The best next steps, best first: what would show the likeliest once it is likely enough; otherwise expected bits about what is to be done, over minutes. Looking two steps ahead was
  * measured too, and took longer.
@@ -184,7 +190,7 @@ export function nextSteps(
   const { weigh, advise } = adviser(dictionary, ranking, at, costs, minutes);
   const all = candidatesOf(dictionary, states).filter(allowed);
   const check = checkFor(ranking);
-  const first = all.filter((step) => check && step.type === check.type && step.device === check.device);
+  const first = all.filter((step) => check && isCheck(step, check));
   const others = all
     .filter((step) => !first.includes(step))
     .map((step) => ({ step, ...weigh(step) }))
