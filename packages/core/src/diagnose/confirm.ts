@@ -2,19 +2,17 @@
 import type { Circuit } from '../circuit';
 import type { Hypothesis } from './hypotheses';
 import { remedyKey, singlesOf } from './hypotheses';
+import { lineTerminals } from '../prove';
 import type { Observation } from './observation';
 import { badParts, badWires, shownAt } from './observation';
 
-/** Something done at a device or a cable that would show a fault. */
-export interface Check {
-  type: 'look' | 'test' | 'wires';
-  /** Of the device or the cable. */
-  at: string;
-}
+/** Something done that would show a fault: at a device, at a cable, or wherever line voltage can be read. */
+export type Check = { type: 'look' | 'test' | 'wires'; at: string } | { type: 'line' };
 
 /** What shows one fault: a look at one of its places, a test of the part or of the cable by itself; none where none would. */
 function checksOf(circuit: Circuit, single: Hypothesis): Check[] {
-  const at = (type: Check['type'], shows: (device: string) => readonly Hypothesis[]) =>
+  if (single.failure.type === 'line-voltage') return [{ type: 'line' }];
+  const at = (type: 'look' | 'test', shows: (device: string) => readonly Hypothesis[]) =>
     circuit.devices.flatMap(({ id }): Check[] => (shows(id).length > 0 ? [{ type, at: id }] : []));
   const looks = at('look', (device) => shownAt(single, circuit, device));
   if (looks.length > 0) return looks;
@@ -23,9 +21,11 @@ function checksOf(circuit: Circuit, single: Hypothesis): Check[] {
   return at('test', (device) => badParts(single, device));
 }
 
-function isOf({ type, at }: Check, observation: Observation): boolean {
-  if (observation.type !== type) return false;
-  return (observation.type === 'wires' ? observation.cable : observation.device) === at;
+function isOf(circuit: Circuit, check: Check, observation: Observation): boolean {
+  if (check.type === 'line')
+    return observation.type === 'reading' && lineTerminals(circuit).has(observation.probes.red);
+  if (observation.type !== check.type) return false;
+  return (observation.type === 'wires' ? observation.cable : observation.device) === check.at;
 }
 
 const foundBy = (observation: Observation): string | null =>
@@ -50,14 +50,15 @@ export function confirmationOf(
   for (const single of singlesOf(leading)) {
     const checks = checksOf(circuit, single);
     if (checks.length === 0) continue;
-    const made = observations.filter((one) => checks.some((check) => isOf(check, one)));
+    const made = observations.filter((one) => checks.some((check) => isOf(circuit, check, one)));
     const isFound = made.some((one) => {
+      if (one.type === 'reading') return true;
       const found = foundBy(one);
       return found !== null && remedyOf(found) === remedyKey(single.remedy);
     });
     if (isFound) continue;
     isSeen = false;
-    const check = checks.find((one) => !made.some((observation) => isOf(one, observation)));
+    const check = checks.find((one) => !made.some((observation) => isOf(circuit, one, observation)));
     if (check) return { isSeen, check };
   }
   return { isSeen, check: null };

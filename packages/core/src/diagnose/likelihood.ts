@@ -5,10 +5,11 @@ import type { MeterMode, OperatingPoint, Probes, Reading } from '../network';
 import { METER_MODES } from '../network';
 import type { Prediction } from './dictionary';
 import type { Hypothesis } from './hypotheses';
-import { foundAs, isListed, otherwiseAt, remedyKey } from './hypotheses';
+import { foundAs, isListed, otherwiseAt, remedyKey, testedModes } from './hypotheses';
 import type { Observation } from './observation';
 import { badParts, badWires, isCuredBySwap, shownAt } from './observation';
 import { chanceOfSight } from './sights';
+import { NOTHING_CALLED } from './states';
 
 /** How often a person misses or mistakes what there is to see, and a meter's figure is plainly wrong; judgement. */
 export const MISSED = 0.03;
@@ -123,6 +124,23 @@ function ofLook(
   return ofFound(shows, found, OVERLOOKED, found === otherwiseAt(device) ? LEAST : undefined);
 }
 
+/** A fuse that has blown is found blown whatever blew it. */
+function ofTest(
+  { device, found }: Extract<Observation, { type: 'test' }>,
+  hypothesis: Hypothesis,
+  predict: (state: string) => Prediction,
+  circuit: Circuit,
+): Likelihood {
+  const bad = badParts(hypothesis, device);
+  if (bad.length > 0 || !predict(NOTHING_CALLED).opened.includes(device))
+    return ofFound(bad, found, MISTESTED);
+  if (found === null) return { right: 0, mistaken: MISTESTED };
+  const modes = testedModes(circuit, device);
+  return modes.includes(found)
+    ? { right: (1 - MISTESTED) / modes.length, mistaken: 0 }
+    : { right: 0, mistaken: SLIP / FINDINGS };
+}
+
 function ofScreen(blank: boolean, lit: boolean): Likelihood {
   if (!blank) return ofSight(lit);
   return lit ? { right: 0, mistaken: LIT_BY_COIN_CELL } : { right: 1 - LIT_BY_COIN_CELL, mistaken: 0 };
@@ -160,7 +178,7 @@ function ofListed(
     case 'look':
       return ofLook(observation, shownAt(hypothesis, circuit, observation.device));
     case 'test':
-      return ofFound(badParts(hypothesis, observation.device), observation.found, MISTESTED);
+      return ofTest(observation, hypothesis, predict, circuit);
     case 'wires':
       return ofFound(
         badWires(hypothesis, findCable(circuit, observation.cable)!),

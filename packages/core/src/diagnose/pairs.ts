@@ -1,10 +1,10 @@
-/** Two faults at once, for when no single one fits what was observed. */
+/** Two faults at once, and single ones that are rarer than those of the list, for when none of the list fits what was observed. */
 import type { Inputs } from '../behaviour';
 import type { Values } from '../devices';
 import type { Dictionary } from './dictionary';
 import { makeDictionary } from './dictionary';
 import type { Hypothesis } from './hypotheses';
-import { isListed } from './hypotheses';
+import { isListed, rarerHypotheses } from './hypotheses';
 import { hypothesis } from './hypotheses/hypothesis';
 import type { Observation } from './observation';
 import { logsOf, rank } from './rank';
@@ -23,7 +23,7 @@ const ALIKE = 0.1;
 type Tell = (done: number, of: number) => boolean;
 
 const isSomething = (one: Hypothesis) =>
-  one.failure.type !== 'none' && one.failure.type !== 'waiting' && one.comesAndGoes === null && isListed(one);
+  one.failure.type !== 'none' && one.failure.type !== 'waiting' && !one.comesAndGoes && isListed(one);
 
 /** Values held by both; `null` where they hold the same otherwise. */
 function merged<T extends Readonly<Record<string, Values>>>(one: T, other: T): Record<string, Values> | null {
@@ -85,7 +85,7 @@ function likeliestPairs(dictionary: Dictionary, observations: readonly Observati
 }
 
 /**
- * Pairs of hypotheses that fit what was observed, the likeliest first.
+ * Pairs of hypotheses, and rarer ones, that fit what was observed, the likeliest first.
  *
  * @param dictionary - of single hypotheses, that nothing is wrong first.
  * @param tell - told how far it is; stops it by returning `false`: what was weighed by then is kept.
@@ -100,25 +100,34 @@ export function pairsThatFit(
   const pairs = likeliestPairs(dictionary, observations).flatMap(
     ({ one, other }) => bothOf(hypotheses[one]!, hypotheses[other]!, total) ?? [],
   );
-  const exact = makeDictionary(circuit, pairs, states, trials);
-  const asked = observations.flatMap((one) => ('state' in one ? [one.state] : []));
-  let weighed = pairs.length;
-  for (let i = 0; i < pairs.length; i++) {
-    if (i % AT_A_TIME === 0 && tell(i, pairs.length) === false) {
+  const rarer = [...rarerHypotheses(circuit), ...pairs];
+  const exact = makeDictionary(circuit, rarer, states, trials);
+  const asked = new Set(observations.flatMap((one) => ('state' in one ? [one.state] : [])));
+  let weighed = rarer.length;
+  for (let i = 0; i < rarer.length; i++) {
+    if (i % AT_A_TIME === 0 && tell(i, rarer.length) === false) {
       weighed = i;
       break;
     }
     for (const state of asked) exact.predict(i, state);
   }
-  const { shares } = rank({ ...exact, hypotheses: pairs.slice(0, weighed) }, observations);
+  const { shares } = rank({ ...exact, hypotheses: rarer.slice(0, weighed) }, observations);
   return [...shares.keys()]
     .sort((one, other) => shares[other]! - shares[one]!)
     .slice(0, KEPT)
-    .map((i) => pairs[i]!);
+    .map((i) => rarer[i]!);
 }
 
-/** The dictionary with pairs among its hypotheses. */
-export const withPairs = (
-  { circuit, hypotheses, states, trials }: Dictionary,
-  pairs: readonly Hypothesis[],
-): Dictionary => makeDictionary(circuit, [...hypotheses, ...pairs], states, trials);
+/** The dictionary with pairs among its hypotheses: what it knows of the others it keeps. */
+export function withPairs(singles: Dictionary, pairs: readonly Hypothesis[]): Dictionary {
+  const { circuit, hypotheses, states, trials } = singles;
+  const added = makeDictionary(circuit, pairs, states, trials);
+  return {
+    ...singles,
+    hypotheses: [...hypotheses, ...pairs],
+    predict: (i, state, opened) =>
+      i < hypotheses.length
+        ? singles.predict(i, state, opened)
+        : added.predict(i - hypotheses.length, state, opened),
+  };
+}

@@ -27,6 +27,8 @@ export interface Ranking {
 /** Sure enough to set to work; and to condemn a part. */
 const SURE = 0.9;
 const SURE_OF_PART = 0.98;
+/** What no look and no test shows is not said on less either. */
+const UNSEEN: ReadonlySet<Remedy['type']> = new Set(['relieve', 'wait', 'agree']);
 
 const condemns = (remedy: Remedy): boolean =>
   remedy.type === 'both'
@@ -44,7 +46,10 @@ function isOfOneDevice(groups: readonly Group[], { remedy: best }: Group): boole
 function isSure({ groups }: Ranking): boolean {
   const [best] = groups;
   if (!best || best.remedy.type === 'ask') return false;
-  return best.share >= (condemns(best.remedy) ? SURE_OF_PART : SURE) && isOfOneDevice(groups, best);
+  return (
+    best.share >= (condemns(best.remedy) || UNSEEN.has(best.remedy.type) ? SURE_OF_PART : SURE) &&
+    isOfOneDevice(groups, best)
+  );
 }
 
 /** Whether what is left is sure enough, and was seen where it shows. */

@@ -5,7 +5,7 @@ import type { Probes } from '../network';
 import type { Prediction } from './dictionary';
 import { makeDictionary } from './dictionary';
 import type { Hypothesis } from './hypotheses';
-import { foundAs } from './hypotheses';
+import { foundAs, testedModes } from './hypotheses';
 import type { Step } from './next/candidates';
 import type { Observation } from './observation';
 import { badParts, badWires, isCuredBySwap, shownAt } from './observation';
@@ -69,7 +69,17 @@ const AMPS_UNIT = 0.25;
 export function siteWith(circuit: Circuit, truth: Hypothesis, noise: Noise = NO_NOISE): Site {
   const states = callStates(circuit);
   const dictionary = makeDictionary(circuit, [truth], states);
-  const stands = (state: string) => dictionary.predict(0, state);
+  let opened: readonly string[] = [];
+  let last: { state: string; stands: Prediction } | null = null;
+  // What has blown in one call is blown in the next.
+  const stands = (state: string) => {
+    if (last?.state !== state) last = { state, stands: dictionary.predict(0, state, opened) };
+    ({ opened } = last.stands);
+    return last.stands;
+  };
+  const testOf = (device: string) =>
+    found(badParts(truth, device)) ??
+    (opened.includes(device) ? (testedModes(circuit, device)[0] ?? null) : null);
   const read = (probes: Probes, state: string) => {
     const reading = stands(state).read(probes);
     if (!reading.ok) return null;
@@ -105,7 +115,7 @@ export function siteWith(circuit: Circuit, truth: Hypothesis, noise: Noise = NO_
         case 'look':
           return [{ type: 'look', device: step.device, found: found(shownAt(truth, circuit, step.device)) }];
         case 'test':
-          return [{ type: 'test', device: step.device, found: found(badParts(truth, step.device)) }];
+          return [{ type: 'test', device: step.device, found: testOf(step.device) }];
         case 'swap':
           return [{ type: 'swapped', device: step.device, helped: isCuredBySwap(truth, step.device) }];
         case 'wires':

@@ -28,9 +28,12 @@ export interface Tried {
   lifted: readonly { conductor: string; end: End }[];
 }
 
+/** The call of nothing. */
+export const NOTHING_CALLED = 'off';
+
 /** Proof states that are plain calls, every stage of them, and what they are called here. */
 const CALLS: Readonly<Record<string, string>> = {
-  off: 'off',
+  off: NOTHING_CALLED,
   fan: 'fan',
   'heat-far': 'heat',
   'cool-far': 'cool',
@@ -88,9 +91,9 @@ export const callStates = (circuit: Circuit): OperatingState[] =>
  * block that does the work of one. Whether a jumper does no harm is for who proposes it to see.
  */
 export const trialsOf = (circuit: Circuit): string[] => [
-  stateId({ call: 'off', powerOff: true }),
+  stateId({ call: NOTHING_CALLED, powerOff: true }),
   ...jumperPlaces(circuit).flatMap(({ device, pair, to }) =>
-    to === 'call' && !kindOf(device.kind).asks ? [stateId({ call: 'off', jumper: pair })] : [],
+    to === 'call' && !kindOf(device.kind).asks ? [stateId({ call: NOTHING_CALLED, jumper: pair })] : [],
   ),
 ];
 

@@ -59,9 +59,7 @@ function momentsOf(observations: readonly Observation[]): number[][] {
 
 /** Of what comes and goes, an observation is of the fault, or of the circuit without it, which stands first. */
 function withComing(dictionary: Dictionary, observations: readonly Observation[], all: Weighed[]): Weighed[] {
-  const coming = [...dictionary.hypotheses.keys()].filter(
-    (i) => dictionary.hypotheses[i]!.comesAndGoes !== null,
-  );
+  const coming = [...dictionary.hypotheses.keys()].filter((i) => dictionary.hypotheses[i]!.comesAndGoes);
   if (coming.length === 0) return all;
   const made = all.map(({ logs, doubts }) => ({ logs: logs.slice(), doubts: doubts.slice() }));
   for (const moment of momentsOf(observations).filter(([first]) => 'state' in observations[first!]!))

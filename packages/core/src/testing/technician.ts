@@ -70,6 +70,10 @@ export function followAdvice(
     at = afterStep(at, advice.step);
     for (const observation of site.observe(advice.step)) made.push({ step: advice, observation, again });
   };
+  const widen = () => {
+    const observations = made.map(({ observation }) => observation);
+    dictionary = withPairs(singles, pairsThatFit(singles, observations));
+  };
   let ranking = rankNow();
   while (steps.length < MOST_STEPS) {
     const doubts = doubtsOf(
@@ -82,13 +86,7 @@ export function followAdvice(
       made = made.filter(({ step }) => step !== odd.step);
       doIt({ ...odd.step!, ...adviser(dictionary, ranking, at).weigh(odd.step!.step) }, true);
     } else if (doubts.some((doubt) => doubt > DOUBTFUL) && dictionary === singles && choose === asAdvised)
-      dictionary = withPairs(
-        singles,
-        pairsThatFit(
-          singles,
-          made.map(({ observation }) => observation),
-        ),
-      );
+      widen();
     else {
       if (isSettled(ranking)) break;
       const done = new Set(made.map(({ observation }) => answeredBy(observation)));
@@ -97,8 +95,9 @@ export function followAdvice(
         made.map(({ observation }) => observation),
       );
       const advice = choose(now, ranking, at, ({ step }) => done.has(stepKey(step)));
-      if (!advice) break;
-      doIt(advice, false);
+      if (advice) doIt(advice, false);
+      else if (dictionary === singles && choose === asAdvised) widen();
+      else break;
     }
     ranking = rankNow();
   }

@@ -87,8 +87,10 @@ export interface Hypothesis {
   line: number;
   /** It was looked at before anything could have settled. */
   early: boolean;
-  /** It comes and goes; who looks for it finds it as the hypothesis of this id, that it stays. */
-  comesAndGoes: string | null;
+  /** It comes and goes. */
+  comesAndGoes: boolean;
+  /** Who looks for it finds it as the hypothesis of this id: whether it stays, or its ohms, cannot be seen. */
+  asFound: string | null;
   /** The two it is made of, where it is two at once. */
   of?: readonly [Hypothesis, Hypothesis];
 }
@@ -105,12 +107,13 @@ export const hypothesis = (
   settings: {},
   line: 1,
   early: false,
-  comesAndGoes: null,
+  comesAndGoes: false,
+  asFound: null,
   ...given,
 });
 
-/** What who looks for it finds it to be, by its id: whether it stays cannot be seen. */
-export const foundAs = ({ id, comesAndGoes }: Hypothesis): string => comesAndGoes ?? id;
+/** What who looks for it finds it to be, by its id. */
+export const foundAs = ({ id, asFound }: Hypothesis): string => asFound ?? id;
 
 /** Equal for remedies that are the same work on the same thing. */
 export const remedyKey = (remedy: Remedy): string => JSON.stringify(remedy);

@@ -12,6 +12,8 @@ import { wiringHypotheses } from './wiring';
 
 export { foundAs, remedyKey, singlesOf } from './hypothesis';
 export type { Failure, Hypothesis, Remedy } from './hypothesis';
+export { rarerHypotheses } from './rarer';
+export { testedModes } from './parts';
 export { targetsOf } from './targets';
 export { isListed, otherwiseAt } from './unlisted';
 export type { Target } from './targets';

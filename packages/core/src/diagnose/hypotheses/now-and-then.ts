@@ -15,5 +15,6 @@ export const comingAndGoing = (hypotheses: readonly Hypothesis[]): Hypothesis[] 
     ...one,
     id: `${one.id} now and then`,
     weight: COMES_AND_GOES * one.weight,
-    comesAndGoes: one.id,
+    comesAndGoes: true,
+    asFound: one.id,
   }));

@@ -1,5 +1,6 @@
 /** What may be wrong with devices: their own fault modes, safeties that have tripped, what is switched off, wrong settings. */
 import type { Circuit, Device } from '../../circuit';
+import { findDevice } from '../../circuit';
 import { fill, kindOf } from '../../devices';
 import type { Element, FaultMode, Field, LoadNature, Position, Value, Values } from '../../devices';
 import type { Hypothesis } from './hypothesis';
@@ -44,6 +45,12 @@ function modesOf(circuit: Circuit, device: Device): Hypothesis[] {
     .filter(({ elements: faulted }) => !faulted || Object.keys(faulted).some((id) => elements.has(id)))
     .map((mode) => ofMode(device, mode));
 }
+
+/** Modes of a device that show when its parts are tested by themselves, by the ids of their hypotheses. */
+export const testedModes = (circuit: Circuit, id: string): string[] =>
+  modesOf(circuit, findDevice(circuit, id)!).flatMap((mode) =>
+    Object.keys(mode.alteration.positions ?? {}).length > 0 ? [mode.id] : [],
+  );
 
 const WOUND: ReadonlySet<LoadNature> = new Set(['coil', 'valve']);
 

@@ -36,7 +36,7 @@ const INDOORS_SHARE = 0.2;
 const POOR_JOINT_OHMS = 40;
 
 const idOf = ({ id }: Conductor) => `wire:${id}`;
-const ohmsOf = ({ gauge, lengthM }: Cable) => ohmsPerMetre(gauge) * lengthM;
+export const ohmsOf = ({ gauge, lengthM }: Cable) => ohmsPerMetre(gauge) * lengthM;
 
 type Landed = Conductor & { from: TerminalId; to: TerminalId };
 const isLanded = (conductor: Conductor): conductor is Landed =>
@@ -116,7 +116,7 @@ const cutThrough = (cable: Cable): Hypothesis =>
   });
 
 /** A conductor's end on another terminal: open where it was, joined where it is. */
-function relanded(
+export function relanded(
   circuit: Circuit,
   moves: readonly { conductor: string; end: End; on: TerminalId }[],
 ): Alteration {

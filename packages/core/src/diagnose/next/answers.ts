@@ -1,12 +1,13 @@
 /** What each hypothesis would answer to a step, gathered into answers that can be told apart. */
 import type { MeterMode, OperatingPoint } from '../../network';
-import { voltsOf } from '../../network';
+import { voltsBetween } from '../../network';
 import type { Dictionary, Prediction } from '../dictionary';
 import type { Hypothesis } from '../hypotheses';
-import { foundAs } from '../hypotheses';
+import { foundAs, testedModes } from '../hypotheses';
 import type { Observation } from '../observation';
 import { spreadOf } from '../likelihood';
 import { badParts, badWires, isCuredBySwap, shownAt } from '../observation';
+import { NOTHING_CALLED } from '../states';
 import type { Step } from './candidates';
 
 /** An answer, and the hypotheses that would give it; found nothing where it is empty. */
@@ -63,10 +64,9 @@ function ofTexts(count: number, textOf: (hypothesis: number) => string): Expecte
 
 /** Volts without the meter's own load, which moves none that are asked for; ohms as a meter reads them. */
 function readBy(
-  { network, predict }: Dictionary,
+  { predict }: Dictionary,
   { state, mode, red, black }: Extract<Step, { type: 'reading' }>,
 ): (hypothesis: number) => number {
-  const [one, other] = [network.indexOf(red), network.indexOf(black)];
   const probes = { mode, red, black, meter: 'high-z' } as const;
   const known = new Map<OperatingPoint, number>();
   const ohmsAt = ({ point, read }: Prediction) => {
@@ -79,17 +79,20 @@ function readBy(
   };
   return (i) => {
     const prediction = predict(i, state);
-    return mode === 'ohms' ? ohmsAt(prediction) : voltsOf(prediction.point, one, other);
+    return mode === 'ohms' ? ohmsAt(prediction) : voltsBetween(prediction.point, red, black);
   };
 }
 
 function expectedBy(dictionary: Dictionary, step: Step): Expected {
   const { hypotheses, circuit, predict } = dictionary;
   const count = hypotheses.length;
-  const found = (shows: (hypothesis: Hypothesis) => readonly Hypothesis[]) =>
+  const found = (
+    shows: (hypothesis: Hypothesis) => readonly Hypothesis[],
+    otherwise: (hypothesis: number) => string = () => '',
+  ) =>
     ofTexts(count, (i) => {
       const [shown] = shows(hypotheses[i]!);
-      return shown ? foundAs(shown) : '';
+      return shown ? foundAs(shown) : otherwise(i);
     });
   switch (step.type) {
     case 'reading':
@@ -105,7 +108,13 @@ function expectedBy(dictionary: Dictionary, step: Step): Expected {
         return [air, ...[...runs].sort()].join();
       });
     case 'test':
-      return found((hypothesis) => badParts(hypothesis, step.device));
+      return found(
+        (hypothesis) => badParts(hypothesis, step.device),
+        (i) =>
+          predict(i, NOTHING_CALLED).opened.includes(step.device)
+            ? (testedModes(circuit, step.device)[0] ?? '')
+            : '',
+      );
     case 'swap':
       return ofTexts(count, (i) => (isCuredBySwap(hypotheses[i]!, step.device) ? HELPED : ''));
     case 'wires':

@@ -164,9 +164,10 @@ export interface Wanted {
   minutes?: (step: Step) => number;
 }
 
-function isCheck(step: Step, { type, at }: Check): boolean {
-  if (step.type !== type) return false;
-  return (step.type === 'wires' ? step.cable.id : 'device' in step ? step.device : null) === at;
+function isCheck(step: Step, check: Check): boolean {
+  if (check.type === 'line') return step.type === 'reading' && step.mode === 'ac-volts' && step.line;
+  if (step.type !== check.type) return false;
+  return (step.type === 'wires' ? step.cable.id : 'device' in step ? step.device : null) === check.at;
 }
 
 /**
@@ -190,14 +191,14 @@ export function nextSteps(
   const { weigh, advise } = adviser(dictionary, ranking, at, costs, minutes);
   const all = candidatesOf(dictionary, states).filter(allowed);
   const check = checkFor(ranking);
-  const first = all.filter((step) => check && isCheck(step, check));
-  const others = all
-    .filter((step) => !first.includes(step))
+  const byWorth = all
     .map((step) => ({ step, ...weigh(step) }))
     .filter(({ gain }) => gain >= LEAST_GAIN)
     .sort((one, other) => other.gain / other.minutes - one.gain / one.minutes)
     .map(({ step }) => step);
-  return [...first, ...others].slice(0, most).map(advise);
+  const checks = check ? all.filter((step) => isCheck(step, check)) : [];
+  const first = byWorth.find((step) => checks.includes(step)) ?? checks[0];
+  return (first ? [first, ...byWorth.filter((step) => step !== first)] : byWorth).slice(0, most).map(advise);
 }
 
 /** Where a person is once a step is done, and what stands open. */
