@@ -75,17 +75,28 @@ describe('the share of each', () => {
       { type: 'runs', state, device: 'boiler', load: 'circulator', on: false },
       { type: 'reading', state, probes, value: 24.5 },
     ];
-    const weights = hypotheses.map(({ weight, failure: { type } }, i) => {
+    const figuresOf = (i: number) => {
       const { runs, point } = dictionary.predict(i, state);
       const isOff = !runs.has('boiler/circulator');
       const reading = measure(point, probes);
       const volts = reading.ok ? reading.value : 0;
       const spread = Math.sqrt(0.2 ** 2 + volts ** 2 * (0.03 ** 2 + 0.04 ** 2));
       const density = Math.exp(-0.5 * ((24.5 - volts) / spread) ** 2) / (spread * Math.sqrt(2 * Math.PI));
+      return { isOff, density };
+    };
+    const shown = ({ isOff, density }: ReturnType<typeof figuresOf>) =>
+      [isOff ? 0.97 : 0.03, 0.99 * density + 0.01 / 150] as const;
+    const sound = shown(figuresOf(0));
+    const weights = hypotheses.map(({ weight, failure: { type }, comesAndGoes }, i) => {
+      const { isOff, density } = figuresOf(i);
+      const own = shown({ isOff, density });
+      // What comes and goes shows at each of the two, or the circuit is sound there.
+      if (comesAndGoes)
+        return own.reduce((product, one, n) => product * (0.5 * one + 0.5 * sound[n]!), weight);
       // What is not listed shows what is sound or, as likely, anything: the one of two, volts up to 40.
       if (type === 'otherwise' || type === 'unlisted')
         return weight * (0.5 * (isOff ? 0.97 : 0) + 0.25) * (0.5 * 0.99 * density + 0.5 / 40);
-      return weight * (isOff ? 0.97 : 0.03) * (0.99 * density + 0.01 / 150);
+      return weight * own[0] * own[1];
     });
     const total = weights.reduce((sum, weight) => sum + weight, 0);
     const { shares } = rank(dictionary, observations);
@@ -115,7 +126,7 @@ describe('the next step', () => {
     { id: 'M2 A2', weight: two, shows: { X: '6', Y: '4', Z: '6' } },
   ] as const;
   const box = {
-    circuit: { stations: [], devices: [] },
+    circuit: { stations: [], devices: [], cables: [] },
     hypotheses: polybox.map(({ id, weight }) => ({
       id,
       weight,

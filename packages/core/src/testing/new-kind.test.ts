@@ -219,6 +219,8 @@ test('it is diagnosed: tilted, isolated or failed, each told from the others', (
     'heater tilt stays-open',
     'heater tripped',
     'heater off',
+    'heater isolator stays-open now and then',
+    'heater tilt stays-open now and then',
   ]);
   const dictionary = makeDictionary(hall(), hypotheses);
   for (const one of own) {
