@@ -7,7 +7,7 @@ export interface Costs {
   reading: number;
   /** More for a reading on line voltage: it is asked for only where nothing else tells as much. */
   line: number;
-  /** Power off, proven and on again; and to test a part by itself. */
+  /** Power off, proven and on again, once for all that is done meanwhile; and to test a part by itself. */
   powerOff: number;
   test: number;
   /** A known-good device in the place of another. */
@@ -46,6 +46,8 @@ export interface Whereabouts {
   open: readonly string[];
   /** Id of the state everything is set to. */
   state: string;
+  /** The power is off, and proven to be, since the last step. */
+  dark?: boolean;
 }
 
 /** Minutes from one place to another: what it takes to get there. */

@@ -212,6 +212,7 @@ const diagnosisSchema = shape({
       station: word(),
       open: listOf(word(), 100).required('is required'),
       state: state(),
+      dark: yup.boolean().strict(),
     }),
   ),
 });

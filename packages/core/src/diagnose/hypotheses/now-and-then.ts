@@ -1,5 +1,6 @@
 /** What comes and goes: a joint that lets go when it warms, a strand that touches when the blower shakes it. */
 import type { Failure, Hypothesis } from './hypothesis';
+import { foundAs } from './hypothesis';
 
 /** How often it comes and goes where it could as well stay; judgement. */
 const COMES_AND_GOES = 0.1;
@@ -16,5 +17,5 @@ export const comingAndGoing = (hypotheses: readonly Hypothesis[]): Hypothesis[] 
     id: `${one.id} now and then`,
     weight: COMES_AND_GOES * one.weight,
     comesAndGoes: true,
-    asFound: one.id,
+    asFound: foundAs(one),
   }));

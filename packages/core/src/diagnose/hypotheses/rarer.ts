@@ -8,6 +8,7 @@ import type { WrongLanding } from '../../prove';
 import { displacedBy, fieldConductors, lineTerminals } from '../../prove';
 import type { Hypothesis } from './hypothesis';
 import { hypothesis } from './hypothesis';
+import { comingAndGoing } from './now-and-then';
 import { otherwiseAt } from './unlisted';
 import { ohmsOf, relanded, wiringHypotheses } from './wiring';
 
@@ -83,7 +84,7 @@ function landedElsewhere(circuit: Circuit): Hypothesis[] {
   });
 }
 
-export const rarerHypotheses = (circuit: Circuit): Hypothesis[] => [
-  ...landedElsewhere(circuit),
-  ...wiringHypotheses(circuit).flatMap((one) => atOtherOhms(one, circuit)),
-];
+export function rarerHypotheses(circuit: Circuit): Hypothesis[] {
+  const atOthers = wiringHypotheses(circuit).flatMap((one) => atOtherOhms(one, circuit));
+  return [...landedElsewhere(circuit), ...atOthers, ...comingAndGoing(atOthers)];
+}

@@ -65,27 +65,28 @@ function minutesOf(
   const call = 'state' in step ? triedIn(step.state)!.call : null;
   const set = call === null ? 0 : stateMinutes(circuit, costs, at, call);
   const reach = () => reachMinutes(circuit, costs, at, step.station);
+  const off = at.dark ? 0 : costs.powerOff;
   switch (step.type) {
     case 'reading':
       return step.mode === 'ohms'
-        ? reach() + costs.powerOff + costs.reading
+        ? reach() + off + costs.reading
         : set + reach() + costs.reading + (step.line ? costs.line : 0);
     case 'clamp':
       return set + reach() + costs.reading + (step.line ? costs.line : 0);
     case 'jumper':
       return set + reach() + costs.jumper;
     case 'look':
-      return reach() + costs.look + (step.line ? costs.powerOff : 0);
+      return reach() + costs.look + (step.line ? off : 0);
     case 'test':
-      return reach() + costs.powerOff + costs.test;
+      return reach() + off + costs.test;
     case 'swap':
-      return reach() + costs.powerOff + costs.swap;
+      return reach() + off + costs.swap;
     case 'face':
       return set + walkMinutes(circuit, at.station, step.station) + costs.look;
     case 'wires': {
       const there = { ...at, station: step.station };
       const far = step.other === step.station ? 0 : reachMinutes(circuit, costs, there, step.other);
-      return reach() + far + costs.powerOff + costs.wire * step.cable.conductors.length;
+      return reach() + far + off + costs.wire * step.cable.conductors.length;
     }
     case 'call':
       return set + costs.look;
@@ -205,11 +206,18 @@ export function nextSteps(
 export const afterStep = (at: Whereabouts, step: Step): Whereabouts => ({
   station: step.station,
   open: [...new Set([...at.open, ...openedFor(step)])],
-  state:
-    'state' in step && !(step.type === 'reading' && step.mode === 'ohms')
-      ? triedIn(step.state)!.call
-      : at.state,
+  state: isLive(step) ? triedIn(step.state)!.call : at.state,
+  dark: !isLive(step) && (isDark(step) || at.dark === true),
 });
+
+type Live = Extract<Step, { state: string }>;
+
+/** Done with the power on, in a call. */
+const isLive = (step: Step): step is Live =>
+  'state' in step && !(step.type === 'reading' && step.mode === 'ohms');
+
+/** Done with the power off. */
+const isDark = (step: Step): boolean => step.type !== 'look' || step.line;
 
 /** Places whose covers a step takes off. */
 function openedFor(step: Step): readonly string[] {
