@@ -1,6 +1,7 @@
 /** Nothing is put right that nobody has seen: looked at, tested by itself, read. Common practice. */
 import { furnaceAirConditioner } from '../systems';
 import type { Observation } from '.';
+import { seenRunning } from './seen';
 import { checkFor, hypothesesOf, isSettled, makeDictionary, nextSteps, rank } from '.';
 
 const circuit = furnaceAirConditioner('Confirmed');
@@ -105,4 +106,15 @@ test('a blown fuse is found blown by who tests it, whatever blew it', () => {
   const of = (id: string) => shares[hypotheses.findIndex((one) => one.id === id)]!;
   expect(of('contactor coil-shorted') / of('fuse blown')).toBeGreaterThan(0.2);
   expect(isSettled(best(blown).ranking)).toBe(false);
+});
+
+test('where every call is seen to run, nothing is wrong, whatever else may be: it says so and stops', () => {
+  const runs = (state: string) => seenRunning(circuit, state, dictionary.predict(0, state));
+  expect(isSettled(best(runs('cool')).ranking)).toBe(false);
+  const both = best([...runs('cool'), ...runs('heat')]);
+  expect([isSettled(both.ranking), both.remedy]).toEqual([true, { type: 'none' }]);
+  const without = runs('heat').map((one): Observation =>
+    one.type === 'air' ? { ...one, air: 'still' } : one,
+  );
+  expect(isSettled(best([...runs('cool'), ...without]).ranking)).toBe(false);
 });

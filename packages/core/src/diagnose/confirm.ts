@@ -1,13 +1,42 @@
 /** What would show the leading fault by itself: nothing is put right that nobody has seen. */
 import type { Circuit } from '../circuit';
+import type { Air, Dictionary } from './dictionary';
 import type { Hypothesis } from './hypotheses';
 import { remedyKey, singlesOf } from './hypotheses';
 import { lineTerminals } from '../prove';
 import type { Observation } from './observation';
 import { badParts, badWires, shownAt } from './observation';
+import { NOTHING_CALLED } from './states';
 
 /** Something done that would show a fault: at a device, at a cable, or wherever line voltage can be read. */
-export type Check = { type: 'look' | 'test' | 'wires'; at: string } | { type: 'line' };
+export type Check =
+  | { type: 'look' | 'test' | 'wires'; at: string }
+  | { type: 'line' }
+  /** A call is made, and what runs is seen. */
+  | { type: 'call'; state: string };
+
+/** Air that a call is made for. */
+const MADE: ReadonlySet<Air> = new Set(['warm', 'cold', 'mixed']);
+
+/** Whether every call for heat and for cold was seen to run as in a sound circuit: then nothing is wrong that shows. */
+export function everyCallSeen(
+  { states, predict }: Pick<Dictionary, 'states' | 'predict'>,
+  observations: readonly Observation[],
+): Confirmation {
+  const calls = states.map(({ id }) => id).filter((id) => id !== NOTHING_CALLED);
+  const making = calls.filter((id) => MADE.has(predict(0, id).air));
+  const runsAsSound = (id: string) => {
+    const sound = predict(0, id);
+    const seen = observations.filter((one) => 'state' in one && one.state === id);
+    const isSound = (one: Observation) =>
+      one.type === 'runs' ? sound.runs.has(`${one.device}/${one.load}`) === one.on : true;
+    return seen.some((one) => one.type === 'air' && one.air === sound.air) && seen.every(isSound);
+  };
+  const state = (making.length > 0 ? making : calls).find((id) => !runsAsSound(id));
+  return state === undefined
+    ? { isSeen: true, check: null }
+    : { isSeen: false, check: { type: 'call', state } };
+}
 
 /** What shows one fault: a look at one of its places, a test of the part or of the cable by itself; none where none would. */
 function checksOf(circuit: Circuit, single: Hypothesis): Check[] {
@@ -24,7 +53,7 @@ function checksOf(circuit: Circuit, single: Hypothesis): Check[] {
 function isOf(circuit: Circuit, check: Check, observation: Observation): boolean {
   if (check.type === 'line')
     return observation.type === 'reading' && lineTerminals(circuit).has(observation.probes.red);
-  if (observation.type !== check.type) return false;
+  if (check.type === 'call' || observation.type !== check.type) return false;
   return (observation.type === 'wires' ? observation.cable : observation.device) === check.at;
 }
 

@@ -2,7 +2,7 @@
 import type { Dictionary } from './dictionary';
 import type { Observation } from './observation';
 import type { Check, Confirmation } from './confirm';
-import { confirmationOf } from './confirm';
+import { confirmationOf, everyCallSeen } from './confirm';
 import type { Remedy } from './hypotheses';
 import { remedyKey } from './hypotheses';
 import { weighAll } from './weighed';
@@ -43,9 +43,11 @@ function isOfOneDevice(groups: readonly Group[], { remedy: best }: Group): boole
 }
 
 /** Whether one is likely enough: a part is not condemned on less than nearly all. */
-function isSure({ groups }: Ranking): boolean {
+function isSure({ groups, confirmation }: Ranking): boolean {
   const [best] = groups;
   if (!best || best.remedy.type === 'ask') return false;
+  // Once every call is seen to run, what is left shows in none of them.
+  if (best.remedy.type === 'none') return confirmation?.isSeen === true;
   return (
     best.share >= (condemns(best.remedy) || UNSEEN.has(best.remedy.type) ? SURE_OF_PART : SURE) &&
     isOfOneDevice(groups, best)
@@ -58,7 +60,7 @@ export const isSettled = (ranking: Ranking): boolean =>
 
 /** What would show the likeliest, once it is likely enough; `null` while it is not, and when that was done. */
 export const checkFor = (ranking: Ranking): Check | null =>
-  isSure(ranking) ? (ranking.confirmation?.check ?? null) : null;
+  isSure(ranking) || ranking.groups[0]?.remedy.type === 'none' ? (ranking.confirmation?.check ?? null) : null;
 
 /** The remedies of a dictionary, and by hypothesis which of them is its own. */
 interface Remedies {
@@ -139,10 +141,12 @@ export function rank(dictionary: Dictionary, observations: readonly Observation[
 }
 
 function confirmationIn(
-  { circuit, hypotheses }: Dictionary,
+  dictionary: Dictionary,
   groups: readonly Group[],
   observations: readonly Observation[],
 ): Confirmation {
+  const { circuit, hypotheses } = dictionary;
+  if (groups[0]!.remedy.type === 'none') return everyCallSeen(dictionary, observations);
   const remedyOf = (id: string) => {
     const found = hypotheses.find((one) => one.id === id);
     return found && remedyKey(found.remedy);

@@ -167,6 +167,7 @@ export interface Wanted {
 
 function isCheck(step: Step, check: Check): boolean {
   if (check.type === 'line') return step.type === 'reading' && step.mode === 'ac-volts' && step.line;
+  if (check.type === 'call') return step.type === 'call' && step.state === check.state;
   if (step.type !== check.type) return false;
   return (step.type === 'wires' ? step.cable.id : 'device' in step ? step.device : null) === check.at;
 }
