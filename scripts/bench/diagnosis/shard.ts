@@ -1,6 +1,7 @@
 /** Draws faults of a share of the systems, sends a person after each, and prints what came of it as JSON lines. */
 import type { Complaint, Dictionary, Hypothesis, Ranking, Remedy, Site } from '@zygostat/core/diagnose';
 import {
+  comesAndGoes,
   answeredBy,
   bothOf,
   complaintOf,
@@ -31,8 +32,10 @@ const systems = process.argv[6]?.split(',');
 const METER = { share: 0.03, volts: 0.2, misread: 0.01 } as const;
 
 function drawn({ hypotheses }: Dictionary, random: () => number): Hypothesis {
-  let left = random() * hypotheses.reduce((sum, { weight }) => sum + weight, 0);
-  return hypotheses.find(({ weight }) => (left -= weight) < 0) ?? hypotheses[0]!;
+  // The site stands as it stands: what comes and goes is drawn by the other hand.
+  const lasting = hypotheses.filter((one) => !comesAndGoes(one));
+  let left = random() * lasting.reduce((sum, { weight }) => sum + weight, 0);
+  return lasting.find(({ weight }) => (left -= weight) < 0) ?? lasting[0]!;
 }
 
 const POLICIES: readonly [Row['policy'], Policy | undefined][] = [

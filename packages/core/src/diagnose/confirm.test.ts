@@ -1,6 +1,8 @@
 /** Nothing is put right that nobody has seen: looked at, tested by itself, read. Common practice. */
 import { furnaceAirConditioner } from '../systems';
-import type { Observation } from '.';
+import type { Observation, Whereabouts } from '.';
+import { COSTS } from './costs';
+import { adviser, afterStep } from './next/next';
 import { seenRunning } from './seen';
 import { checkFor, hypothesesOf, isSettled, makeDictionary, nextSteps, rank } from '.';
 
@@ -111,10 +113,32 @@ test('a blown fuse is found blown by who tests it, whatever blew it', () => {
 test('where every call is seen to run, nothing is wrong, whatever else may be: it says so and stops', () => {
   const runs = (state: string) => seenRunning(circuit, state, dictionary.predict(0, state));
   expect(isSettled(best(runs('cool')).ranking)).toBe(false);
-  const both = best([...runs('cool'), ...runs('heat')]);
+  const volts = read('stat.R', 'stat.C', 26);
+  expect(isSettled(best([...runs('cool'), ...runs('heat')]).ranking)).toBe(false);
+  const both = best([...runs('cool'), ...runs('heat'), volts]);
   expect([isSettled(both.ranking), both.remedy]).toEqual([true, { type: 'none' }]);
   const without = runs('heat').map((one): Observation =>
     one.type === 'air' ? { ...one, air: 'still' } : one,
   );
-  expect(isSettled(best([...runs('cool'), ...without]).ranking)).toBe(false);
+  expect(isSettled(best([...runs('cool'), ...without, volts]).ranking)).toBe(false);
+  // Volts that sag tell of what hangs on a transformer before anything stops.
+  expect(isSettled(best([...runs('cool'), ...runs('heat'), read('stat.R', 'stat.C', 20)]).ranking)).toBe(
+    false,
+  );
+  // It did not run once, and runs now: no reason to stop.
+  const once = [...runs('cool'), ...without, ...runs('heat'), volts];
+  expect(isSettled(best(once).ranking)).toBe(false);
+});
+
+test('the power is turned off once for what is done meanwhile', () => {
+  const off: Observation[] = [];
+  const ohms = { type: 'reading', mode: 'ohms', state: 'off + power off', line: false } as const;
+  const step = { ...ohms, station: 'plant', red: 'board.Y', black: 'board.C' };
+  const here = { station: 'plant', open: ['plant'], state: 'cool' };
+  const minutes = (where: Whereabouts) =>
+    adviser(dictionary, rank(dictionary, off), where).weigh(step).minutes;
+  const dark = afterStep(here, step);
+  expect(minutes(here) - minutes(dark)).toBe(COSTS.powerOff);
+  const call = { type: 'call', station: 'plant', state: 'heat' } as const;
+  expect([dark.dark, afterStep(dark, call).dark]).toEqual([true, false]);
 });

@@ -1,9 +1,12 @@
 /** What would show the leading fault by itself: nothing is put right that nobody has seen. */
 import type { Circuit } from '../circuit';
+import { lineTerminals } from '../prove';
 import type { Air, Dictionary } from './dictionary';
+import type { Reading } from '../network';
+import { voltsBetween } from '../network';
 import type { Hypothesis } from './hypotheses';
 import { remedyKey, singlesOf } from './hypotheses';
-import { lineTerminals } from '../prove';
+import { spreadOf } from './likelihood';
 import type { Observation } from './observation';
 import { badParts, badWires, shownAt } from './observation';
 import { NOTHING_CALLED } from './states';
@@ -11,31 +14,71 @@ import { NOTHING_CALLED } from './states';
 /** Something done that would show a fault: at a device, at a cable, or wherever line voltage can be read. */
 export type Check =
   | { type: 'look' | 'test' | 'wires'; at: string }
-  | { type: 'line' }
+  /** Volts are read: of the line, or of what feeds the controls, which tell what is about to fail. */
+  | { type: 'line' | 'volts' }
   /** A call is made, and what runs is seen. */
   | { type: 'call'; state: string };
 
 /** Air that a call is made for. */
 const MADE: ReadonlySet<Air> = new Set(['warm', 'cold', 'mixed']);
 
-/** Whether every call for heat and for cold was seen to run as in a sound circuit: then nothing is wrong that shows. */
+type Read = Extract<Observation, { type: 'reading' }>;
+
+/** Less than this is not the supply of a control circuit, V; from memory. */
+const SUPPLIED_VOLTS = 15;
+
+/** Whether volts stand between two points of the circuit when it is sound: what they read tells of what feeds it. */
+export const isSupplied = (
+  { predict }: Pick<Dictionary, 'predict'>,
+  state: string,
+  red: string,
+  black: string,
+): boolean => voltsBetween(predict(0, state).point, red, black) >= SUPPLIED_VOLTS;
+
+const isVolts = (one: Observation): one is Read => one.type === 'reading' && one.probes.mode === 'ac-volts';
+
+/** So many spreads off a sound circuit's figure a reading is another. */
+const OFF = 3;
+
+/** Whether a reading is what another would be; one in ohms says nothing of how calls run. */
+const isNear = ({ value, probes }: Read, sound: Reading): boolean =>
+  probes.mode !== 'ac-volts' ||
+  (sound.ok && value !== 'open' && Math.abs(value - sound.value) <= OFF * spreadOf(sound.value, probes.mode));
+
+/**
+ * Whether every call for heat and for cold was seen, volts were read in one, and all of it is as in a sound circuit: then nothing
+ * is wrong that shows.
+ */
 export function everyCallSeen(
-  { states, predict }: Pick<Dictionary, 'states' | 'predict'>,
+  { states, predict, network }: Pick<Dictionary, 'states' | 'predict' | 'network'>,
   observations: readonly Observation[],
 ): Confirmation {
   const calls = states.map(({ id }) => id).filter((id) => id !== NOTHING_CALLED);
   const making = calls.filter((id) => MADE.has(predict(0, id).air));
-  const runsAsSound = (id: string) => {
-    const sound = predict(0, id);
-    const seen = observations.filter((one) => 'state' in one && one.state === id);
-    const isSound = (one: Observation) =>
-      one.type === 'runs' ? sound.runs.has(`${one.device}/${one.load}`) === one.on : true;
-    return seen.some((one) => one.type === 'air' && one.air === sound.air) && seen.every(isSound);
+  const isMade = (id: string) => observations.some((one) => one.type === 'air' && one.state === id);
+  const isAsSound = (one: Observation) => {
+    switch (one.type) {
+      case 'air':
+        return one.air === predict(0, one.state).air;
+      case 'runs':
+        return predict(0, one.state).runs.has(`${one.device}/${one.load}`) === one.on;
+      case 'face':
+        return predict(0, one.state).faces.get(one.device) === one.text;
+      case 'reading':
+        return isNear(one, predict(0, one.state).read(one.probes));
+      default:
+        return true;
+    }
   };
-  const state = (making.length > 0 ? making : calls).find((id) => !runsAsSound(id));
-  return state === undefined
-    ? { isSeen: true, check: null }
-    : { isSeen: false, check: { type: 'call', state } };
+  const wanted = making.length > 0 ? making : calls;
+  const state = wanted.find((id) => !isMade(id));
+  if (state !== undefined) return { isSeen: false, check: { type: 'call', state } };
+  const isRead = observations.some(
+    (one) => isVolts(one) && isSupplied({ predict }, one.state, one.probes.red, one.probes.black),
+  );
+  return isRead || network.secondaries.length === 0
+    ? { isSeen: observations.every(isAsSound), check: null }
+    : { isSeen: false, check: { type: 'volts' } };
 }
 
 /** What shows one fault: a look at one of its places, a test of the part or of the cable by itself; none where none would. */
@@ -52,8 +95,8 @@ function checksOf(circuit: Circuit, single: Hypothesis): Check[] {
 
 function isOf(circuit: Circuit, check: Check, observation: Observation): boolean {
   if (check.type === 'line')
-    return observation.type === 'reading' && lineTerminals(circuit).has(observation.probes.red);
-  if (check.type === 'call' || observation.type !== check.type) return false;
+    return isVolts(observation) && lineTerminals(circuit).has(observation.probes.red);
+  if (!('at' in check) || observation.type !== check.type) return false;
   return (observation.type === 'wires' ? observation.cable : observation.device) === check.at;
 }
 

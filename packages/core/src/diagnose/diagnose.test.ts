@@ -11,7 +11,17 @@ import { LONGEST_S, REST_S } from '../prove';
 import { TEMPLATES, boilerTwoWire, furnaceAirConditioner, heatPumpWithStrips } from '../systems';
 import { followAdvice } from '../testing/technician';
 import type { Dictionary, Hypothesis, Observation } from '.';
-import { adviser, callStates, complaintOf, hypothesesOf, isSettled, makeDictionary, rank, siteWith } from '.';
+import {
+  adviser,
+  callStates,
+  comesAndGoes,
+  complaintOf,
+  hypothesesOf,
+  isSettled,
+  makeDictionary,
+  rank,
+  siteWith,
+} from '.';
 
 /** What a fault would be if it were laid over and settled by itself. */
 function settledAlone(circuit: Circuit, { failure, held }: Hypothesis, inputs: Inputs) {
@@ -87,11 +97,13 @@ describe('the share of each', () => {
     const shown = ({ isOff, density }: ReturnType<typeof figuresOf>) =>
       [isOff ? 0.97 : 0.03, 0.99 * density + 0.01 / 150] as const;
     const sound = shown(figuresOf(0));
-    const weights = hypotheses.map(({ weight, failure: { type }, comesAndGoes }, i) => {
+    const weights = hypotheses.map((hypothesis, i) => {
+      const { weight, failure } = hypothesis;
+      const { type } = failure;
       const { isOff, density } = figuresOf(i);
       const own = shown({ isOff, density });
       // What comes and goes shows at each of the two, or the circuit is sound there.
-      if (comesAndGoes)
+      if (comesAndGoes(hypothesis))
         return own.reduce((product, one, n) => product * (0.5 * one + 0.5 * sound[n]!), weight);
       // What is not listed shows what is sound or, as likely, anything: the one of two, volts up to 40.
       if (type === 'otherwise' || type === 'unlisted')

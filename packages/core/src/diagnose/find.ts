@@ -11,7 +11,7 @@ import { adviser, nextSteps } from './next/next';
 import type { Step } from './next/candidates';
 import type { Observation } from './observation';
 import type { Proposal } from './proposal';
-import { proposalOf, stepOf } from './proposal';
+import { failuresOf, proposalOf, stepOf } from './proposal';
 import type { Group } from './rank';
 import { DOUBTFUL, courseOf, doubtsOf, isSettled, rank } from './rank';
 import { seenRunning } from './seen';
@@ -63,9 +63,9 @@ export interface Doubtful {
   again: Proposal;
 }
 
-/** How much is shown of what is left, of an answer's failures, of the answers. */
+/** How much is shown of what is left, and of what to do next. */
 const SHOWN = 4;
-const MEANT = 3;
+const STEPS = 3;
 /** Less than this is not worth a line. */
 const LEAST_SHOWN = 0.005;
 
@@ -127,7 +127,7 @@ export function followDiagnosis(
   const asked = telephone
     ? telephoneSteps(dictionary, ranking, whereabouts, most)
     : nextSteps(dictionary, ranking, whereabouts, { most });
-  const steps = asked.filter(({ step }) => !done.has(stepKey(step))).slice(0, MEANT);
+  const steps = asked.filter(({ step }) => !done.has(stepKey(step))).slice(0, STEPS);
   const tied = settled === null && steps.length === 0;
   const apart = tied ? tellingApart(dictionary, ranking, whereabouts, done) : [];
   const complained =
@@ -137,7 +137,7 @@ export function followDiagnosis(
     left: shown.map(({ remedy, share, members }) => ({
       remedy,
       share,
-      failures: members.slice(0, MEANT).map((member) => dictionary.hypotheses[member]!.failure),
+      failures: failuresOf(dictionary, members),
     })),
     others: {
       count: others.filter(({ share }) => share >= LEAST_SHOWN / 100).length,

@@ -6,7 +6,7 @@ export type { Air, Dictionary, Prediction } from './dictionary';
 export { callStates, plainState, stateId, stateOf, trialsOf, triedIn } from './states';
 export type { OperatingState, Tried } from './states';
 export { HELPED, OPEN_OHMS, answeredBy, stepKey } from './next/answers';
-export { hypothesesOf, remedyKey, singlesOf } from './hypotheses';
+export { comesAndGoes, hypothesesOf, remedyKey, singlesOf } from './hypotheses';
 export type { Failure, Hypothesis, Remedy } from './hypotheses';
 export { adviser, afterStep, nextSteps } from './next/next';
 export type { Advice, Wanted } from './next/next';

@@ -4,7 +4,7 @@ import type { Values } from '../devices';
 import type { Dictionary } from './dictionary';
 import { makeDictionary } from './dictionary';
 import type { Hypothesis } from './hypotheses';
-import { isListed, rarerHypotheses } from './hypotheses';
+import { comesAndGoes, isListed, rarerHypotheses } from './hypotheses';
 import { hypothesis } from './hypotheses/hypothesis';
 import type { Observation } from './observation';
 import { logsOf, rank } from './rank';
@@ -23,7 +23,7 @@ const ALIKE = 0.1;
 type Tell = (done: number, of: number) => boolean;
 
 const isSomething = (one: Hypothesis) =>
-  one.failure.type !== 'none' && one.failure.type !== 'waiting' && !one.comesAndGoes && isListed(one);
+  one.failure.type !== 'none' && one.failure.type !== 'waiting' && !comesAndGoes(one) && isListed(one);
 
 /** Values held by both; `null` where they hold the same otherwise. */
 function merged<T extends Readonly<Record<string, Values>>>(one: T, other: T): Record<string, Values> | null {

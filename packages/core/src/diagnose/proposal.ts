@@ -27,6 +27,12 @@ export interface Proposal {
 const CHOICES = 5;
 const MEANT = 3;
 
+/** The first few failures of hypotheses, each once: at other ohms it is the same failure. */
+export function failuresOf({ hypotheses }: Dictionary, members: readonly number[]): readonly Failure[] {
+  const failures = members.map((member) => hypotheses[member]!.failure);
+  return [...new Map(failures.map((one) => [JSON.stringify(one), one])).values()].slice(0, MEANT);
+}
+
 /** What is observed when a step gives an answer, as who gives it predicts. */
 function observedBy(
   dictionary: Dictionary,
@@ -91,7 +97,7 @@ export function proposalOf(
       return {
         value,
         share,
-        failures: likeliest.slice(0, MEANT).map((member) => dictionary.hypotheses[member]!.failure),
+        failures: failuresOf(dictionary, likeliest),
         observed: observedBy(dictionary, step, value, likeliest[0]!),
       };
     }),

@@ -47,7 +47,7 @@ function isSure({ groups, confirmation }: Ranking): boolean {
   const [best] = groups;
   if (!best || best.remedy.type === 'ask') return false;
   // Once every call is seen to run, what is left shows in none of them.
-  if (best.remedy.type === 'none') return confirmation?.isSeen === true;
+  if (best.remedy.type === 'none' && confirmation?.isSeen) return true;
   return (
     best.share >= (condemns(best.remedy) || UNSEEN.has(best.remedy.type) ? SURE_OF_PART : SURE) &&
     isOfOneDevice(groups, best)
@@ -55,8 +55,13 @@ function isSure({ groups, confirmation }: Ranking): boolean {
 }
 
 /** Whether what is left is sure enough, and was seen where it shows. */
-export const isSettled = (ranking: Ranking): boolean =>
-  isSure(ranking) && (ranking.confirmation?.isSeen ?? true);
+export function isSettled(ranking: Ranking): boolean {
+  const { groups, confirmation } = ranking;
+  if (!isSure(ranking)) return false;
+  // What a customer told once may be wrong, however every call runs.
+  if (groups[0]!.remedy.type === 'none') return !confirmation?.check;
+  return confirmation?.isSeen ?? true;
+}
 
 /** What would show the likeliest, once it is likely enough; `null` while it is not, and when that was done. */
 export const checkFor = (ranking: Ranking): Check | null =>

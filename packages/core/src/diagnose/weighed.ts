@@ -1,5 +1,6 @@
 /** What observations say of every hypothesis, each worked out once. */
 import type { Dictionary } from './dictionary';
+import { comesAndGoes } from './hypotheses';
 import type { Likelihood } from './likelihood';
 import { likelihood, wholeOf } from './likelihood';
 import type { Observation } from './observation';
@@ -34,7 +35,7 @@ function weigh(dictionary: Dictionary, observation: Observation): Weighed {
   return made;
 }
 
-/** How often what comes and goes shows. */
+/** How often what comes and goes shows; judgement. */
 const SHOWS = 0.5;
 
 const NOTICED: ReadonlySet<Observation['type']> = new Set(['runs', 'air', 'face', 'screen']);
@@ -59,15 +60,17 @@ function momentsOf(observations: readonly Observation[]): number[][] {
 
 /** Of what comes and goes, an observation is of the fault, or of the circuit without it, which stands first. */
 function withComing(dictionary: Dictionary, observations: readonly Observation[], all: Weighed[]): Weighed[] {
-  const coming = [...dictionary.hypotheses.keys()].filter((i) => dictionary.hypotheses[i]!.comesAndGoes);
+  const coming = [...dictionary.hypotheses.keys()].filter((i) => comesAndGoes(dictionary.hypotheses[i]!));
   if (coming.length === 0) return all;
   const made = all.map(({ logs, doubts }) => ({ logs: logs.slice(), doubts: doubts.slice() }));
   for (const moment of momentsOf(observations).filter(([first]) => 'state' in observations[first!]!))
     for (const i of coming) {
       const sum = (hypothesis: number) => moment.reduce((log, at) => log + all[at]!.logs[hypothesis]!, 0);
-      const [there, away] = [SHOWS * Math.exp(sum(i)), (1 - SHOWS) * Math.exp(sum(0))];
+      const [ofFault, ofSound] = [sum(i), sum(0)];
+      const most = Math.max(ofFault, ofSound);
+      const [there, away] = [SHOWS * Math.exp(ofFault - most), (1 - SHOWS) * Math.exp(ofSound - most)];
       moment.forEach((at, n) => {
-        made[at]!.logs[i] = n === 0 ? Math.log(there + away) : 0;
+        made[at]!.logs[i] = n === 0 ? most + Math.log(there + away) : 0;
         made[at]!.doubts[i] = (there * all[at]!.doubts[i]! + away * all[at]!.doubts[0]!) / (there + away);
       });
     }

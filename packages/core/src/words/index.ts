@@ -7,7 +7,7 @@ export { shutText } from './english/gate';
 export { syncText, waitingTitle } from './english/sync';
 export { discrepancyText } from './english/discrepancy';
 export { methodCautions, methodTitle, partText, runMethodCautions, runMethodTitle } from './english/method';
-export { failureText, faultClassText, remedyText } from './english/diagnosis';
+export { failureText, faultClassText, remedyText, settledText } from './english/diagnosis';
 export {
   SIGHT,
   choiceText,

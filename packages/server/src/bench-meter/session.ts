@@ -2,6 +2,7 @@
 import type { Circuit } from '@zygostat/core/circuit';
 import type { Complaint, Hypothesis, Noise, Observation, Site, Step } from '@zygostat/core/diagnose';
 import {
+  comesAndGoes,
   NO_NOISE,
   bothOf,
   complaintOf,
@@ -48,9 +49,9 @@ export interface Session {
 /** A fault that shows nothing is drawn anew, so many times. */
 const MOST_DRAWN = 30;
 
-/** Drawn by likelihood, among all that is a fault. */
+/** Drawn by likelihood, among all that is a fault and lasts. */
 function drawn(hypotheses: readonly Hypothesis[], random: () => number): Hypothesis {
-  const faults = hypotheses.filter(({ failure: { type } }) => type !== 'none');
+  const faults = hypotheses.filter((one) => one.failure.type !== 'none' && !comesAndGoes(one));
   let left = random() * faults.reduce((sum, { weight }) => sum + weight, 0);
   return faults.find(({ weight }) => (left -= weight) < 0) ?? faults[0]!;
 }

@@ -5,7 +5,7 @@ import type { Circuit } from '@zygostat/core/circuit';
 import type { FindView, Remedy } from '@zygostat/core/diagnose';
 import { classOf, remedyKey } from '@zygostat/core/diagnose';
 import type { Names } from '@zygostat/core/words';
-import { failureText, inSentence, remedyText, runningText } from '@zygostat/core/words';
+import { inSentence, runningText, settledText } from '@zygostat/core/words';
 import { sheet, useTokens } from '../../theme';
 import { ActionButton, AppText } from '../../basics';
 import { useConfirmMutation, useRepairMutation } from './api';
@@ -34,10 +34,11 @@ export function Settled({ view, names, circuit, jobId, meter, onNoBetter, onEnd 
   const [outcome, setOutcome] = useState<string | null>(null);
   const { settled, wrong } = view;
   if (!settled || !wrong) return null;
+  const { title, text } = settledText(names, settled, wrong);
   const proven = () => {
     void confirm({ job: jobId, id: nanoid(), name: classOf(circuit, wrong) });
     void note(
-      `Found: ${failureText(names, wrong)}. Done: ${remedyText(names, settled)}. The same call runs.`,
+      settled.type === 'none' ? `${title} ${text}` : `Found: ${text}. Done: ${title}. The same call runs.`,
     );
     onEnd();
   };
@@ -59,9 +60,9 @@ export function Settled({ view, names, circuit, jobId, meter, onNoBetter, onEnd 
       style={[styles.card, { borderColor: t.teal, backgroundColor: t.tealSoft }]}
     >
       <AppText kind="title" heading={2} color={t.teal}>
-        {remedyText(names, settled)}
+        {title}
       </AppText>
-      <AppText>{failureText(names, wrong)}</AppText>
+      <AppText>{text}</AppText>
       <AppText kind="small" color={t.amber}>
         Power off, locked and proven dead before hands go in. Never bypass a fuse, limit, float or detector.
         Gas, refrigerant, line voltage and life safety belong to who is licensed for them where you are.

@@ -12,17 +12,17 @@ export type Failure =
   | { type: 'waiting' }
   | { type: 'part'; device: string; mode: string }
   /** A contact or a coil of a device, in a way that none of its modes says. */
-  | { type: 'element'; device: string; element: string; fault: 'stays-open' | 'shorted' }
+  | { type: 'element'; device: string; element: string; fault: 'stays-open' | 'shorted'; nowAndThen?: true }
   /** A safety that has tripped as it should. */
   | { type: 'tripped'; device: string }
   /** Switched off, or a breaker that has tripped. */
   | { type: 'off'; device: string }
   | { type: 'setting'; device: string; name: string; value: Value }
-  | { type: 'broken'; conductor: string }
+  | { type: 'broken'; conductor: string; nowAndThen?: true }
   /** Not under its screw, or with its insulation under it. */
-  | { type: 'loose'; conductor: string; end: End }
+  | { type: 'loose'; conductor: string; end: End; nowAndThen?: true }
   /** A joint that passes too little. */
-  | { type: 'poor-joint'; conductor: string; end: End }
+  | { type: 'poor-joint'; conductor: string; end: End; nowAndThen?: true }
   | { type: 'touching'; conductor: string; other: string }
   | { type: 'grounded'; conductor: string }
   | { type: 'cut-through'; cable: string }
@@ -87,8 +87,6 @@ export interface Hypothesis {
   line: number;
   /** It was looked at before anything could have settled. */
   early: boolean;
-  /** It comes and goes. */
-  comesAndGoes: boolean;
   /** Who looks for it finds it as the hypothesis of this id: whether it stays, or its ohms, cannot be seen. */
   asFound: string | null;
   /** The two it is made of, where it is two at once. */
@@ -107,10 +105,13 @@ export const hypothesis = (
   settings: {},
   line: 1,
   early: false,
-  comesAndGoes: false,
   asFound: null,
   ...given,
 });
+
+/** Whether it comes and goes. */
+export const comesAndGoes = ({ failure }: Pick<Hypothesis, 'failure'>): boolean =>
+  'nowAndThen' in failure && failure.nowAndThen === true;
 
 /** What who looks for it finds it to be, by its id. */
 export const foundAs = ({ id, asFound }: Hypothesis): string => asFound ?? id;

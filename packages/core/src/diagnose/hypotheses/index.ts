@@ -10,7 +10,7 @@ import { targetsOf } from './targets';
 import { unlistedHypotheses } from './unlisted';
 import { wiringHypotheses } from './wiring';
 
-export { foundAs, remedyKey, singlesOf } from './hypothesis';
+export { comesAndGoes, foundAs, remedyKey, singlesOf } from './hypothesis';
 export type { Failure, Hypothesis, Remedy } from './hypothesis';
 export { rarerHypotheses } from './rarer';
 export { testedModes } from './parts';

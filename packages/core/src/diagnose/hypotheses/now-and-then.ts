@@ -5,17 +5,25 @@ import { foundAs } from './hypothesis';
 /** How often it comes and goes where it could as well stay; judgement. */
 const COMES_AND_GOES = 0.1;
 
-const CAN: ReadonlySet<Failure['type']> = new Set(['broken', 'loose', 'poor-joint']);
-
-const canComeAndGo = ({ failure }: Hypothesis): boolean =>
-  CAN.has(failure.type) || (failure.type === 'element' && failure.fault === 'stays-open');
+/** The same now and then; `null` of what does not come and go. */
+function nowAndThen(failure: Failure): Failure | null {
+  switch (failure.type) {
+    case 'broken':
+    case 'loose':
+    case 'poor-joint':
+      return { ...failure, nowAndThen: true };
+    case 'element':
+      return failure.fault === 'stays-open' ? { ...failure, nowAndThen: true } : null;
+    default:
+      return null;
+  }
+}
 
 /** Conductors, joints and contacts as they are among these, now and then. */
 export const comingAndGoing = (hypotheses: readonly Hypothesis[]): Hypothesis[] =>
-  hypotheses.filter(canComeAndGo).map((one) => ({
-    ...one,
-    id: `${one.id} now and then`,
-    weight: COMES_AND_GOES * one.weight,
-    comesAndGoes: true,
-    asFound: foundAs(one),
-  }));
+  hypotheses.flatMap((one) => {
+    const failure = nowAndThen(one.failure);
+    if (!failure) return [];
+    const id = `${one.id} now and then`;
+    return [{ ...one, id, failure, weight: COMES_AND_GOES * one.weight, asFound: foundAs(one) }];
+  });

@@ -6,6 +6,7 @@ import type { Hypothesis } from '../hypotheses';
 import { isListed } from '../hypotheses';
 import { MISSED } from '../likelihood';
 import type { Check } from '../confirm';
+import { isSupplied } from '../confirm';
 import type { Ranking } from '../rank';
 import { checkFor } from '../rank';
 import { triedIn } from '../states';
@@ -165,9 +166,16 @@ export interface Wanted {
   minutes?: (step: Step) => number;
 }
 
-function isCheck(step: Step, check: Check): boolean {
+function isCheck(dictionary: Dictionary, step: Step, check: Check): boolean {
   if (check.type === 'line') return step.type === 'reading' && step.mode === 'ac-volts' && step.line;
   if (check.type === 'call') return step.type === 'call' && step.state === check.state;
+  if (check.type === 'volts')
+    return (
+      step.type === 'reading' &&
+      step.mode === 'ac-volts' &&
+      !step.line &&
+      isSupplied(dictionary, step.state, step.red, step.black)
+    );
   if (step.type !== check.type) return false;
   return (step.type === 'wires' ? step.cable.id : 'device' in step ? step.device : null) === check.at;
 }
@@ -198,7 +206,7 @@ export function nextSteps(
     .filter(({ gain }) => gain >= LEAST_GAIN)
     .sort((one, other) => other.gain / other.minutes - one.gain / one.minutes)
     .map(({ step }) => step);
-  const checks = check ? all.filter((step) => isCheck(step, check)) : [];
+  const checks = check ? all.filter((step) => isCheck(dictionary, step, check)) : [];
   const first = byWorth.find((step) => checks.includes(step)) ?? checks[0];
   return (first ? [first, ...byWorth.filter((step) => step !== first)] : byWorth).slice(0, most).map(advise);
 }

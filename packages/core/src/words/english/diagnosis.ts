@@ -26,7 +26,8 @@ export function conductorText(names: Names, id: string): string {
 
 /** What is wrong, in a few words: a name for a bar in a list. */
 export function failureText(names: Names, failure: Failure): string {
-  const phrase = failurePhrase(names, failure);
+  const often = 'nowAndThen' in failure && failure.nowAndThen ? ', now and then' : '';
+  const phrase = `${failurePhrase(names, failure)}${often}`;
   return phrase.charAt(0).toUpperCase() + phrase.slice(1);
 }
 
@@ -98,6 +99,19 @@ const MEND = {
   clear: 'Clear',
   defer: 'For who may work on it:',
 } as const;
+
+/** What stands over the end of a search, and under it. */
+export const settledText = (
+  names: Names,
+  remedy: Remedy,
+  failure: Failure,
+): { title: string; text: string } =>
+  remedy.type === 'none'
+    ? {
+        title: 'Every call for heat and cooling runs. Stop here.',
+        text: 'No fault shows in these calls. A fault that comes and goes may show later. This does not test the safeties.',
+      }
+    : { title: remedyText(names, remedy), text: failureText(names, failure) };
 
 /** What is done about it. */
 export function remedyText(names: Names, remedy: Remedy): string {
