@@ -35,11 +35,10 @@ export function Settled({ view, names, circuit, jobId, meter, onNoBetter, onEnd 
   const { settled, wrong } = view;
   if (!settled || !wrong) return null;
   const { title, text } = settledText(names, settled, wrong);
+  const isNothing = settled.type === 'none';
   const proven = () => {
     void confirm({ job: jobId, id: nanoid(), name: classOf(circuit, wrong) });
-    void note(
-      settled.type === 'none' ? `${title} ${text}` : `Found: ${text}. Done: ${title}. The same call runs.`,
-    );
+    void note(isNothing ? `${title} ${text}` : `Found: ${text}. Done: ${title}. The same call runs.`);
     onEnd();
   };
   const tryIt = async () => {
@@ -74,8 +73,10 @@ export function Settled({ view, names, circuit, jobId, meter, onNoBetter, onEnd 
       {meter === null && settled.type === 'compare' ? (
         <ActionButton label="Write down what is there: Wire" onPress={() => goTo(jobId, 'wire', 'list')} />
       ) : null}
-      <AppText>{`Then make the same call again. All is right with: ${inSentence(runningText(names, view.right))}.`}</AppText>
-      {meter !== null ? (
+      {isNothing ? null : (
+        <AppText>{`Then make the same call again. All is right with: ${inSentence(runningText(names, view.right))}.`}</AppText>
+      )}
+      {meter !== null && !isNothing ? (
         <ActionButton label="Do it on the bench" look="filled" onPress={() => void tryIt()} />
       ) : null}
       {outcome ? (
@@ -84,9 +85,16 @@ export function Settled({ view, names, circuit, jobId, meter, onNoBetter, onEnd 
         </View>
       ) : null}
       {meter === null ? (
-        <ActionButton label="It runs: log it and put this away" look="filled" onPress={proven} />
+        <ActionButton
+          label={isNothing ? 'Log it and put this away' : 'It runs: log it and put this away'}
+          look="filled"
+          onPress={proven}
+        />
       ) : null}
-      <ActionButton label="Done, and it is no better" onPress={() => onNoBetter(remedyKey(settled))} />
+      <ActionButton
+        label={isNothing ? 'It still goes wrong' : 'Done, and it is no better'}
+        onPress={() => onNoBetter(remedyKey(settled))}
+      />
     </View>
   );
 }
